@@ -1,0 +1,11 @@
+/** Unit tests run the sources as they are, through SWC; the browser has its own tests in e2e/. */
+export default {
+  rootDir: import.meta.dirname,
+  testMatch: ['<rootDir>/{packages,apps}/*/test/**/*.test.{ts,tsx}'],
+  modulePathIgnorePatterns: ['<rootDir>/.*/dist/', '<rootDir>/demo/'],
+  moduleNameMapper: {
+    '^@poietra/(core|react|inputs)$': '<rootDir>/packages/$1/src/index.ts',
+    '^(\\.{1,2}/.*)\\.js$': '$1',
+  },
+  transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }] },
+};

@@ -1,0 +1,2 @@
+export * from './json/index.js';
+export * from './schema/index.js';

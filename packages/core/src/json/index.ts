@@ -1,0 +1,11 @@
+/**
+ * JSON itself: values, pointers into them (RFC 6901), equality, edits and limits.
+ * Nothing here knows of schemas, forms or interfaces.
+ */
+export type { Json, JsonObject } from './value.js';
+export { isObject, isPlain, ownMember, setOwn, kindOf, type Kind } from './value.js';
+export { formatPointer, parsePointer, joinPointer, parentPointer, lookUp, isWithin, type Pointer } from './pointer.js';
+export { canonical, equalJson } from './equal.js';
+export { removeAt, replaceAt } from './edit.js';
+export { copyJson, LimitReached, defaultLimits, type Limits } from './limits.js';
+export type { Problem } from './problem.js';

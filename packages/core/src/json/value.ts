@@ -1,0 +1,51 @@
+/** A value as RFC 8259 has it. */
+export type Json = null | boolean | number | string | readonly Json[] | JsonObject;
+export interface JsonObject {
+  readonly [name: string]: Json;
+}
+
+/** The seven kinds of value that JSON Schema tells apart. */
+export type Kind = 'null' | 'boolean' | 'integer' | 'number' | 'string' | 'array' | 'object';
+
+/** The kind of a value; `undefined` for what JSON has no word for. A number without fraction is an `integer`. */
+export function kindOf(value: unknown): Kind | undefined {
+  if (value === null) return 'null';
+  if (Array.isArray(value)) return 'array';
+  switch (typeof value) {
+    case 'boolean':
+    case 'string':
+    case 'object':
+      return typeof value as Kind;
+    case 'number':
+      return Number.isInteger(value) ? 'integer' : 'number';
+    default:
+      return undefined;
+  }
+}
+
+/** True for a JSON object: not `null`, not an array. */
+export function isObject(value: unknown): value is Record<string, unknown> {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
+}
+
+/** True for an object literal or one parsed from JSON; false for a `Date`, a `File`, a DOM node. */
+export function isPlain(value: unknown): value is Record<string, unknown> {
+  if (!isObject(value)) return false;
+  const prototype: unknown = Object.getPrototypeOf(value);
+  return prototype === null || prototype === Object.prototype;
+}
+
+/** A member by its name, where `constructor`, `__proto__` and their like are plain names. */
+export function ownMember(value: unknown, name: string | number): unknown {
+  if (typeof value !== 'object' || value === null) return undefined;
+  return Object.hasOwn(value, name) ? (value as Record<string | number, unknown>)[name] : undefined;
+}
+
+/** Sets a member so that `__proto__` becomes a member and no prototype changes. */
+export function setOwn(target: object, name: string | number, value: unknown): void {
+  if (name === '__proto__') {
+    Object.defineProperty(target, name, { value, writable: true, enumerable: true, configurable: true });
+  } else {
+    (target as Record<string | number, unknown>)[name] = value;
+  }
+}

@@ -1,0 +1,12 @@
+/**
+ * JSON Schema, drafts 4 to 2020-12: reading, checking, and what a form wants to know of it.
+ * Knows JSON only; nothing of forms, codecs or interfaces.
+ */
+export { compileSchema, loadSchema, SchemaError, type CompiledSchema, type CompileOptions, type Verdict } from './compile.js';
+export { dialects, type Dialect } from './dialect.js';
+export { standardFormats, type Format } from './formats.js';
+export { english, listWords, messageFor, reword, type Message, type Messages } from './messages.js';
+export type { Context as KeywordContext, Keyword } from './keywords/index.js';
+export { metaSchema } from './meta/index.js';
+export { compilePattern, type Pattern } from './pattern/index.js';
+export { resolveUri } from './uri.js';

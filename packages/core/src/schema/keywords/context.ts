@@ -1,0 +1,63 @@
+import type { Limits, Problem } from '../../json/index.js';
+import type { Dialect } from '../dialect.js';
+import type { Format } from '../formats.js';
+import type { Messages } from '../messages.js';
+import type { Registry, Resource, Spot } from '../registry.js';
+import { bits, type Assertion, type Place, type Rule, type Run, type SchemaNode } from '../rule.js';
+
+/** What a keyword gets to make its rule from. */
+export interface Context {
+  readonly keyword: string;
+  /** The keyword's own value. */
+  readonly value: unknown;
+  /** The schema object it stands in. */
+  readonly raw: Readonly<Record<string, unknown>>;
+  readonly spot: Spot;
+  readonly dialect: Dialect;
+  readonly registry: Registry;
+  readonly formats: Readonly<Record<string, Format>>;
+  readonly assertFormats: boolean;
+  readonly limits: Limits;
+  readonly messages: Messages;
+  /** The subschema at `raw[keyword][…names]`, made ready. */
+  child(...names: (string | number)[]): SchemaNode;
+  /** The schema that a reference leads to, or `undefined` after telling that it is missing. */
+  target(reference: string): SchemaNode | undefined;
+  nodeAt(spot: Spot): SchemaNode;
+  /** The node of a dynamic anchor in a resource, if that resource has it. */
+  dynamicNode(resource: Resource, anchor: string): SchemaNode | undefined;
+  /** Tells that the schema itself is wrong here. */
+  complain(message: string): void;
+  problem(keyword: string, params: Record<string, unknown>, place: Place): Problem;
+  /** All problems of a value under another schema. */
+  explain(node: SchemaNode, value: unknown, run: Run, place: Place): Problem[];
+}
+
+/** Turns a keyword into its rule; `undefined` where it has nothing to check. */
+export type Keyword = (context: Context) => Rule | undefined;
+
+export function assertion(
+  context: Context,
+  on: number,
+  accepts: (value: never) => boolean,
+  params: (value: never) => Record<string, unknown> = () => ({ limit: context.value }),
+): Assertion {
+  return { kind: 'assertion', keyword: context.keyword, on, accepts: accepts as Assertion['accepts'], params: params as Assertion['params'] };
+}
+
+/** The keyword's value as a finite number, or `undefined` after a complaint. */
+export function numberOf(context: Context): number | undefined {
+  if (typeof context.value === 'number' && Number.isFinite(context.value)) return context.value;
+  context.complain('has to be a number');
+  return undefined;
+}
+
+/** The keyword's value as a count, or `undefined` after a complaint. */
+export function countOf(context: Context): number | undefined {
+  const { value } = context;
+  if (typeof value === 'number' && Number.isInteger(value) && value >= 0) return value;
+  context.complain('has to be a whole number, 0 or more');
+  return undefined;
+}
+
+export { bits };

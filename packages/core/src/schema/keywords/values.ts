@@ -1,0 +1,192 @@
+/** Keywords that look at a value of any kind, and at numbers and texts. */
+import { canonical, equalJson, kindOf, type Kind } from '../../json/index.js';
+import { checkContent } from '../content.js';
+import { compilePattern, type Pattern } from '../pattern/index.js';
+import { bitOf } from '../rule.js';
+import { assertion, bits, countOf, numberOf, type Context, type Keyword } from './context.js';
+
+const kinds: Readonly<Record<Kind, number>> = {
+  null: bits.null, boolean: bits.boolean, integer: bits.number, number: bits.number, string: bits.string, array: bits.array, object: bits.object,
+};
+
+export const type: Keyword = (context) => {
+  const names = (Array.isArray(context.value) ? context.value : [context.value]) as Kind[];
+  const unknown = names.find((name) => !Object.hasOwn(kinds, name));
+  if (unknown !== undefined) {
+    context.complain(`names no type of JSON: ${JSON.stringify(unknown)}`);
+    return undefined;
+  }
+  let mask = 0;
+  for (const name of names) mask |= kinds[name];
+  const whole = names.includes('integer') && !names.includes('number');
+  const params = (value: unknown): Record<string, unknown> => ({ expected: names, seen: kindOf(value) });
+  const accepts = whole
+    ? (value: unknown): boolean => (bitOf(value) & mask) !== 0 && (typeof value !== 'number' || Number.isInteger(value))
+    : single(names, mask);
+  return { kind: 'assertion', keyword: 'type', on: bits.any, accepts, params };
+};
+
+function single(names: readonly Kind[], mask: number): (value: unknown) => boolean {
+  const [only] = names;
+  if (names.length === 1 && (only === 'string' || only === 'number' || only === 'boolean')) return (value) => typeof value === only;
+  return (value) => (bitOf(value) & mask) !== 0;
+}
+
+const enumeration: Keyword = (context) => {
+  if (!Array.isArray(context.value)) {
+    context.complain('has to be a list');
+    return undefined;
+  }
+  const allowed: readonly unknown[] = context.value;
+  const simple = new Set(allowed.filter((item) => typeof item !== 'object' || item === null));
+  const complex = allowed.filter((item) => typeof item === 'object' && item !== null);
+  const params = (): Record<string, unknown> => ({ allowed });
+  return assertion(context, bits.any, (value: unknown) => simple.has(value) || complex.some((item) => equalJson(item, value)), params);
+};
+
+const constant: Keyword = (context) => {
+  const wanted = context.value;
+  const accepts = typeof wanted === 'object' && wanted !== null ? (value: unknown) => equalJson(wanted, value) : (value: unknown) => value === wanted;
+  return assertion(context, bits.any, accepts, () => ({ allowed: wanted }));
+};
+
+/** Exact for every pair of doubles: both are decimal texts, compared as whole numbers of the smaller unit. */
+export function isMultiple(value: number, of: number): boolean {
+  const rest = value % of;
+  if (rest === 0) return true;
+  if (Number.isInteger(value) && Number.isInteger(of)) return false;
+  const [a, aDigits] = decimal(value);
+  const [b, bDigits] = decimal(of);
+  const digits = Math.max(aDigits, bDigits);
+  return (a * 10n ** BigInt(digits - aDigits)) % (b * 10n ** BigInt(digits - bDigits)) === 0n;
+}
+
+/** A double as a whole number and the count of decimals in it. */
+function decimal(value: number): [bigint, number] {
+  const [, sign = '', whole = '0', fraction = '', exponent = '0'] = /^(-?)(\d+)(?:\.(\d+))?(?:e([+-]\d+))?$/.exec(String(value)) ?? [];
+  const digits = fraction.length - Number(exponent);
+  const number = BigInt(sign + whole + fraction);
+  return digits >= 0 ? [number, digits] : [number * 10n ** BigInt(-digits), 0];
+}
+
+const multipleOf: Keyword = (context) => {
+  const of = numberOf(context);
+  if (of === undefined) return undefined;
+  if (of <= 0) {
+    context.complain('has to be greater than 0');
+    return undefined;
+  }
+  return assertion(context, bits.number, (value: number) => isMultiple(value, of));
+};
+
+/** In draft 4 the exclusive limits are marks beside the others; later they are limits of their own. */
+const maximum: Keyword = (context) => {
+  const limit = numberOf(context);
+  if (limit === undefined) return undefined;
+  const exclusive = context.dialect.draft === 4 && context.raw['exclusiveMaximum'] === true;
+  return exclusive
+    ? { ...assertion(context, bits.number, (value: number) => value < limit), keyword: 'exclusiveMaximum', params: () => ({ limit }) }
+    : assertion(context, bits.number, (value: number) => value <= limit);
+};
+const minimum: Keyword = (context) => {
+  const limit = numberOf(context);
+  if (limit === undefined) return undefined;
+  const exclusive = context.dialect.draft === 4 && context.raw['exclusiveMinimum'] === true;
+  return exclusive
+    ? { ...assertion(context, bits.number, (value: number) => value > limit), keyword: 'exclusiveMinimum', params: () => ({ limit }) }
+    : assertion(context, bits.number, (value: number) => value >= limit);
+};
+const exclusiveMaximum: Keyword = (context) => {
+  if (context.dialect.draft === 4) return undefined;
+  const limit = numberOf(context);
+  return limit === undefined ? undefined : assertion(context, bits.number, (value: number) => value < limit);
+};
+const exclusiveMinimum: Keyword = (context) => {
+  if (context.dialect.draft === 4) return undefined;
+  const limit = numberOf(context);
+  return limit === undefined ? undefined : assertion(context, bits.number, (value: number) => value > limit);
+};
+
+/** Characters as JSON Schema counts them: code points. */
+export function lengthOf(text: string): number {
+  let length = text.length;
+  for (let i = 0; i + 1 < text.length; i++) {
+    const unit = text.charCodeAt(i);
+    if (unit >= 0xd800 && unit < 0xdc00) {
+      const next = text.charCodeAt(i + 1);
+      if (next >= 0xdc00 && next < 0xe000) {
+        length--;
+        i++;
+      }
+    }
+  }
+  return length;
+}
+
+const maxLength: Keyword = (context) => {
+  const limit = countOf(context);
+  if (limit === undefined) return undefined;
+  return assertion(context, bits.string, (value: string) => value.length <= limit || (value.length <= 2 * limit && lengthOf(value) <= limit), (value: string) => ({ limit, seen: lengthOf(value) }));
+};
+const minLength: Keyword = (context) => {
+  const limit = countOf(context);
+  if (limit === undefined || limit === 0) return undefined;
+  return assertion(context, bits.string, (value: string) => value.length >= limit && (value.length >= 2 * limit || lengthOf(value) >= limit), (value: string) => ({ limit, seen: lengthOf(value) }));
+};
+
+export function patternOf(context: Context, source: unknown): Pattern | undefined {
+  if (typeof source !== 'string') {
+    context.complain('has to be a regular expression as text');
+    return undefined;
+  }
+  try {
+    return compilePattern(source, context.limits.patternSteps);
+  } catch (error) {
+    context.complain(`is no regular expression: ${error instanceof Error ? error.message : String(error)}`);
+    return undefined;
+  }
+}
+
+const pattern: Keyword = (context) => {
+  const compiled = patternOf(context, context.value);
+  if (!compiled) return undefined;
+  return assertion(context, bits.string, (value: string) => compiled.test(value), () => ({ pattern: compiled.source }));
+};
+
+const format: Keyword = (context) => {
+  const name = context.value;
+  if (typeof name !== 'string') {
+    context.complain('has to be a text');
+    return undefined;
+  }
+  const check = Object.hasOwn(context.formats, name) ? context.formats[name] : undefined;
+  if (!check || !(context.assertFormats || context.dialect.formatAsserted)) return undefined;
+  return assertion(context, bits.string, check, () => ({ format: name }));
+};
+
+/** Draft 7 lets content be checked; later drafts leave it as an annotation. Both are checked by the same option as formats. */
+const content: Keyword = (context) => {
+  const { contentEncoding, contentMediaType } = context.raw;
+  if (!context.assertFormats || (context.keyword === 'contentMediaType' && contentEncoding !== undefined)) return undefined;
+  if (context.dialect.draft !== 7) return undefined;
+  return assertion(context, bits.string, (value: string) => checkContent(value, contentEncoding, contentMediaType) === undefined, () => ({ contentEncoding, contentMediaType }));
+};
+
+/** Equal values by their canonical text; pairwise while there are few. */
+export function firstRepeat(items: readonly unknown[]): [number, number] | undefined {
+  const places = new Map<unknown, number>();
+  for (let i = 0; i < items.length; i++) {
+    const item = items[i];
+    const key = typeof item === 'object' && item !== null ? canonical(item) : typeof item === 'string' ? `"${item}` : item;
+    const before = places.get(key);
+    if (before !== undefined) return [before, i];
+    places.set(key, i);
+  }
+  return undefined;
+}
+
+export const valueKeywords: Readonly<Record<string, Keyword>> = {
+  type, enum: enumeration, const: constant, multipleOf, maximum, minimum, exclusiveMaximum, exclusiveMinimum,
+  maxLength, minLength, pattern, format, contentEncoding: content, contentMediaType: content,
+};
+

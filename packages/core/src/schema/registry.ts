@@ -1,0 +1,164 @@
+import { copyJson, isObject, joinPointer, ownMember, parsePointer, type Limits, type Pointer } from '../json/index.js';
+import { dialectFromMetaSchema, idWord, newest, positions, refStandsAlone, standardDialect, type Dialect } from './dialect.js';
+import { metaSchema } from './meta/index.js';
+import { resolveUri, splitFragment } from './uri.js';
+
+/** A schema with an address of its own: a document, or a part of one that has an `$id`. */
+export interface Resource {
+  readonly uri: string;
+  readonly root: unknown;
+  readonly dialect: Dialect;
+  /** The URI of the document it stands in; `''` for the schema that was handed in. */
+  readonly document: string;
+  /** Where in that document. */
+  readonly at: Pointer;
+  readonly anchors: Map<string, Spot>;
+  readonly dynamicAnchors: Map<string, Spot>;
+  recursive: boolean;
+}
+
+/** A subschema and where it stands. */
+export interface Spot {
+  readonly raw: unknown;
+  readonly resource: Resource;
+  readonly at: Pointer;
+}
+
+/** The documents that a schema can refer to, by absolute URI. Foreign documents are copied and measured on their way in. */
+export class Registry {
+  readonly #resources = new Map<string, Resource>();
+  /** Where each subschema object stands; the copies make sure that no object stands in two places. */
+  readonly #spots = new Map<object, Spot>();
+  readonly #waiting = new Map<string, unknown>();
+
+  constructor(
+    private readonly fallback: Dialect = newest,
+    private readonly limits?: Limits,
+  ) {}
+
+  /** Keeps a document until a reference asks for it. */
+  offer(uri: string, document: unknown): void {
+    this.#waiting.set(splitFragment(uri).document, document);
+  }
+
+  /** Reads a document now. Its own `$id` gives it a second address. */
+  add(uri: string, document: unknown): Spot {
+    const copy = copyJson(document, this.limits);
+    const address = splitFragment(uri).document;
+    const root = this.#scan(copy, { uri: address, root: copy, dialect: this.fallback, document: address, at: '', anchors: new Map(), dynamicAnchors: new Map(), recursive: false }, '', true);
+    if (!this.#resources.has(address)) this.#resources.set(address, root.resource);
+    return root;
+  }
+
+  get resources(): Iterable<Resource> {
+    return new Set(this.#resources.values());
+  }
+
+  /** What an absolute URI with a fragment leads to; `undefined` where the document or the place is not known. */
+  resolve(uri: string): Spot | undefined {
+    const { document, fragment } = splitFragment(uri);
+    const resource = this.#resource(document);
+    if (!resource) return undefined;
+    if (fragment === '') return { raw: resource.root, resource, at: resource.at };
+    if (fragment.startsWith('/')) return this.#walk(resource, fragment);
+    return resource.anchors.get(fragment);
+  }
+
+  /** The spot of a subschema that was found by walking; `undefined` for booleans and what was never scanned. */
+  spotOf(raw: unknown): Spot | undefined {
+    return typeof raw === 'object' && raw !== null ? this.#spots.get(raw) : undefined;
+  }
+
+  #resource(uri: string): Resource | undefined {
+    const known = this.#resources.get(uri);
+    if (known) return known;
+    const document = this.#waiting.get(uri) ?? metaSchema(uri);
+    if (document === undefined) return undefined;
+    this.add(uri, document);
+    return this.#resources.get(uri);
+  }
+
+  #walk(resource: Resource, pointer: Pointer): Spot | undefined {
+    let spot: Spot = { raw: resource.root, resource, at: resource.at };
+    let tokens: string[];
+    try {
+      tokens = parsePointer(pointer);
+    } catch {
+      return undefined;
+    }
+    for (const token of tokens) {
+      const raw = ownMember(spot.raw, token);
+      if (raw === undefined) return undefined;
+      spot = this.spotOf(raw) ?? { raw, resource: spot.resource, at: joinPointer(spot.at, token) };
+    }
+    // A place under a keyword nobody knows was not scanned, but a reference makes it a schema after all.
+    if (isObject(spot.raw) && !this.#spots.has(spot.raw)) return this.#scan(spot.raw, spot.resource, spot.at, false);
+    return spot;
+  }
+
+  #dialect(uri: string, fallback: Dialect): Dialect {
+    const known = standardDialect(uri);
+    if (known) return known;
+    const meta = this.#resource(splitFragment(uri).document);
+    return meta ? dialectFromMetaSchema(meta.uri, meta.root, meta.dialect) : fallback;
+  }
+
+  #scan(raw: unknown, holder: Resource, at: Pointer, isRoot: boolean): Spot {
+    if (!isObject(raw)) {
+      if (isRoot) this.#resources.set(holder.uri, holder);
+      return { raw, resource: holder, at };
+    }
+    const resource = this.#openResource(raw, holder, at, isRoot);
+    const spot: Spot = { raw, resource, at };
+    this.#spots.set(raw, spot);
+    this.#noteAnchors(raw, spot);
+    for (const [keyword, position] of positions) {
+      const value = ownMember(raw, keyword);
+      if (value === undefined || (!resource.dialect.keywords.has(keyword) && keyword !== '$defs' && keyword !== 'definitions')) continue;
+      const below = joinPointer(at, keyword);
+      const isList = Array.isArray(value);
+      if (position === 'schema' || (position === 'either' && !isList)) this.#scan(value, resource, below, false);
+      else if (isList && (position === 'list' || position === 'either')) value.forEach((item, i) => this.#scan(item, resource, joinPointer(below, i), false));
+      else if (isObject(value) && (position === 'map' || position === 'dependencies')) {
+        for (const name of Object.keys(value)) if (!Array.isArray(value[name])) this.#scan(value[name], resource, joinPointer(below, name), false);
+      }
+    }
+    return spot;
+  }
+
+  #openResource(raw: Record<string, unknown>, holder: Resource, at: Pointer, isRoot: boolean): Resource {
+    const named = ownMember(raw, '$schema');
+    let dialect = typeof named === 'string' ? this.#dialect(named, holder.dialect) : holder.dialect;
+    let id = ownMember(raw, idWord(dialect));
+    // A part that changes the draft may spell its id as that draft does only if it is a resource of its own.
+    if (!isRoot && typeof id !== 'string') dialect = holder.dialect;
+    if (refStandsAlone(dialect) && '$ref' in raw) id = undefined;
+    const uri = typeof id === 'string' ? splitFragment(resolveUri(holder.uri, id)).document : holder.uri;
+    const ownsAddress = typeof id === 'string' && !id.startsWith('#');
+    if (!isRoot && !ownsAddress) return holder;
+    const resource: Resource = { uri, root: raw, dialect, document: holder.document, at, anchors: new Map(), dynamicAnchors: new Map(), recursive: raw['$recursiveAnchor'] === true };
+    this.#resources.set(uri, resource);
+    if (isRoot) this.#resources.set(holder.uri, resource);
+    return resource;
+  }
+
+  #noteAnchors(raw: Record<string, unknown>, spot: Spot): void {
+    const { resource } = spot;
+    const { draft } = resource.dialect;
+    const id = ownMember(raw, idWord(resource.dialect));
+    if (draft <= 7) {
+      if (typeof id === 'string' && id.includes('#') && !('$ref' in raw)) {
+        const { fragment } = splitFragment(id);
+        if (fragment !== '') resource.anchors.set(fragment, spot);
+      }
+      return;
+    }
+    const anchor = ownMember(raw, '$anchor');
+    if (typeof anchor === 'string') resource.anchors.set(anchor, spot);
+    const dynamic = draft === 2020 ? ownMember(raw, '$dynamicAnchor') : undefined;
+    if (typeof dynamic === 'string') {
+      resource.anchors.set(dynamic, spot);
+      resource.dynamicAnchors.set(dynamic, spot);
+    }
+  }
+}

@@ -1,0 +1,114 @@
+import { LimitReached, type Limits, type Pointer, type Problem } from '../json/index.js';
+import type { Resource } from './registry.js';
+
+/** Kinds of value as bits, so that a rule can say in one number which it looks at. */
+export const bits = { null: 1, boolean: 2, number: 4, string: 8, array: 16, object: 32, any: 63 } as const;
+
+export function bitOf(value: unknown): number {
+  switch (typeof value) {
+    case 'string':
+      return bits.string;
+    case 'number':
+      return bits.number;
+    case 'boolean':
+      return bits.boolean;
+    case 'object':
+      return value === null ? bits.null : Array.isArray(value) ? bits.array : bits.object;
+    default:
+      return 0;
+  }
+}
+
+/** What one run through a schema carries along. */
+export class Run {
+  #references = 0;
+  /** The resources entered on the way here, outermost first: the dynamic scope. */
+  readonly scope: Resource[] = [];
+  constructor(readonly limits: Limits) {}
+
+  /** Called on the way into a reference; only references can go round in circles, so only they are counted. */
+  enter(): void {
+    if (++this.#references > this.limits.references) {
+      throw new LimitReached(`References lead more than ${this.limits.references} levels deep: the value is nested too deep, or the schema refers to itself without end.`);
+    }
+  }
+  leave(): void {
+    this.#references--;
+  }
+}
+
+/** Which members and items some keyword has looked at, for `unevaluatedProperties` and `unevaluatedItems`. */
+export class Seen {
+  allMembers = false;
+  allItems = false;
+  readonly members = new Set<string>();
+  readonly items = new Set<number>();
+  itemsBefore = 0;
+
+  add(other: Seen): void {
+    this.allMembers ||= other.allMembers;
+    this.allItems ||= other.allItems;
+    this.itemsBefore = Math.max(this.itemsBefore, other.itemsBefore);
+    for (const name of other.members) this.members.add(name);
+    for (const index of other.items) this.items.add(index);
+  }
+}
+
+/** Where a check stands: in the value, and on which way through the schema (`/properties/a/$ref/minLength`). */
+export interface Place {
+  readonly at: Pointer;
+  readonly way: string;
+}
+
+interface RuleBase {
+  readonly keyword: string;
+  /** Which kinds of value it looks at; it accepts all others. */
+  readonly on: number;
+  accepts(value: unknown, run: Run): boolean;
+  /** Like `accepts`, and notes what was evaluated. Absent where the keyword evaluates nothing. */
+  mark?(value: unknown, run: Run, seen: Seen): boolean;
+}
+
+/** Looks at the value itself. */
+export interface Assertion extends RuleBase {
+  readonly kind: 'assertion';
+  params(value: unknown): Record<string, unknown>;
+}
+/** Asks other schemas about the same value; all of them have to accept. */
+export interface Within extends RuleBase {
+  readonly kind: 'within';
+  readonly nodes: readonly SchemaNode[] | ((run: Run) => readonly SchemaNode[]);
+  readonly isReference: boolean;
+}
+/** Asks other schemas about members or items, each on its own. */
+export interface Members extends RuleBase {
+  readonly kind: 'members';
+  keys(value: object): readonly (string | number)[];
+  nodesFor(key: string | number): readonly SchemaNode[];
+  /** The word for the schema of one member, as it continues the way: `properties/a`, `items`. */
+  step(key: string | number, index: number): string;
+}
+/** Names that have to be there, each on its own. */
+export interface Presence extends RuleBase {
+  readonly kind: 'presence';
+  readonly names: readonly string[];
+  readonly nameSet: ReadonlySet<string>;
+}
+/** Can only be answered for the value as a whole. */
+export interface Whole extends RuleBase {
+  readonly kind: 'whole';
+  problems(value: unknown, run: Run, place: Place): Problem[];
+}
+export type Rule = Assertion | Within | Members | Presence | Whole;
+
+/** One subschema, made ready. */
+export interface SchemaNode {
+  readonly raw: unknown;
+  readonly resource: Resource;
+  /** Its place in its document. */
+  readonly at: Pointer;
+  /** Set while compiling; fixed afterwards. */
+  rules: readonly Rule[];
+  accepts(value: unknown, run: Run): boolean;
+  mark(value: unknown, run: Run, seen: Seen): boolean;
+}

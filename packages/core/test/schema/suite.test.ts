@@ -1,0 +1,82 @@
+/** The official JSON Schema test suite, as Debian packs it: every required test of five drafts, and the optional ones. */
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import { compileSchema, SchemaError } from '../../src/index.js';
+import { knownFailures } from './known-failures.js';
+
+const home = '/usr/share/perl5/auto/share/dist/Test-JSON-Schema-Acceptance';
+const drafts = [
+  ['draft4', 'http://json-schema.org/draft-04/schema'],
+  ['draft6', 'http://json-schema.org/draft-06/schema'],
+  ['draft7', 'http://json-schema.org/draft-07/schema'],
+  ['draft2019-09', 'https://json-schema.org/draft/2019-09/schema'],
+  ['draft2020-12', 'https://json-schema.org/draft/2020-12/schema'],
+] as const;
+
+interface Group {
+  readonly description: string;
+  readonly schema: unknown;
+  readonly tests: readonly { readonly description: string; readonly data: unknown; readonly valid: boolean }[];
+}
+
+function files(folder: string): string[] {
+  return readdirSync(folder).sort().flatMap((name) => {
+    const path = join(folder, name);
+    return statSync(path).isDirectory() ? files(path) : name.endsWith('.json') ? [path] : [];
+  });
+}
+const read = (path: string): unknown => JSON.parse(readFileSync(path, 'utf8'));
+
+/** The names of the tests that give another verdict than the suite, and how many were run. */
+function run(draft: string, dialect: string, documents: Record<string, unknown>, optional: boolean): { count: number; failed: string[] } {
+  const folder = join(home, 'tests', draft);
+  const failed: string[] = [];
+  let count = 0;
+  for (const path of files(folder)) {
+    const name = relative(folder, path);
+    if (name.startsWith('optional') !== optional) continue;
+    for (const group of read(path) as Group[]) {
+      let accepts: ((data: unknown) => boolean) | string;
+      try {
+        const compiled = compileSchema(group.schema, { dialect, documents, assertFormats: /^optional\/(format\/|content|ecmascript-regex)/.test(name) });
+        accepts = (data) => {
+          const verdict = compiled.validate(data);
+          if (verdict.valid !== compiled.accepts(data)) throw new Error('accepts and validate disagree');
+          return verdict.valid;
+        };
+      } catch (error) {
+        accepts = error instanceof SchemaError ? error.message : String(error);
+      }
+      for (const { description, data, valid } of group.tests) {
+        count++;
+        const full = `${name} | ${group.description} | ${description}`;
+        if (typeof accepts === 'string') failed.push(`${full} (${accepts})`);
+        else {
+          try {
+            if (accepts(data) !== valid) failed.push(full);
+          } catch (error) {
+            failed.push(`${full} (${String(error)})`);
+          }
+        }
+      }
+    }
+  }
+  return { count, failed };
+}
+
+describe('the official suite', () => {
+  it('is installed', () => expect(existsSync(home)).toBe(true));
+  const remotes = join(home, 'remotes');
+  const documents = Object.fromEntries(files(remotes).map((path) => [`http://localhost:1234/${relative(remotes, path)}`, read(path)]));
+  // Remotes without "$schema" are of the draft that asks for them; those of other drafts name theirs.
+  it.each(drafts)('%s: every required test', (draft, dialect) => {
+    const { count, failed } = run(draft, dialect, documents, false);
+    console.info(`suite ${draft}: ${count - failed.length} of ${count} required tests`);
+    expect(failed).toEqual([]);
+  });
+  it.each(drafts)('%s: the optional tests, but for those that docs/schema.md lists', (draft, dialect) => {
+    const { count, failed } = run(draft, dialect, documents, true);
+    console.info(`suite ${draft}: ${count - failed.length} of ${count} optional tests`);
+    expect(failed.map((name) => name.replace(/ \(At.*/s, ''))).toEqual(knownFailures[draft] ?? []);
+  });
+});
