@@ -1,2 +1,8 @@
+/** @poietra/core: values, schemas, codecs, adapters, forms, plans. No interface code, no DOM; runs in Node, page and worker. */
 export * from './json/index.js';
 export * from './schema/index.js';
+export * from './codec/index.js';
+export * from './adapter/index.js';
+export * from './form/index.js';
+export * from './plan/index.js';
+export * from './kit/index.js';

@@ -10,3 +10,5 @@ export type { Context as KeywordContext, Keyword } from './keywords/index.js';
 export { metaSchema } from './meta/index.js';
 export { compilePattern, type Pattern } from './pattern/index.js';
 export { resolveUri } from './uri.js';
+export { applied, appliedBelow, factsOf, holds, namedMembers, requiring, type Applied, type Choice, type Condition, type Facts } from './applied.js';
+export type { SchemaNode } from './rule.js';

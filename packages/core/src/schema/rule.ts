@@ -94,9 +94,16 @@ export interface Presence extends RuleBase {
   readonly names: readonly string[];
   readonly nameSet: ReadonlySet<string>;
 }
+/** The schemas inside a rule that hold only sometimes, for those who read the schema rather than ask it. */
+export type Branching =
+  | { readonly kind: 'if'; readonly test: SchemaNode; readonly yes: SchemaNode | undefined; readonly no: SchemaNode | undefined }
+  | { readonly kind: 'choice'; readonly nodes: readonly SchemaNode[]; best(value: unknown, run: Run): number | undefined }
+  | { readonly kind: 'present'; readonly entries: readonly (readonly [string, SchemaNode])[] };
+
 /** Can only be answered for the value as a whole. */
 export interface Whole extends RuleBase {
   readonly kind: 'whole';
+  readonly branching?: Branching;
   problems(value: unknown, run: Run, place: Place): Problem[];
 }
 export type Rule = Assertion | Within | Members | Presence | Whole;

@@ -1,5 +1,5 @@
 import { isObject, joinPointer, ownMember, type Problem } from '../../json/index.js';
-import { bits, Seen, type Place, type Rule, type Run, type SchemaNode } from '../rule.js';
+import { bits, Seen, type Branching, type Place, type Rule, type Run, type SchemaNode } from '../rule.js';
 import type { Context, Keyword } from './context.js';
 
 function branches(context: Context): SchemaNode[] | undefined {
@@ -89,11 +89,23 @@ function noBranch(context: Context, nodes: readonly SchemaNode[], value: unknown
   return [context.problem(context.keyword, expected ? { expected } : {}, place)];
 }
 
+/** The branch that a value chooses: the first that fits, else the one it was most likely meant for. */
+function choice(context: Context, nodes: readonly SchemaNode[]): Branching {
+  return {
+    kind: 'choice', nodes,
+    best(value, run) {
+      const fits = nodes.findIndex((node) => node.accepts(value, run));
+      return fits >= 0 ? fits : bestBranch(context, nodes, value, run, { at: '', way: '' })?.index;
+    },
+  };
+}
+
 const anyOf: Keyword = (context) => {
   const nodes = branches(context);
   if (!nodes) return undefined;
   return {
     kind: 'whole', keyword: 'anyOf', on: bits.any,
+    branching: choice(context, nodes),
     accepts: (value, run) => nodes.some((node) => node.accepts(value, run)),
     mark(value, run, seen) {
       let fits = false;
@@ -117,6 +129,7 @@ const oneOf: Keyword = (context) => {
   const fitting = (value: unknown, run: Run): number[] => nodes.flatMap((node, i) => (node.accepts(value, run) ? [i] : []));
   return {
     kind: 'whole', keyword: 'oneOf', on: bits.any,
+    branching: choice(context, nodes),
     accepts(value, run) {
       let found = false;
       for (const node of nodes) {
@@ -153,6 +166,7 @@ const condition: Keyword = (context) => {
   const [test, yes, no] = [context.child(), branch('then'), branch('else')];
   return {
     kind: 'whole', keyword: 'if', on: bits.any,
+    branching: { kind: 'if', test, yes, no },
     accepts(value, run) {
       const next = test.accepts(value, run) ? yes : no;
       return next === undefined || next.accepts(value, run);

@@ -156,6 +156,7 @@ function conditional(context: Context, names: readonly string[]): Keyword {
   const nodes = names.map((name) => [name, context.child(name)] as const);
   return () => ({
     kind: 'whole', keyword: context.keyword, on: bits.object,
+    branching: { kind: 'present', entries: nodes },
     accepts: (value, run) => nodes.every(([name, node]) => ownMember(value, name) === undefined || node.accepts(value, run)),
     mark: (value, run, seen) => nodes.every(([name, node]) => ownMember(value, name) === undefined || node.mark(value, run, seen)),
     problems: (value, run, place) =>
@@ -180,6 +181,7 @@ const dependencies: Keyword = (context) => {
   if (lists?.kind !== 'whole' || schemas?.kind !== 'whole') return undefined;
   return {
     kind: 'whole', keyword: 'dependencies', on: bits.object,
+    ...(schemas.branching ? { branching: schemas.branching } : {}),
     accepts: (member, run) => lists.accepts(member, run) && schemas.accepts(member, run),
     mark: (member, run, seen) => lists.accepts(member, run) && (schemas.mark?.(member, run, seen) ?? true),
     problems: (member, run, place) => [...lists.problems(member, run, place), ...schemas.problems(member, run, place)],

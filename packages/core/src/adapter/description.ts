@@ -1,0 +1,78 @@
+import type { Pointer } from '../json/index.js';
+
+/** How the maker of an input ships it. */
+export type Family = 'native' | 'component' | 'element' | 'widget';
+
+/** How the focus is put on what a person sees as the input. */
+export type Focus =
+  /** The element that takes the id, or the one the ref gives. */
+  | { readonly by: 'element' }
+  /** A method of the handle that the ref gives. */
+  | { readonly by: 'handle'; readonly method: string }
+  /** The first element inside that a selector finds. */
+  | { readonly by: 'inner'; readonly selector: string };
+
+/** How a plain-DOM widget is made, changed and taken away. */
+export interface WidgetUse {
+  /** `new` for a class, `call` for a function; the element comes first, the options second. */
+  readonly start: 'new' | 'call';
+  /** A way from the element or what was made to the living thing (`noUiSlider` leaves it on the element). */
+  readonly handle?: string;
+  /** The method that takes a later value. */
+  readonly update: string;
+  readonly destroy?: string;
+  /** Whether reports are options (`onChange`) or events that `on` subscribes to. */
+  readonly reports: 'options' | 'on';
+  /** The element that it is made on: an `input` or a `div`. */
+  readonly element: 'div' | 'input';
+}
+
+/**
+ * How one input speaks, as data: the workbench edits it, the stand runs it, the hand-over writes it as source.
+ * Names of properties and reports are the input's own.
+ */
+export interface AdapterDescription {
+  /** The kit's name for the input. */
+  readonly input: string;
+  readonly title?: string;
+  readonly value: {
+    readonly property: string;
+    /** What the input takes for "no value", as `codec/written` writes it. Absent: the property is left out. */
+    readonly empty?: unknown;
+  };
+  readonly change: {
+    /** The callback or event that tells of a change. */
+    readonly report: string;
+    /** Where the value sits in the list of its arguments. */
+    readonly path: Pointer;
+  };
+  /** The report of leaving; absent: the focus going out of the input's box counts. */
+  readonly leave?: { readonly report: string };
+  readonly focus: Focus;
+  /** How "invalid" is told: a property with this value; absent: `aria-invalid` on the box. */
+  readonly invalid?: { readonly property: string; readonly value?: unknown };
+  readonly disabled?: { readonly property: string };
+  readonly readOnly?: { readonly property: string };
+  readonly required?: { readonly property: string };
+  /** Where the id of the real element goes; absent: the box stands for the input, as a named group. */
+  readonly id?: { readonly property: string };
+  readonly name?: { readonly property: string };
+  readonly describedBy?: { readonly property: string };
+  readonly placeholder?: { readonly property: string };
+  readonly constants?: Readonly<Record<string, unknown>>;
+  readonly widget?: WidgetUse;
+}
+
+/** What a field tells its input, in the words of the form. */
+export interface InputState {
+  readonly shown: unknown;
+  readonly invalid: boolean;
+  readonly disabled: boolean;
+  readonly readOnly: boolean;
+  readonly required: boolean;
+  readonly id: string;
+  readonly name: string;
+  readonly labelledBy: string | undefined;
+  readonly describedBy: string | undefined;
+  readonly placeholder?: string | undefined;
+}

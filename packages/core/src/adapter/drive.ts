@@ -1,0 +1,50 @@
+import { parsePointer } from '../json/index.js';
+import type { AdapterDescription, InputState } from './description.js';
+
+/** Written values in a description are read by the caller's reader, since the adapter knows no codec. */
+export type ReadWritten = (written: unknown) => unknown;
+
+/** The input's properties for a state: constants first, then what the adapter needs. */
+export function propertiesFor(adapter: AdapterDescription, state: InputState, read: ReadWritten = (written) => written): Record<string, unknown> {
+  const properties: Record<string, unknown> = {};
+  for (const [name, value] of Object.entries(adapter.constants ?? {})) properties[name] = read(value);
+  const set = (place: { readonly property: string } | undefined, value: unknown): void => {
+    if (place && value !== undefined && value !== false) properties[place.property] = value;
+  };
+  const isEmpty = state.shown === undefined || state.shown === null;
+  if (!isEmpty) properties[adapter.value.property] = state.shown;
+  else if ('empty' in adapter.value) properties[adapter.value.property] = read(adapter.value.empty);
+  if (state.invalid && adapter.invalid) properties[adapter.invalid.property] = 'value' in adapter.invalid ? read(adapter.invalid.value) : true;
+  set(adapter.disabled, state.disabled);
+  set(adapter.readOnly, state.readOnly);
+  set(adapter.required, state.required);
+  set(adapter.id, state.id);
+  set(adapter.name, state.name);
+  set(adapter.describedBy, state.describedBy);
+  set(adapter.placeholder, state.placeholder);
+  return properties;
+}
+
+/** The value in the arguments of a report. Getters and inherited members count: events and elements have both. */
+export function valueIn(args: readonly unknown[], path: string): unknown {
+  const [first, ...rest] = parsePointer(path);
+  let value: unknown = first === undefined ? undefined : args[Number(first)];
+  for (const name of rest) {
+    if (value === null || value === undefined) return undefined;
+    value = (value as Record<string, unknown>)[name];
+  }
+  return value;
+}
+
+/** Properties that the adapter sets itself; a caller's property of such a name would break the line. */
+export function ownProperties(adapter: AdapterDescription): Set<string> {
+  const places = [adapter.value, adapter.disabled, adapter.readOnly, adapter.required, adapter.id, adapter.name, adapter.invalid];
+  return new Set(places.flatMap((place) => (place ? [place.property] : [])));
+}
+
+/** The way to a value in a list of arguments, for people: "first argument, target, value". */
+export function pathWords(path: string): string {
+  const [first = '0', ...rest] = parsePointer(path);
+  const ordinal = ['first', 'second', 'third', 'fourth', 'fifth'][Number(first)] ?? `${Number(first) + 1}th`;
+  return [`${ordinal} argument`, ...rest].join(' → ');
+}

@@ -1,0 +1,48 @@
+import type { Family } from './description.js';
+
+/** One property that an input declares. */
+export interface DeclaredProperty {
+  readonly name: string;
+  /** Its type as the declaration writes it, shortened where it is long. */
+  readonly type: string;
+  readonly says?: string;
+  readonly required?: boolean;
+  /** For a callback: its arguments. */
+  readonly args?: readonly { readonly name: string; readonly type: string }[];
+  /** For a choice of texts: the texts. */
+  readonly choices?: readonly string[];
+}
+export interface DeclaredEvent {
+  readonly name: string;
+  readonly type?: string;
+  readonly says?: string;
+}
+
+/** An input as found in a project folder, with what it declares. */
+export interface FoundInput {
+  /** `package#export`, or `native#text`. */
+  readonly id: string;
+  readonly family: Family;
+  readonly package: string;
+  readonly version: string;
+  /** What to import, or the tag of an element. */
+  readonly export: string;
+  readonly module: string;
+  readonly tag?: string;
+  readonly says?: string;
+  readonly properties: readonly DeclaredProperty[];
+  readonly events: readonly DeclaredEvent[];
+  readonly methods: readonly string[];
+  /** Style sheets that its package ships, as module paths. */
+  readonly css: readonly string[];
+}
+
+/** One statement about an input, with what it rests on. */
+export interface Finding {
+  readonly about: 'value' | 'change' | 'leave' | 'focus' | 'invalid' | 'disabled' | 'readOnly' | 'required' | 'id' | 'describedBy' | 'constants' | 'codec';
+  readonly says: string;
+  readonly evidence: string;
+  readonly from: 'declared' | 'observed';
+  /** 0 to 1. */
+  readonly certainty: number;
+}

@@ -1,0 +1,5 @@
+/** The ways between what an input shows, what a form holds and what is sent. Needs JSON only; knows no form and no input. */
+export { held, refused, type Case, type Codec, type CodecDescription, type Parsed } from './codec.js';
+export { builtIn, makeCodec, type BuiltIn } from './builtin.js';
+export { runCase, type CaseResult, type Station } from './cases.js';
+export { localText, readWritten, same, write } from './written.js';

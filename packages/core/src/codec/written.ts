@@ -1,0 +1,50 @@
+/** Values of the three stations written as JSON, for case tables and messages: `{ "$is": "Date", "value": "2026-11-23T00:00:00.000" }`. */
+import { isObject, isPlain, setOwn } from '../json/index.js';
+
+const mark = '$is';
+const pad = (value: number, width: number): string => String(value).padStart(width, '0');
+
+/** A point in local time without zone, so that a calendar day is the same day wherever the table is read. */
+export function localText(date: Date): string {
+  return `${pad(date.getFullYear(), 4)}-${pad(date.getMonth() + 1, 2)}-${pad(date.getDate(), 2)}T${pad(date.getHours(), 2)}:${pad(date.getMinutes(), 2)}:${pad(date.getSeconds(), 2)}.${pad(date.getMilliseconds(), 3)}`;
+}
+
+/** What was written, as the value it stands for. */
+export function readWritten(written: unknown): unknown {
+  if (Array.isArray(written)) return written.map(readWritten);
+  if (!isObject(written)) return written;
+  switch (written[mark]) {
+    case 'Date':
+      return new Date(String(written['value']));
+    case 'undefined':
+      return undefined;
+    case 'number':
+      return Number(written['value']);
+    case 'bigint':
+      return BigInt(String(written['value']));
+  }
+  const read: Record<string, unknown> = {};
+  for (const name of Object.keys(written)) setOwn(read, name, readWritten(written[name]));
+  return read;
+}
+
+/** A value as JSON that `readWritten` turns back; what it has no way to write becomes a note of its kind. */
+export function write(value: unknown, depth = 0): unknown {
+  if (value === undefined) return { [mark]: 'undefined' };
+  if (typeof value === 'bigint') return { [mark]: 'bigint', value: String(value) };
+  if (typeof value === 'number' && !Number.isFinite(value)) return { [mark]: 'number', value: String(value) };
+  if (typeof value === 'function' || typeof value === 'symbol') return { [mark]: typeof value };
+  if (typeof value !== 'object' || value === null) return value;
+  if (value instanceof Date) return { [mark]: 'Date', value: Number.isNaN(value.getTime()) ? 'Invalid Date' : localText(value) };
+  if (depth > 20) return { [mark]: 'deeper' };
+  if (Array.isArray(value)) return value.map((item) => write(item, depth + 1));
+  if (!isPlain(value)) return { [mark]: (value.constructor as { name?: string } | undefined)?.name ?? 'object' };
+  const written: Record<string, unknown> = {};
+  for (const name of Object.keys(value)) setOwn(written, name, write(value[name], depth + 1));
+  return written;
+}
+
+/** Whether two values of any station are the same: dates by their time, the rest by value. */
+export function same(a: unknown, b: unknown): boolean {
+  return JSON.stringify(write(a)) === JSON.stringify(write(b));
+}

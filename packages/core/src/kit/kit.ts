@@ -1,0 +1,89 @@
+import { z } from 'zod';
+import type { AdapterDescription, FoundInput } from '../adapter/index.js';
+import type { CodecDescription } from '../codec/index.js';
+import type { FieldDescription, HintsBeside, ChoiceRule } from '../plan/index.js';
+
+/** The version of the kit file that this code writes. */
+export const kitVersion = 1;
+
+/** A named set of fields with a schema, used in forms by `$ref: "urn:poietra:group:NAME"`. */
+export interface GroupDescription {
+  readonly title: string;
+  readonly schema: unknown;
+}
+/** A form: its schema, the hints beside it, and where its records live. */
+export interface FormDescription {
+  readonly title: string;
+  readonly schema: unknown;
+  readonly hints?: HintsBeside;
+  /** A path on the form's server: POST creates, PUT to `path/{key}` replaces, GET lists. */
+  readonly send?: { readonly path: string; readonly key: string };
+  readonly tell?: 'leave' | 'change' | 'submit';
+  readonly hidden?: 'drop' | 'keep';
+}
+/** An input that the kit uses, as it was found. */
+export type KitInput = Pick<FoundInput, 'family' | 'package' | 'version' | 'export' | 'module' | 'css'> & { readonly tag?: string };
+
+/** Everything a team keeps in Poietra: one document, one file. */
+export interface Kit {
+  readonly poietra: number;
+  readonly name: string;
+  readonly inputs: Readonly<Record<string, KitInput>>;
+  readonly adapters: Readonly<Record<string, AdapterDescription>>;
+  readonly codecs: Readonly<Record<string, CodecDescription>>;
+  readonly fields: Readonly<Record<string, FieldDescription>>;
+  readonly groups: Readonly<Record<string, GroupDescription>>;
+  readonly forms: Readonly<Record<string, FormDescription>>;
+  readonly rules?: readonly ChoiceRule[];
+  readonly [later: string]: unknown;
+}
+
+const name = z.string().regex(/^[A-Za-z][A-Za-z0-9._-]{0,63}$/, 'a name starts with a letter and has only letters, digits, ".", "_" and "-", at most 64');
+const property = z.looseObject({ property: z.string().min(1) });
+const map = <T extends z.ZodType>(value: T): z.ZodRecord<typeof name, T> => z.record(name, value);
+const schema = z.union([z.boolean(), z.looseObject({})]);
+
+const adapter = z.looseObject({
+  input: z.string().min(1),
+  title: z.string().optional(),
+  value: property,
+  change: z.looseObject({ report: z.string().min(1), path: z.string().regex(/^\/\d+(\/.*)?$/, 'starts with the argument’s number, like /0/target/value') }),
+  leave: z.looseObject({ report: z.string().min(1) }).optional(),
+  focus: z.discriminatedUnion('by', [z.looseObject({ by: z.literal('element') }), z.looseObject({ by: z.literal('handle'), method: z.string().min(1) }), z.looseObject({ by: z.literal('inner'), selector: z.string().min(1) })]),
+  invalid: property.optional(),
+  disabled: property.optional(),
+  readOnly: property.optional(),
+  required: property.optional(),
+  id: property.optional(),
+  name: property.optional(),
+  describedBy: property.optional(),
+  placeholder: property.optional(),
+  constants: z.record(z.string(), z.unknown()).optional(),
+  widget: z.looseObject({ start: z.enum(['new', 'call']), handle: z.string().optional(), update: z.string(), destroy: z.string().optional(), reports: z.enum(['options', 'on']), element: z.enum(['div', 'input']) }).optional(),
+});
+
+/** The kit's shape. Members that it does not know are kept: a newer Poietra may have written them. */
+export const kitSchema = z.looseObject({
+  poietra: z.literal(kitVersion),
+  name: z.string().min(1),
+  inputs: z.record(
+    z.string(),
+    z.looseObject({ family: z.enum(['native', 'component', 'element', 'widget']), package: z.string(), version: z.string(), export: z.string(), module: z.string(), tag: z.string().optional(), css: z.array(z.string()) }),
+  ),
+  adapters: map(adapter),
+  codecs: map(z.looseObject({ kind: z.string().min(1), title: z.string().optional(), options: z.record(z.string(), z.unknown()).optional(), cases: z.array(z.looseObject({ shown: z.unknown() })).optional() })),
+  fields: map(
+    z.looseObject({ title: z.string().optional(), adapter: z.string().min(1), codec: z.string().min(1), label: z.string().optional(), hint: z.string().optional(), placeholder: z.string().optional(), prefix: z.string().optional(), suffix: z.string().optional(), required: z.boolean().optional() }),
+  ),
+  groups: map(z.looseObject({ title: z.string(), schema })),
+  forms: map(
+    z.looseObject({
+      title: z.string(), schema,
+      hints: z.record(z.string(), z.looseObject({})).optional(),
+      send: z.looseObject({ path: z.string().startsWith('/'), key: z.string().min(1) }).optional(),
+      tell: z.enum(['leave', 'change', 'submit']).optional(),
+      hidden: z.enum(['drop', 'keep']).optional(),
+    }),
+  ),
+  rules: z.array(z.looseObject({ use: z.looseObject({ adapter: z.string(), codec: z.looseObject({ kind: z.string() }) }) })).optional(),
+});

@@ -1,0 +1,113 @@
+import { builtIn } from '../codec/index.js';
+import { nativeAdapters } from '../adapter/index.js';
+import { copyJson, formatPointer, LimitReached, type Pointer } from '../json/index.js';
+import { compileSchema, SchemaError } from '../schema/index.js';
+import { kitSchema, kitVersion, type Kit } from './kit.js';
+
+/** One thing wrong with a kit file, in words for the person who opened it. */
+export interface KitProblem {
+  readonly at: Pointer;
+  readonly message: string;
+  /** Where in the text, counted from 1; known for texts that are no JSON. */
+  readonly line?: number;
+  readonly column?: number;
+}
+export type KitReading = { readonly ok: true; readonly kit: Kit } | { readonly ok: false; readonly problems: readonly KitProblem[] };
+
+/** The largest kit file that is read, in characters. */
+export const largestKit = 20_000_000;
+
+/** Reads a kit file. Either the whole kit is sound, or nothing of it is taken. */
+export function readKitText(text: string): KitReading {
+  if (text.length > largestKit) return bad('', `The file has ${text.length.toLocaleString('en')} characters; kits up to ${largestKit.toLocaleString('en')} are read.`);
+  let document: unknown;
+  try {
+    document = JSON.parse(text);
+  } catch (error) {
+    return { ok: false, problems: [placeInText(text, error)] };
+  }
+  return readKit(document);
+}
+
+export function readKit(foreign: unknown): KitReading {
+  let document: unknown;
+  try {
+    document = copyJson(foreign);
+  } catch (error) {
+    if (error instanceof LimitReached || error instanceof RangeError) return bad('', error.message);
+    throw error;
+  }
+  const version = (document as { poietra?: unknown } | null)?.poietra;
+  if (typeof document !== 'object' || document === null || version === undefined) return bad('/poietra', 'This is no kit file: it has no member “poietra” with the version.');
+  if (typeof version === 'number' && version > kitVersion) return bad('/poietra', `The file was written by a newer Poietra (format ${version}; this one reads up to ${kitVersion}).`);
+  const read = kitSchema.safeParse(document);
+  if (!read.success) {
+    return { ok: false, problems: read.error.issues.map(({ path, message }) => ({ at: formatPointer(path.map((part) => (typeof part === 'number' ? part : String(part)))), message })) };
+  }
+  const kit = document as Kit;
+  const problems = [...danglingNames(kit), ...brokenSchemas(kit)];
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, kit };
+}
+
+/** Other documents that the forms of a kit may refer to: its groups. */
+export function kitDocuments(kit: Pick<Kit, 'groups'>): Record<string, unknown> {
+  return Object.fromEntries(Object.entries(kit.groups).map(([name, group]) => [groupUri(name), group.schema]));
+}
+export function groupUri(name: string): string {
+  return `urn:poietra:group:${name}`;
+}
+
+function danglingNames(kit: Kit): KitProblem[] {
+  const problems: KitProblem[] = [];
+  for (const [name, field] of Object.entries(kit.fields)) {
+    const native = field.adapter.startsWith('native:') && Object.hasOwn(nativeAdapters, field.adapter.slice('native:'.length));
+    if (!native && !Object.hasOwn(kit.adapters, field.adapter)) problems.push({ at: formatPointer(['fields', name, 'adapter']), message: `There is no adapter “${field.adapter}” in the kit.` });
+    if (!Object.hasOwn(kit.codecs, field.codec) && !Object.hasOwn(builtIn, field.codec)) problems.push({ at: formatPointer(['fields', name, 'codec']), message: `There is no codec “${field.codec}”.` });
+  }
+  for (const [name, codec] of Object.entries(kit.codecs)) {
+    if (!Object.hasOwn(builtIn, codec.kind)) problems.push({ at: formatPointer(['codecs', name, 'kind']), message: `No codec of the kind “${codec.kind}” is known.` });
+  }
+  for (const [name, adapter] of Object.entries(kit.adapters)) {
+    if (!Object.hasOwn(kit.inputs, adapter.input)) problems.push({ at: formatPointer(['adapters', name, 'input']), message: `There is no input “${adapter.input}” in the kit.` });
+  }
+  return problems;
+}
+
+function brokenSchemas(kit: Kit): KitProblem[] {
+  const documents = kitDocuments(kit);
+  const check = (at: string[], schema: unknown): KitProblem[] => {
+    try {
+      compileSchema(schema, { documents });
+      return [];
+    } catch (error) {
+      if (error instanceof SchemaError) return error.problems.map((problem) => ({ at: `${formatPointer(at)}${problem.at.startsWith('/') ? problem.at : ''}`, message: problem.message }));
+      if (error instanceof LimitReached) return [{ at: formatPointer(at), message: error.message }];
+      throw error;
+    }
+  };
+  return [
+    ...Object.entries(kit.groups).flatMap(([name, { schema }]) => check(['groups', name, 'schema'], schema)),
+    ...Object.entries(kit.forms).flatMap(([name, { schema }]) => check(['forms', name, 'schema'], schema)),
+  ];
+}
+
+function bad(at: Pointer, message: string): KitReading {
+  return { ok: false, problems: [{ at, message }] };
+}
+
+/** Engines word their errors differently; most name a position, some a line and a column. */
+function placeInText(text: string, error: unknown): KitProblem {
+  const message = error instanceof Error ? error.message : String(error);
+  const position = /position (\d+)/.exec(message)?.[1];
+  const upTo = position === undefined ? (/end of/i.test(message) ? text : undefined) : text.slice(0, Number(position));
+  const words = 'This is no JSON';
+  if (upTo === undefined) return { at: '', message: `${words}: ${message}` };
+  const lines = upTo.split('\n');
+  const [line, column] = [lines.length, (lines.at(-1)?.length ?? 0) + 1];
+  return { at: '', message: `${words}: it breaks off at line ${line}, column ${column}.`, line, column };
+}
+
+/** The file's text: readable, with members in the kit's own order. */
+export function writeKit(kit: Kit): string {
+  return `${JSON.stringify(kit, undefined, 2)}\n`;
+}

@@ -1,0 +1,173 @@
+/**
+ * Which subschemas speak about a place, and under which conditions: what a form needs to know before and while it is
+ * filled. Conditions are kept, not evaluated, so that a form can watch just the values they depend on.
+ */
+import { defaultLimits, ownMember, type Kind } from '../json/index.js';
+import { Run, type SchemaNode } from './rule.js';
+
+/** Something that has to hold at an ancestor, `up` levels above the place spoken of. */
+export interface Condition {
+  readonly up: number;
+  readonly about:
+    | { readonly kind: 'if'; readonly test: SchemaNode; readonly holds: boolean }
+    | { readonly kind: 'present'; readonly name: string }
+    | { readonly kind: 'branch'; readonly choice: Choice; readonly index: number };
+}
+
+/** A `oneOf` or `anyOf` that a person has to choose from. */
+export interface Choice {
+  readonly nodes: readonly SchemaNode[];
+  best(value: unknown, run: Run): number | undefined;
+}
+
+/** One subschema that speaks about a place, if all its conditions hold. */
+export interface Applied {
+  readonly node: SchemaNode;
+  readonly when: readonly Condition[];
+}
+
+const cache = new WeakMap<SchemaNode, readonly Applied[]>();
+
+/** A node and all that it draws in at the same place: references, `allOf`, conditional branches, choices. */
+export function applied(node: SchemaNode): readonly Applied[] {
+  const known = cache.get(node);
+  if (known) return known;
+  const found: Applied[] = [];
+  expand(node, [], found, new Set());
+  cache.set(node, found);
+  return found;
+}
+
+function expand(node: SchemaNode, when: readonly Condition[], into: Applied[], open: Set<SchemaNode>): void {
+  if (open.has(node)) return;
+  open.add(node);
+  // The node that only enters another resource says nothing itself.
+  if (!node.rules.some((rule) => rule.keyword === '')) into.push({ node, when });
+  for (const rule of node.rules) {
+    if (rule.kind === 'within') {
+      const nodes = typeof rule.nodes === 'function' ? rule.nodes(freshRun()) : rule.nodes;
+      for (const inner of nodes) expand(inner, when, into, open);
+    } else if (rule.kind === 'whole' && rule.branching) {
+      const { branching } = rule;
+      const under = (inner: SchemaNode, about: Condition['about']): void => expand(inner, [...when, { up: 0, about }], into, open);
+      if (branching.kind === 'if') {
+        const { test, yes, no } = branching;
+        if (yes) under(yes, { kind: 'if', test, holds: true });
+        if (no) under(no, { kind: 'if', test, holds: false });
+      } else if (branching.kind === 'present') {
+        for (const [name, inner] of branching.entries) under(inner, { kind: 'present', name });
+      } else branching.nodes.forEach((inner, index) => under(inner, { kind: 'branch', choice: branching, index }));
+    }
+  }
+  open.delete(node);
+}
+
+/** What speaks about a member or an item of a place. */
+export function appliedBelow(at: readonly Applied[], key: string | number): Applied[] {
+  return at.flatMap(({ node, when }) => {
+    const raised = when.map((condition) => ({ ...condition, up: condition.up + 1 }));
+    return node.rules.flatMap((rule) =>
+      rule.kind === 'members' ? rule.nodesFor(key).flatMap((inner) => applied(inner).map((one) => ({ node: one.node, when: [...raised, ...one.when] }))) : [],
+    );
+  });
+}
+
+/** The members that are named, in the order in which they are first named. */
+export function namedMembers(at: readonly Applied[]): string[] {
+  const names = new Set<string>();
+  for (const { node } of at) {
+    for (const rule of node.rules) if (rule.keyword === 'properties' && rule.kind === 'members') for (const key of rule.keys({})) names.add(String(key));
+  }
+  return [...names];
+}
+
+/** Whether a condition holds, given the value of the place it looks at. */
+export function holds({ about }: Condition, value: unknown): boolean {
+  switch (about.kind) {
+    case 'if':
+      return about.test.accepts(value, freshRun()) === about.holds;
+    case 'present':
+      return ownMember(value, about.name) !== undefined;
+    case 'branch':
+      return (about.choice.best(value, freshRun()) ?? 0) === about.index;
+  }
+}
+
+function freshRun(): Run {
+  return new Run(defaultLimits);
+}
+
+/** What the schemas at a place say together. */
+export interface Facts {
+  readonly title?: string;
+  readonly description?: string;
+  readonly default?: unknown;
+  readonly examples: readonly unknown[];
+  readonly format?: string;
+  readonly contentEncoding?: string;
+  readonly contentMediaType?: string;
+  readonly readOnly: boolean;
+  readonly writeOnly: boolean;
+  readonly deprecated: boolean;
+  /** The kinds allowed; `undefined` where nothing is said. */
+  readonly kinds?: readonly Kind[];
+  /** The only values allowed, from `enum` and `const`. */
+  readonly allowed?: readonly unknown[];
+  /** Numbers by keyword: the tightest of all that is said. */
+  readonly limits: Readonly<Record<string, number>>;
+  readonly patterns: readonly string[];
+  readonly uniqueItems: boolean;
+  /** `x-poietra`, members of the outer schema winning. */
+  readonly hints: Readonly<Record<string, unknown>>;
+}
+
+const upper = new Set(['maximum', 'exclusiveMaximum', 'maxLength', 'maxItems', 'maxProperties']);
+const lower = new Set(['minimum', 'exclusiveMinimum', 'minLength', 'minItems', 'minProperties']);
+
+/** Gathers what schemas say of one place. The first to give a title, a description or a default wins: it stands nearest. */
+export function factsOf(nodes: readonly SchemaNode[]): Facts {
+  const facts: { -readonly [K in keyof Facts]: Facts[K] } & { limits: Record<string, number>; patterns: string[]; hints: Record<string, unknown> } = {
+    examples: [], readOnly: false, writeOnly: false, deprecated: false, uniqueItems: false, limits: {}, patterns: [], hints: {},
+  };
+  for (const { raw } of nodes) {
+    if (typeof raw !== 'object' || raw === null) continue;
+    const schema = raw as Readonly<Record<string, unknown>>;
+    const text = (name: 'title' | 'description' | 'format' | 'contentEncoding' | 'contentMediaType'): void => {
+      const value = ownMember(schema, name);
+      if (typeof value === 'string') facts[name] ??= value;
+    };
+    text('title');
+    text('description');
+    text('format');
+    text('contentEncoding');
+    text('contentMediaType');
+    if (facts.default === undefined && Object.hasOwn(schema, 'default')) facts.default = schema['default'];
+    if (facts.examples.length === 0 && Array.isArray(schema['examples'])) facts.examples = schema['examples'];
+    facts.readOnly ||= schema['readOnly'] === true;
+    facts.writeOnly ||= schema['writeOnly'] === true;
+    facts.deprecated ||= schema['deprecated'] === true;
+    facts.uniqueItems ||= schema['uniqueItems'] === true;
+    const kinds = ownMember(schema, 'type');
+    if (kinds !== undefined) {
+      const said = (Array.isArray(kinds) ? kinds : [kinds]) as Kind[];
+      facts.kinds = facts.kinds?.filter((kind) => said.includes(kind) || (kind === 'integer' && said.includes('number'))) ?? said;
+    }
+    const allowed = Object.hasOwn(schema, 'const') ? [schema['const']] : Array.isArray(schema['enum']) ? (schema['enum'] as unknown[]) : undefined;
+    if (allowed) facts.allowed = facts.allowed?.filter((value) => allowed.includes(value)) ?? allowed;
+    for (const keyword of [...upper, ...lower, 'multipleOf']) {
+      const value = ownMember(schema, keyword);
+      if (typeof value !== 'number') continue;
+      const known = facts.limits[keyword];
+      facts.limits[keyword] = known === undefined ? value : upper.has(keyword) ? Math.min(known, value) : lower.has(keyword) ? Math.max(known, value) : known;
+    }
+    if (typeof schema['pattern'] === 'string') facts.patterns.push(schema['pattern']);
+    const hints = ownMember(schema, 'x-poietra');
+    if (typeof hints === 'object' && hints !== null) facts.hints = { ...hints, ...facts.hints };
+  }
+  return facts;
+}
+
+/** The schemas of a place that ask for a member of this name. */
+export function requiring(at: readonly Applied[], name: string): readonly Applied[] {
+  return at.filter(({ node }) => node.rules.some((rule) => rule.kind === 'presence' && rule.nameSet.has(name)));
+}

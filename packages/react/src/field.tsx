@@ -1,0 +1,48 @@
+import { useCallback, type ReactNode } from 'react';
+import type { AdaptedInput } from './adapt.js';
+import { partId } from './ids.js';
+import { nativeInputs } from './native.js';
+import { useScope } from './scope.js';
+import { plain, type Skin } from './skin.js';
+import { useField } from './use-field.js';
+
+export interface FieldProps {
+  /** The place in the form. */
+  readonly at: string;
+  readonly label: string;
+  readonly hint?: string | undefined;
+  readonly placeholder?: string | undefined;
+  readonly prefix?: string | undefined;
+  readonly suffix?: string | undefined;
+  readonly input?: AdaptedInput | undefined;
+  readonly choices?: readonly { readonly value: unknown; readonly text: string }[] | undefined;
+  readonly inline?: boolean;
+  readonly skin?: Skin | undefined;
+  /** Goes through to the input. */
+  readonly extra?: Readonly<Record<string, unknown>> | undefined;
+  readonly heard?: ((report: string, args: readonly unknown[]) => void) | undefined;
+}
+
+/** One field: an adapted input with label, hint, required mark and message, all linked. */
+export function Field({ at, label, hint, placeholder, prefix, suffix, input: Input = nativeInputs['native:text'], choices, inline = false, skin: draw = plain, extra, heard }: FieldProps): ReactNode {
+  const { baseId } = useScope();
+  const { field, shown, told, required, disabled } = useField(at);
+  const ids = { input: partId(baseId, at, 'input'), label: partId(baseId, at, 'label'), hint: partId(baseId, at, 'hint'), error: partId(baseId, at, 'error') };
+  const invalid = told.length > 0;
+  const describedBy = [hint !== undefined && ids.hint, invalid && ids.error].filter(Boolean).join(' ');
+  const report = useCallback((raw: unknown) => field.report(raw), [field]);
+  const leave = useCallback(() => field.leave(), [field]);
+  const attach = useCallback((reached: { focus(): void }) => field.attach(reached), [field]);
+  if (!Input) return null;
+  return draw({
+    at, label, hint, prefix, suffix, required, told, ids, inline,
+    takesLabel: Input.takesLabel ?? false,
+    focus: () => field.focus(),
+    input: (
+      <Input
+        state={{ shown, invalid, disabled, required, readOnly: false, id: ids.input, name: at, labelledBy: ids.label, describedBy: describedBy === '' ? undefined : describedBy, placeholder }}
+        choices={choices} report={report} leave={leave} attach={attach} extra={extra} heard={heard}
+      />
+    ),
+  });
+}

@@ -1,0 +1,10 @@
+/** @poietra/react: forms of the core drawn with React. */
+export { adapt, type AdaptedInput, type AdaptedProps } from './adapt.js';
+export { Field, type FieldProps } from './field.js';
+export { useFollowed } from './follow.js';
+export { baseIdFrom, partId, type FieldPart } from './ids.js';
+export { nativeInputs } from './native.js';
+export { labelAt, Planned, PlannedForm, type PlannedFormProps } from './planned.js';
+export { FormScope, useForm, useScope } from './scope.js';
+export { plain, type Skin, type SkinProps } from './skin.js';
+export { useField, type FieldView } from './use-field.js';
