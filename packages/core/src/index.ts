@@ -6,3 +6,4 @@ export * from './adapter/index.js';
 export * from './form/index.js';
 export * from './plan/index.js';
 export * from './kit/index.js';
+export * from './handover/index.js';

@@ -68,7 +68,7 @@ describe('a field', () => {
     const form = open();
     form.field('/consignee/name').report('A');
     form.field('/consignee/name').report('');
-    expect(form.sent()).toEqual({});
+    expect(form.sent()).toEqual({ consignor: {} });
     expect(form.field('/consignee/name').problems).toEqual([]);
   });
 });
@@ -85,9 +85,9 @@ describe('conditions', () => {
   it('leave a hidden value out of what is sent, and bring it back', () => {
     const form = open({ hazardous: true, hazardClass: '3' });
     form.field('/hazardous').report(false);
-    expect(form.sent()).toEqual({ hazardous: false });
+    expect(form.sent()).toEqual({ consignor: {}, hazardous: false });
     form.field('/hazardous').report(true);
-    expect(form.sent()).toEqual({ hazardous: true, hazardClass: '3' });
+    expect(form.sent()).toEqual({ consignor: {}, hazardous: true, hazardClass: '3' });
   });
 });
 
@@ -112,7 +112,7 @@ describe('sending', () => {
     const done = await form.submit(send);
     expect(done.kind).toBe('invalid');
     expect(send).not.toHaveBeenCalled();
-    expect(form.problems().map(({ at }) => at)).toEqual(['/consignor', '/pieces']);
+    expect(form.problems().map(({ at }) => at)).toEqual(['/consignor/name', '/pieces']);
   });
   it('puts what the server refuses onto the field, until that is changed', async () => {
     const form = open(good);
@@ -144,7 +144,7 @@ describe('records', () => {
     const form = open();
     form.load({ collection: '2026-03-29', unknownHere: 1 });
     expect(form.field('/collection').held).toEqual(new Date(2026, 2, 29));
-    expect(form.sent()).toEqual({ collection: '2026-03-29', unknownHere: 1 });
+    expect(form.sent()).toEqual({ consignor: {}, collection: '2026-03-29', unknownHere: 1 });
   });
   it('are restored as they were left, typed text and all', () => {
     const first = open({ pieces: 4 });
@@ -157,7 +157,7 @@ describe('records', () => {
     expect(again.field('/consignor/name').held).toBe('Hareby Hall');
     expect(again.changed).toBe(true);
     again.restart();
-    expect(again.sent()).toEqual({ pieces: 4 });
+    expect(again.sent()).toEqual({ consignor: {}, pieces: 4 });
   });
 });
 

@@ -12,7 +12,6 @@ interface Drawing {
   readonly inputs: Readonly<Record<string, AdaptedInput>>;
   readonly skins: Readonly<Record<string, Skin>>;
   readonly skin: Skin;
-  readonly around: ((at: string, node: PlanNode, drawn: ReactNode) => ReactNode) | undefined;
   readonly heard: ((at: string, report: string, args: readonly unknown[]) => void) | undefined;
 }
 const DrawingContext = createContext<Drawing | undefined>(undefined);
@@ -33,13 +32,11 @@ export interface PlannedFormProps {
   readonly submitLabel?: string;
   /** Further buttons beside the one that sends. */
   readonly actions?: ReactNode;
-  /** Draws something around each part; the proof puts its notes there. */
-  readonly around?: Drawing['around'];
   readonly heard?: Drawing['heard'];
 }
 
 /** A whole form from a plan: fields, groups, lists, the summary of what is wrong, and sending. */
-export function PlannedForm({ form, plan, inputs, skins, skin = plain, send, submitLabel = 'Send', actions, around, heard }: PlannedFormProps): ReactNode {
+export function PlannedForm({ form, plan, inputs, skins, skin = plain, send, submitLabel = 'Send', actions, heard }: PlannedFormProps): ReactNode {
   const element = useRef<HTMLFormElement>(null);
   const summary = useRef<HTMLDivElement>(null);
   const [focusWanted, setFocusWanted] = useState<readonly Problem[]>();
@@ -64,7 +61,7 @@ export function PlannedForm({ form, plan, inputs, skins, skin = plain, send, sub
   };
   return (
     <FormScope form={form}>
-      <DrawingContext.Provider value={{ inputs: { ...nativeInputs, ...inputs }, skins: { plain, ...skins }, skin, around, heard }}>
+      <DrawingContext.Provider value={{ inputs: { ...nativeInputs, ...inputs }, skins: { plain, ...skins }, skin, heard }}>
         <form ref={element} className="poietra-form" noValidate onSubmit={(event) => void submit(event)}>
           <Summary plan={plan} ref={summary} />
           <Planned node={plan.root} at="" />
@@ -130,11 +127,10 @@ export function labelAt(root: PlanNode, at: string): string {
 
 export function Planned({ node, at }: { readonly node: PlanNode; readonly at: string }): ReactNode {
   const { form } = useScope();
-  const { around } = useDrawing();
   const isThere = useFollowed(() => node.when.some((conditions) => form.holds(at, conditions)), [form, node, at]);
   if (!isThere || node.hints.hidden === true) return null;
-  const drawn = node.kind === 'field' ? <PlannedField node={node} at={at} /> : node.kind === 'group' ? <PlannedGroup node={node} at={at} /> : <PlannedList node={node} at={at} />;
-  return around ? around(at, node, drawn) : drawn;
+  if (node.kind === 'field') return <PlannedField node={node} at={at} />;
+  return node.kind === 'group' ? <PlannedGroup node={node} at={at} /> : <PlannedList node={node} at={at} />;
 }
 
 function PlannedField({ node, at }: { readonly node: PlanField; readonly at: string }): ReactNode {

@@ -2,7 +2,7 @@ import type { AdapterDescription, Focus } from './description.js';
 import type { DeclaredProperty, Finding, FoundInput } from './face.js';
 
 /** Names that stand for a value, the likeliest first. They are words of general use, not of any one package. */
-const valueNames = ['value', 'checked', 'selected', 'date', 'color', 'files', 'pressed', 'selectedKey', 'selectedKeys', 'isSelected', 'start', 'defaultDate'];
+const valueNames = ['checked', 'value', 'selected', 'date', 'color', 'files', 'pressed', 'selectedKey', 'selectedKeys', 'isSelected', 'start', 'defaultDate'];
 const changeNames = /^(on[-A-Z]?)?(value)?-?(change|select|input|update|set|pick)(d|ed)?$/i;
 
 interface Drafted {
@@ -35,7 +35,9 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
   const disabled = place('disabled', ['disabled', 'isDisabled']);
   const readOnly = place('readOnly', ['readOnly', 'readonly', 'isReadOnly']);
   const required = place('required', ['required', 'isRequired']);
-  const id = place('id', ['inputId', 'id']);
+  // An id that a component declares itself often goes to its outermost box; only HTML's own is sure to reach the input.
+  const ownId = byName.get('id');
+  const id = place('id', native || ownId?.inherited ? ['inputId', 'id'] : ['inputId']);
   const leaveName = input.family === 'element' ? input.events.find(({ name }) => /(^|-)blur$/.test(name))?.name : native || byName.has('onBlur') ? 'onBlur' : undefined;
   if (leaveName !== undefined) note('leave', `Leaving is reported through “${leaveName}”.`, `It declares ${leaveName}.`, 0.9);
   const invalidName = ['invalid', 'isInvalid', 'error', 'aria-invalid'].find((name) => byName.has(name));
@@ -59,6 +61,7 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
       ...(native || byName.has('aria-describedby') ? { describedBy: { property: 'aria-describedby' } } : {}),
       ...(byName.has('placeholder') ? { placeholder: { property: 'placeholder' } } : {}),
       ...(constants ? { constants } : {}),
+      ...(input.widget ? { widget: input.widget } : {}),
     },
   };
 }
@@ -72,13 +75,16 @@ interface Pair {
 }
 
 function pairOf(input: FoundInput): Pair | undefined {
-  const values = valueNames.flatMap((name) => input.properties.find((property) => property.name === name) ?? []);
-  const [value] = values;
+  const named = valueNames.flatMap((name) => input.properties.find((property) => property.name === name) ?? []);
+  const value = named.find(({ inherited }) => !inherited) ?? named.find(({ name }) => name === 'value') ?? named[0];
   if (!value) return undefined;
   if (input.family === 'element') {
-    const event = input.events.find(({ name }) => changeNames.test(name.replace(/^[a-z]+-/, ''))) ?? input.events.find(({ name }) => /change|input|select/.test(name));
+    const event = input.events.find(({ name }) => changeNames.test(name.replace(/^[a-z]+-/, '')));
     if (!event) return undefined;
     return { value, report: event.name, path: `/0/target/${value.name}`, because: `It declares the event ${event.name}; the element then carries the value as ${value.name}.`, certainty: 0.8 };
+  }
+  if (input.widget?.reports === 'on') {
+    return { value, report: 'change', path: '/0', because: 'What it makes has a method “on”; “change” is the event of general use.', certainty: 0.5 };
   }
   const callbacks = input.properties.filter(({ args, name }) => args !== undefined && changeNames.test(name.replace(/^on/, 'on')));
   const best = callbacks.find(({ args }) => args?.some(({ type }) => type === value.type)) ?? callbacks.find(({ name }) => name === 'onChange') ?? callbacks[0];

@@ -1,4 +1,4 @@
-import type { Family } from './description.js';
+import type { Family, WidgetUse } from './description.js';
 
 /** One property that an input declares. */
 export interface DeclaredProperty {
@@ -7,6 +7,8 @@ export interface DeclaredProperty {
   readonly type: string;
   readonly says?: string;
   readonly required?: boolean;
+  /** It comes with the framework's types for HTML elements, and says less than what the package declares itself. */
+  readonly inherited?: true;
   /** For a callback: its arguments. */
   readonly args?: readonly { readonly name: string; readonly type: string }[];
   /** For a choice of texts: the texts. */
@@ -35,6 +37,8 @@ export interface FoundInput {
   readonly methods: readonly string[];
   /** Style sheets that its package ships, as module paths. */
   readonly css: readonly string[];
+  /** For a widget: how it is made and told of later values. */
+  readonly widget?: WidgetUse;
 }
 
 /** One statement about an input, with what it rests on. */

@@ -5,3 +5,4 @@ export { draftAdapter, focusWords } from './draft.js';
 export type { DeclaredEvent, DeclaredProperty, Finding, FoundInput } from './face.js';
 export { nativeAdapters } from './native.js';
 export { changeSlot, sentencesFor, type Sentence, type Slot } from './sentences.js';
+export { describe as describeValue, type Described } from './described.js';

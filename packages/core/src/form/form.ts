@@ -2,7 +2,7 @@ import { batch, computed, signal, type ReadonlySignal } from '@preact/signals-co
 import { makeCodec, type Codec } from '../codec/index.js';
 import { joinPointer, ownMember, parsePointer, type Pointer, type Problem } from '../json/index.js';
 import {
-  applied, appliedBelow, compileSchema, factsOf, holds, messageFor, requiring, reword,
+  applied, appliedBelow, compileSchema, factsOf, holds, messageFor, namedMembers, requiring, reword,
   type Applied, type CompiledSchema, type CompileOptions, type Condition, type Facts, type Messages,
 } from '../schema/index.js';
 import { FormDocument } from './document.js';
@@ -323,6 +323,9 @@ class OpenForm implements Form {
     this.beginning = new FormDocument(copy(options.values));
     this.document = new FormDocument(copy(start ?? {}));
     this.#root = new Place(this, undefined, '');
+    this.#addNeededGroups(this.#root, 0);
+    this.beginning.root ??= {};
+    if (!options.restore) this.beginning.root = copy(this.document.root);
     this.#check('');
     if (options.restore) this.#restore(options.restore);
   }
@@ -440,9 +443,9 @@ class OpenForm implements Form {
 
   load(values: unknown): void {
     batch(() => {
-      this.beginning.root = copy(values);
       this.document.root = copy(values ?? {});
       this.#begin();
+      this.beginning.root = copy(this.document.root);
     });
   }
   restart(): void {
@@ -458,7 +461,24 @@ class OpenForm implements Form {
     for (const place of places(this.#root)) place.seen.value = false;
     this.#follow = this.compiled.follow();
     this.#root.renewAll();
+    this.#addNeededGroups(this.#root, 0);
     this.#check('');
+  }
+
+  /**
+   * A group that the schema requires is there from the start, if empty: a person is then told which of its members
+   * are missing rather than that "the consignor" is. The depth ends what a schema that requires itself would go on with.
+   */
+  #addNeededGroups(place: Place, depth: number): void {
+    if (depth > 20) return;
+    for (const name of namedMembers(place.active.peek())) {
+      const child = place.child(name);
+      const { kinds } = child.facts;
+      if (kinds?.length !== 1 || kinds[0] !== 'object') continue;
+      const value = this.document.read(child.at);
+      if (value === undefined && child.required) this.document.write(child.at, {}, () => true);
+      if (value !== undefined || child.required) this.#addNeededGroups(child, depth + 1);
+    }
   }
 
   snapshot(): Snapshot {

@@ -1,0 +1,38 @@
+import { existsSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export interface Config {
+  readonly host: string;
+  readonly port: number;
+  /** The repository's root: where the sources of the stand and the built workbench are. */
+  readonly home: string;
+  /** The project folder that is open at the start. */
+  readonly project: string;
+  /** Where the demo company keeps its bookings. */
+  readonly data: string;
+  readonly quiet: boolean;
+}
+
+/** From the environment and the command line: `PORT`, `HOST`, `POIETRA_DATA`, `--project FOLDER`. */
+export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[]): Config {
+  const home = findHome(dirname(fileURLToPath(import.meta.url)));
+  const at = args.indexOf('--project');
+  const given = at >= 0 ? args[at + 1] : undefined;
+  const port = Number(env['PORT'] ?? 4310);
+  if (!Number.isInteger(port) || port < 0 || port > 65535) throw new TypeError(`PORT has to be a number from 0 to 65535, but is “${env['PORT'] ?? ''}”.`);
+  return {
+    host: env['HOST'] ?? '127.0.0.1',
+    port, home,
+    project: resolve(env['INIT_CWD'] ?? process.cwd(), given ?? join(home, 'demo/project')),
+    data: resolve(env['POIETRA_DATA'] ?? join(home, '.cache/data')),
+    quiet: env['POIETRA_QUIET'] === '1',
+  };
+}
+
+function findHome(from: string): string {
+  for (let folder = from; dirname(folder) !== folder; folder = dirname(folder)) {
+    if (existsSync(join(folder, 'package-lock.json')) && existsSync(join(folder, 'apps'))) return folder;
+  }
+  throw new Error('The server has to run from inside its repository.');
+}

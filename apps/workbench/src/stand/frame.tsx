@@ -1,0 +1,102 @@
+/**
+ * What runs inside the stand's frame: one input alone, or a whole form, with foreign inputs and the libraries. It has
+ * no origin, no storage and no network; all it can do is talk to the workbench.
+ */
+import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
+import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
+import '@poietra/react/skin.css';
+import '../tokens.css';
+import './frame.css';
+import type { Outcome } from '@poietra/core';
+import { createRoot } from 'react-dom/client';
+import type { FromFrame } from './checked.js';
+import type { ToFrame } from './messages.js';
+import { Sheet, type SheetHandle } from './sheet.js';
+import { Solo, type SoloHandle } from './solo.js';
+
+/** The inputs of a bundle: the constructor, component or tag under the input's id. */
+export type BundledInputs = Readonly<Record<string, { readonly family: 'component' | 'element' | 'widget'; readonly value: unknown }>>;
+
+export function tell(message: FromFrame): void {
+  window.parent.postMessage(message, '*');
+}
+
+export function startFrame(inputs: BundledInputs): void {
+  const host = document.getElementById('stand');
+  if (!host) return;
+  const root = createRoot(host, { onUncaughtError: (error) => tell({ kind: 'failed', message: words(error) }) });
+  const waiting = new Map<number, (outcome: Outcome) => void>();
+  let next = 0;
+  const solo: { current: SoloHandle | null } = { current: null };
+  const sheet: { current: SheetHandle | null } = { current: null };
+  const send = (sent: unknown): Promise<Outcome> =>
+    new Promise((resolve) => {
+      const id = next++;
+      waiting.set(id, resolve);
+      tell({ kind: 'send', id, sent });
+    });
+
+  const hear = (message: ToFrame): void => {
+    switch (message.kind) {
+      case 'mount':
+        root.render(<Solo key={message.input} inputs={inputs} input={message.input} adapter={message.adapter} listen={message.listen} handle={solo} />);
+        break;
+      case 'open':
+        root.render(<Sheet inputs={inputs} open={message.open} send={send} handle={sheet} />);
+        break;
+      case 'push':
+        solo.current?.push(message.written);
+        break;
+      case 'load':
+        sheet.current?.load(message.values);
+        break;
+      case 'restart':
+        sheet.current?.restart();
+        break;
+      case 'focus':
+        sheet.current?.focus(message.at);
+        break;
+      case 'theme':
+        document.documentElement.dataset['theme'] = message.theme;
+        break;
+      case 'answer':
+        waiting.get(message.id)?.(message.outcome);
+        waiting.delete(message.id);
+    }
+  };
+  window.addEventListener('message', (event: MessageEvent<ToFrame>) => {
+    if (event.source === window.parent) hear(event.data);
+  });
+  window.addEventListener('error', ({ message }) => tell({ kind: 'failed', message }));
+  window.addEventListener('unhandledrejection', ({ reason }) => tell({ kind: 'warning', text: words(reason) }));
+  for (const level of ['error', 'warn'] as const) {
+    const original = console[level].bind(console);
+    console[level] = (...args: unknown[]) => {
+      original(...args);
+      tell({ kind: 'warning', text: format(args).slice(0, 2000) });
+    };
+  }
+  // Shortcuts belong to the workbench, wherever the focus is.
+  window.addEventListener('keydown', (event) => {
+    if (!(event.ctrlKey || event.metaKey) || !['k', 'z', 'y'].includes(event.key.toLowerCase())) return;
+    const isTyping = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+    if (isTyping && event.key.toLowerCase() !== 'k') return;
+    event.preventDefault();
+    tell({ kind: 'key', key: event.key.toLowerCase(), ctrl: true, shift: event.shiftKey });
+  });
+  new ResizeObserver(() => tell({ kind: 'height', height: Math.ceil(host.getBoundingClientRect().height) })).observe(host);
+  tell({ kind: 'ready' });
+}
+
+function words(error: unknown): string {
+  return error instanceof Error ? error.message : String(error);
+}
+
+/** Console arguments as one text, with `%s` filled in as the console does. */
+function format(args: readonly unknown[]): string {
+  const [first, ...rest] = args;
+  if (typeof first !== 'string') return args.map(words).join(' ');
+  const values = [...rest];
+  const filled = first.replace(/%[sdifoO]/g, () => (values.length > 0 ? words(values.shift()) : ''));
+  return [filled, ...values.map(words)].join(' ');
+}

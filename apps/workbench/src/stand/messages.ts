@@ -1,0 +1,28 @@
+/** What the workbench says to a stand's frame. The frame listens to its parent only. */
+import type { AdapterDescription, FormDescription, Kit, Outcome, Snapshot } from '@poietra/core';
+
+/** What the frame needs to draw a form. */
+export interface FormToOpen {
+  readonly form: FormDescription;
+  readonly documents: Readonly<Record<string, unknown>>;
+  readonly kit: Pick<Kit, 'adapters' | 'codecs' | 'fields' | 'inputs'> & { readonly rules?: Kit['rules'] };
+  readonly values?: unknown;
+  readonly restore?: Snapshot;
+  /** Whether the notes of the proof stand in the margins. */
+  readonly notes: boolean;
+  /** Width of the sheet in pixels; absent: as wide as there is room. */
+  readonly width?: number;
+  readonly submitLabel: string;
+  /** How many copies stand on the page. */
+  readonly copies: number;
+}
+
+export type ToFrame =
+  | { readonly kind: 'mount'; readonly input: string; readonly adapter: AdapterDescription; readonly listen: readonly string[] }
+  | { readonly kind: 'push'; readonly written: unknown }
+  | { readonly kind: 'open'; readonly open: FormToOpen }
+  | { readonly kind: 'load'; readonly values: unknown }
+  | { readonly kind: 'restart' }
+  | { readonly kind: 'focus'; readonly at: string }
+  | { readonly kind: 'theme'; readonly theme: 'light' | 'dark' }
+  | { readonly kind: 'answer'; readonly id: number; readonly outcome: Outcome };

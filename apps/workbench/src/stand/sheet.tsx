@@ -1,0 +1,115 @@
+import { codecsOf, compileSchema, describeValue, makePlan, openForm, planAt, type Form, type Outcome, type Plan } from '@poietra/core';
+import { PlannedForm, type AdaptedInput } from '@poietra/react';
+import { effect } from '@preact/signals-core';
+import { useEffect, useImperativeHandle, useMemo, useRef, type ReactNode, type Ref } from 'react';
+import { liveInput } from './adapted.js';
+import { tell, type BundledInputs } from './frame.js';
+import type { FormToOpen } from './messages.js';
+import { Notes } from './notes.js';
+
+export interface SheetHandle {
+  load(values: unknown): void;
+  restart(): void;
+  focus(at: string): void;
+}
+interface SheetProps {
+  readonly inputs: BundledInputs;
+  readonly open: FormToOpen;
+  readonly send: (sent: unknown) => Promise<Outcome>;
+  readonly handle: Ref<SheetHandle>;
+}
+
+/** A form as it will be printed, with the notes of the person who checks it in its margins. */
+export function Sheet({ inputs, open, send, handle }: SheetProps): ReactNode {
+  const { plan, form, live } = useOpened(inputs, open);
+  useImperativeHandle(handle, () => ({ load: (values) => form.load(values), restart: () => form.restart(), focus: (at) => form.field(at).focus() }), [form]);
+  useEffect(() => {
+    let due = 0;
+    // Every key press changes the state; once a frame is often enough to save it.
+    const stop = effect(() => {
+      void form.version.value;
+      const { changed, status } = form;
+      cancelAnimationFrame(due);
+      due = requestAnimationFrame(() => tell({ kind: 'state', snapshot: snapshotOf(form), changed, problems: form.problems().length, status }));
+    });
+    tell({ kind: 'mounted' });
+    return () => {
+      stop();
+      cancelAnimationFrame(due);
+    };
+  }, [form]);
+  const followed = useFocusedLine(form, plan);
+  return (
+    <div className="sheet" data-notes={open.notes || undefined} style={open.width === undefined ? undefined : { ['--sheet-width' as string]: `${open.width}px` }} onFocus={followed}>
+      {Array.from({ length: open.copies }, (_, i) => (
+        <div key={i} className="copy">
+          <PlannedForm form={form} plan={plan} inputs={live} send={send} submitLabel={open.submitLabel} />
+          {open.notes && <Notes form={form} plan={plan} />}
+        </div>
+      ))}
+    </div>
+  );
+}
+
+/** The form is opened anew when its description changes; what was typed so far goes over into the new one. */
+function useOpened(inputs: BundledInputs, open: FormToOpen): { plan: Plan; form: Form; live: Readonly<Record<string, AdaptedInput>> } {
+  const { form: description, documents, kit } = open;
+  const shape = JSON.stringify([description, documents, kit]);
+  const last = useRef<Form>(undefined);
+  return useMemo(() => {
+    const compiled = compileSchema(description.schema, { documents, assertFormats: true });
+    const plan = makePlan(compiled, description.hints, { fields: kit.fields, codecs: kit.codecs, ...(kit.rules ? { choose: kit.rules } : {}) });
+    const restore = last.current?.snapshot() ?? open.restore;
+    const form = openForm({
+      schema: description.schema, compiled, codecs: codecsOf(plan.root),
+      ...(open.values === undefined ? {} : { values: open.values }),
+      ...(restore ? { restore } : {}),
+      ...(description.tell ? { tell: description.tell } : {}),
+      ...(description.hidden ? { hidden: description.hidden } : {}),
+    });
+    last.current = form;
+    const live: Record<string, AdaptedInput> = {};
+    for (const [name, adapter] of Object.entries(kit.adapters)) {
+      const input = liveInput(inputs, adapter);
+      if (input) live[name] = input;
+    }
+    return { plan, form, live };
+    // Values and what is restored count at the opening only; later ones come as messages of their own.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [inputs, shape]);
+}
+
+/** Tells the workbench about the field that has the focus, and goes on telling while its value changes. */
+function useFocusedLine(form: Form, plan: Plan): (event: { target: EventTarget }) => void {
+  const stop = useRef<() => void>(undefined);
+  const at = useRef<string>(undefined);
+  useEffect(() => {
+    if (at.current !== undefined) stop.current = followLine(form, plan, at.current);
+    return () => stop.current?.();
+  }, [form, plan]);
+  return ({ target }) => {
+    const place = target instanceof Element ? target.closest<HTMLElement>('.poietra-field')?.dataset['at'] : undefined;
+    if (place === undefined) return;
+    stop.current?.();
+    at.current = place;
+    stop.current = followLine(form, plan, place);
+  };
+}
+
+function followLine(form: Form, plan: Plan, at: string): () => void {
+  return effect(() => {
+    const { shown, held, sent, problems } = form.field(at);
+    const node = planAt(plan.root, at);
+    tell({
+      kind: 'line', at, label: node?.label ?? at, codec: node?.kind === 'field' ? node.codec.kind : '',
+      shown: describeValue(shown, 1), held: describeValue(held, 1), sent: describeValue(sent, 1),
+      problems: problems.map((problem) => ({ ...problem, params: {} })),
+    });
+  });
+}
+
+/** The snapshot as the message wants it: lists that may be written to. */
+function snapshotOf(form: Form): { value: unknown; typed: Record<string, unknown>; visited: string[] } {
+  const { value, typed, visited } = form.snapshot();
+  return { value, typed: { ...typed }, visited: [...visited] };
+}

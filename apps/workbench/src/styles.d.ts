@@ -1,0 +1,2 @@
+/** Style sheets are imported for their effect only. */
+declare module '*.css';

@@ -1,0 +1,225 @@
+/** Components and widgets, found by their types: no package is known by name, only what a declaration says. */
+import type { DeclaredProperty, FoundInput, WidgetUse } from '@poietra/core';
+import { join } from 'node:path';
+import ts from 'typescript';
+import { styleSheets, type Project, type ProjectPackage } from './project.js';
+
+/** Properties of every HTML element; they say nothing about an input, and there are hundreds of them. */
+const everywhere = /^(aria-|data-|on(Capture|Copy|Cut|Paste|Composition|Key|Mouse|Touch|Pointer|Wheel|Animation|Transition|Drag|Drop|Scroll|Load|Error|Abort|Can|Duration|Emptied|Encrypted|Ended|Loaded|Pause|Play|Progress|Rate|Seek|Stalled|Suspend|TimeUpdate|Volume|Waiting|Got|Lost|Click|DoubleClick|AuxClick|ContextMenu|Submit|Reset|BeforeInput|BeforeToggle|Toggle)|style$|className$|children$|key$|ref$|dangerouslySetInnerHTML$|suppress|slot$|is$|inner|prefix$|property$|rel$|resource$|rev$|typeof$|vocab$|about$|content$|datatype$|inlist$|item[A-Z]|results$|security$|unselectable$|popover|exportparts$|part$|nonce$|radioGroup$|translate$|spellCheck$|access|auto(Capitalize|Correct|Save)|contentEditable$|contextMenu$|dir$|draggable$|enterKeyHint$|inert$|lang$|role$|title$|color$)/;
+const telling = /^(value|checked|selected|date|color|files|pressed|selectedKeys?|isSelected|start|defaultDate)$/;
+
+export interface Progress {
+  readonly done: number;
+  readonly total: number;
+  readonly doing: string;
+}
+
+/** Reads all packages in one program, since they share the framework's types. */
+export function declaredInputs(project: Project, packages: readonly ProjectPackage[], tell?: (progress: Progress) => void): FoundInput[] {
+  const typed = packages.filter((pkg) => !/^(react|react-dom|typescript)$|^@types\//.test(pkg.name));
+  const entry = join(project.folder, '__poietra_entry.ts');
+  const source = typed.map(({ name }, i) => `import * as m${i} from ${JSON.stringify(name)}; export { m${i} };`).join('\n') + '\nexport declare const anElement: HTMLInputElement & HTMLDivElement;';
+  const options: ts.CompilerOptions = {
+    target: ts.ScriptTarget.ES2022, module: ts.ModuleKind.ESNext, moduleResolution: ts.ModuleResolutionKind.Bundler,
+    jsx: ts.JsxEmit.ReactJSX, strict: true, skipLibCheck: true, noEmit: true, types: [], esModuleInterop: true, lib: ['lib.es2022.d.ts', 'lib.dom.d.ts'],
+  };
+  const host = ts.createCompilerHost(options);
+  const read = host.readFile.bind(host);
+  const exists = host.fileExists.bind(host);
+  const parse = host.getSourceFile.bind(host);
+  host.fileExists = (name) => name === entry || exists(name);
+  host.readFile = (name) => (name === entry ? source : read(name));
+  host.getSourceFile = (name, language) => (name === entry ? ts.createSourceFile(name, source, language) : parse(name, language));
+  host.getCurrentDirectory = () => project.folder;
+  tell?.({ done: 0, total: typed.length, doing: 'reading type declarations' });
+  const program = ts.createProgram([entry], options, host);
+  const checker = program.getTypeChecker();
+  const file = program.getSourceFile(entry);
+  if (!file) return [];
+  const found: FoundInput[] = [];
+  const anElement = elementType(checker, file);
+  file.statements.filter(ts.isImportDeclaration).forEach((statement, i) => {
+    const pkg = typed[i];
+    if (!pkg) return;
+    tell?.({ done: i, total: typed.length, doing: pkg.name });
+    const module = checker.getSymbolAtLocation(statement.moduleSpecifier);
+    if (module) found.push(...new Reader(checker, pkg, statement, anElement).inputsOf(module));
+  });
+  return found;
+}
+
+/** The type of an element, to ask whether a widget can be made on one. */
+function elementType(checker: ts.TypeChecker, file: ts.SourceFile): ts.Type | undefined {
+  const statement = file.statements.find(ts.isVariableStatement);
+  const declaration = statement?.declarationList.declarations[0];
+  return declaration && checker.getTypeAtLocation(declaration);
+}
+
+class Reader {
+  constructor(
+    private readonly checker: ts.TypeChecker,
+    private readonly pkg: ProjectPackage,
+    private readonly where: ts.Node,
+    private readonly anElement: ts.Type | undefined,
+  ) {}
+
+  #takesElement(parameter: ts.Symbol): boolean {
+    const type = this.checker.getTypeOfSymbolAtLocation(parameter, this.where);
+    const saysAnything = (type.flags & (ts.TypeFlags.Any | ts.TypeFlags.Unknown | ts.TypeFlags.TypeParameter)) !== 0 || this.checker.typeToString(type) === '{}';
+    return !saysAnything && this.anElement !== undefined && this.checker.isTypeAssignableTo(this.anElement, type);
+  }
+
+  /** Whether the framework's types for HTML elements declare it, and for which elements. */
+  #fromHtml(property: ts.Symbol): string | undefined {
+    const declaration = property.declarations?.[0];
+    if (!declaration || !/[\\/]@types[\\/]react[\\/]/.test(declaration.getSourceFile().fileName)) return undefined;
+    return ts.isInterfaceDeclaration(declaration.parent) ? declaration.parent.name.text : '';
+  }
+
+  inputsOf(module: ts.Symbol): FoundInput[] {
+    const found: FoundInput[] = [];
+    const taken = new Set<ts.Type>();
+    for (const symbol of this.checker.getExportsOfModule(module)) {
+      const target = symbol.flags & ts.SymbolFlags.Alias ? this.checker.getAliasedSymbol(symbol) : symbol;
+      if (!(target.flags & ts.SymbolFlags.Value)) continue;
+      const type = this.checker.getTypeOfSymbolAtLocation(target, this.where);
+      if (taken.has(type)) continue;
+      const input = this.#component(symbol, target, type) ?? this.#widget(symbol, target, type);
+      if (!input) continue;
+      taken.add(type);
+      found.push(input);
+    }
+    return found;
+  }
+
+  #about(symbol: ts.Symbol, target: ts.Symbol): Pick<FoundInput, 'id' | 'package' | 'version' | 'export' | 'module' | 'css' | 'says'> {
+    const says = ts.displayPartsToString(target.getDocumentationComment(this.checker)).split('\n\n')[0]?.trim();
+    return {
+      id: `${this.pkg.name}#${symbol.name}`, package: this.pkg.name, version: this.pkg.version, export: symbol.name, module: this.pkg.name, css: styleSheets(this.pkg),
+      ...(says ? { says } : {}),
+    };
+  }
+
+  /** A function or class of the framework whose properties take a value and report a change. */
+  #component(symbol: ts.Symbol, target: ts.Symbol, type: ts.Type): FoundInput | undefined {
+    const name = symbol.name === 'default' ? target.name : symbol.name;
+    if (!/^[A-Z]/.test(name) && symbol.name !== 'default') return undefined;
+    const signature = type.getCallSignatures().find((one) => one.parameters.length >= 1 && /Element|ReactNode|JSX/.test(this.checker.typeToString(one.getReturnType())));
+    const parameter = signature?.parameters[0];
+    const made = type.getConstructSignatures()[0]?.getReturnType().getProperty('props');
+    const props = parameter ? this.checker.getTypeOfSymbolAtLocation(parameter, this.where) : made && type.getConstructSignatures()[0]?.getReturnType().getProperty('render') ? this.checker.getTypeOfSymbolAtLocation(made, this.where) : undefined;
+    if (!props) return undefined;
+    const { properties, kind } = this.#variant(props);
+    // What every HTML element takes makes no input; what HTML's own inputs take does.
+    const valued = properties.some(({ name: property, inherited }) => telling.test(property) && !inherited) || this.#isHtmlInput(props);
+    const reports = properties.some(({ args, name: property }) => args && /^on.*(Change|Select|Input|Update|Drop)/.test(property));
+    if (!valued || !reports) return undefined;
+    const declared = kind ? properties.map((property) => (telling.test(property.name) ? { ...property, type: `${property.type} where ${kind.name} = "${kind.value}"` } : property)) : properties;
+    const handle = properties.length > 0 ? this.#handleMethods(props) : [];
+    return { ...this.#about(symbol, target), family: 'component', properties: declared, events: [], methods: handle };
+  }
+
+  /** Of a union of property sets, told apart by a constant, the first that takes a value and reports a change. */
+  #variant(props: ts.Type): { properties: DeclaredProperty[]; kind?: { name: string; value: string } } {
+    const constraint = this.checker.getBaseConstraintOfType(props) ?? props;
+    if (!constraint.isUnion()) return { properties: this.#properties(constraint) };
+    for (const member of constraint.types) {
+      const properties = this.#properties(member);
+      if (!properties.some(({ name }) => telling.test(name)) || !properties.some(({ args, name }) => args && /^on.*(Change|Select)/.test(name))) continue;
+      const kind = properties.find(({ choices, required, type }) => choices?.length === 1 && required && /^"/.test(type));
+      const value = kind?.choices?.[0];
+      return kind && value !== undefined ? { properties, kind: { name: kind.name, value } } : { properties };
+    }
+    return { properties: this.#properties(constraint) };
+  }
+
+  #isHtmlInput(props: ts.Type): boolean {
+    const value = this.checker.getPropertyOfType(props, 'value');
+    return value !== undefined && /^(Input|Textarea|Select)HTMLAttributes$/.test(this.#fromHtml(value) ?? '');
+  }
+
+  #handleMethods(props: ts.Type): string[] {
+    const ref = this.checker.getPropertyOfType(props, 'ref');
+    if (!ref) return [];
+    const text = this.checker.typeToString(this.checker.getTypeOfSymbolAtLocation(ref, this.where));
+    return /HTML\w*Element/.test(text) ? ['focus'] : [];
+  }
+
+  #properties(type: ts.Type): DeclaredProperty[] {
+    return this.checker
+      .getPropertiesOfType(type)
+      .filter((property) => !everywhere.test(property.name) || telling.test(property.name))
+      .slice(0, 300)
+      .map((property) => this.#property(property));
+  }
+
+  #property(property: ts.Symbol): DeclaredProperty {
+    const type = this.checker.getTypeOfSymbolAtLocation(property, this.where);
+    const bare = this.checker.getNonNullableType(type);
+    const callable = bare.isUnion() ? bare.types.find((member) => member.getCallSignatures().length > 0) : bare;
+    const signature = callable?.getCallSignatures()[0];
+    const says = ts.displayPartsToString(property.getDocumentationComment(this.checker)).trim();
+    const choices = (bare.isUnion() ? bare.types : [bare]).flatMap((member) => (member.isStringLiteral() ? [member.value] : []));
+    return {
+      name: property.name,
+      type: this.#text(type),
+      ...(says ? { says } : {}),
+      ...(property.flags & ts.SymbolFlags.Optional ? {} : { required: true }),
+      ...(this.#fromHtml(property) === undefined ? {} : { inherited: true as const }),
+      ...(signature ? { args: signature.parameters.map((one) => ({ name: one.name, type: this.#text(this.checker.getTypeOfSymbolAtLocation(one, this.where)) })) } : {}),
+      ...(choices.length > 0 ? { choices } : {}),
+    };
+  }
+
+  #text(type: ts.Type): string {
+    const text = this.checker.typeToString(type, undefined, ts.TypeFormatFlags.NoTruncation | ts.TypeFormatFlags.UseAliasDefinedOutsideCurrentScope);
+    return text.length > 160 ? `${text.slice(0, 157)}…` : text;
+  }
+
+  /** A function or class that takes an element first and options second, or an object with a `create` that does. */
+  #widget(symbol: ts.Symbol, target: ts.Symbol, type: ts.Type): FoundInput | undefined {
+    const create = type.getProperty('create');
+    const candidates: { start: WidgetUse['start']; signature: ts.Signature; handle?: string; member?: string }[] = [
+      ...type.getConstructSignatures().map((signature) => ({ start: 'new' as const, signature })),
+      ...type.getCallSignatures().map((signature) => ({ start: 'call' as const, signature })),
+      ...(create ? this.checker.getTypeOfSymbolAtLocation(create, this.where).getCallSignatures().map((signature) => ({ start: 'call' as const, signature, member: 'create' })) : []),
+    ];
+    for (const { start, signature, member } of candidates) {
+      const [element, options] = signature.parameters;
+      if (!element || !options || signature.parameters.length > 3) continue;
+      if (!this.#takesElement(element)) continue;
+      const first = this.checker.typeToString(this.checker.getTypeOfSymbolAtLocation(element, this.where));
+      const taken = this.checker.getNonNullableType(this.checker.getTypeOfSymbolAtLocation(options, this.where));
+      const properties = this.#properties(taken);
+      if (!properties.some(({ name }) => telling.test(name))) continue;
+      const made = signature.getReturnType();
+      const single = made.isUnion() ? (made.types.find((one) => one.getProperty('destroy')) ?? made) : made;
+      const methods = this.checker.getPropertiesOfType(single).filter((one) => this.checker.getTypeOfSymbolAtLocation(one, this.where).getCallSignatures().length > 0).map((one) => one.name);
+      const update = methods.find((name) => /^set(Value|Date|Data|Choice)$/.test(name)) ?? methods.find((name) => /^set([A-Z]|$)/.test(name));
+      if (update === undefined) continue;
+      const reportsByOption = properties.some(({ args, name, type: text }) => /^on(Change|Select|Update)$/.test(name) && (args !== undefined || /Hook|=>|Function/.test(text)));
+      const destroy = methods.find((name) => /^(destroy|dispose|remove)$/.test(name));
+      return {
+        ...this.#about(symbol, target),
+        ...(member ? { export: `${symbol.name}.${member}` } : {}),
+        family: 'widget', events: [], methods,
+        properties: properties.map((property) => (/^on[A-Z]/.test(property.name) && !property.args ? { ...property, args: this.#hookArgs(taken, property.name) } : property)),
+        widget: { start, update, reports: reportsByOption ? 'options' : 'on', element: /Input/.test(first) || reportsByOption ? 'input' : 'div', ...(destroy ? { destroy } : {}) },
+      };
+    }
+    return undefined;
+  }
+
+  /** A report may be declared as one function or a list of them. */
+  #hookArgs(options: ts.Type, name: string): { name: string; type: string }[] {
+    const property = this.checker.getPropertyOfType(options, name);
+    if (!property) return [];
+    const type = this.checker.getNonNullableType(this.checker.getTypeOfSymbolAtLocation(property, this.where));
+    for (const member of type.isUnion() ? type.types : [type]) {
+      const element = this.checker.getIndexTypeOfType(member, ts.IndexKind.Number);
+      const signature = (element ?? member).getCallSignatures()[0];
+      if (signature) return signature.parameters.map((one) => ({ name: one.name, type: this.#text(this.checker.getTypeOfSymbolAtLocation(one, this.where)) }));
+    }
+    return [];
+  }
+}

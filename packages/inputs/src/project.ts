@@ -1,0 +1,80 @@
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
+
+/** A folder that is no project, or one that is not ready. The message says what to do. */
+export class ProjectError extends Error {
+  override name = 'ProjectError';
+}
+
+export interface ProjectPackage {
+  readonly name: string;
+  readonly version: string;
+  readonly folder: string;
+  readonly manifest: Readonly<Record<string, unknown>>;
+}
+export interface Project {
+  readonly folder: string;
+  readonly name: string;
+  readonly packages: readonly ProjectPackage[];
+  /** Packages that are named but not installed. */
+  readonly missing: readonly string[];
+}
+
+/**
+ * Reads a project folder: its own packages, as its `package.json` names them.
+ * @throws {ProjectError} where the folder is none, or nothing is installed.
+ */
+export function readProject(folder: string): Project {
+  const home = resolve(folder);
+  if (!existsSync(home)) throw new ProjectError(`There is no folder ${home}.`);
+  const own = readManifest(join(home, 'package.json'));
+  if (!own) throw new ProjectError(`${home} is no project folder: it has no package.json that can be read.`);
+  const wanted = Object.keys({ ...(own['dependencies'] as object | undefined), ...(own['peerDependencies'] as object | undefined) });
+  const packages: ProjectPackage[] = [];
+  const missing: string[] = [];
+  for (const name of wanted) {
+    const found = findPackage(home, name);
+    if (found) packages.push(found);
+    else missing.push(name);
+  }
+  if (wanted.length > 0 && packages.length === 0) throw new ProjectError(`Nothing is installed in ${home}. Run “npm install” there first.`);
+  return { folder: home, name: typeof own['name'] === 'string' ? own['name'] : home, packages, missing };
+}
+
+/** As Node looks for it: in `node_modules` of the folder and of those around it. */
+export function findPackage(from: string, name: string): ProjectPackage | undefined {
+  for (let folder = from; ; folder = dirname(folder)) {
+    const home = join(folder, 'node_modules', name);
+    const manifest = readManifest(join(home, 'package.json'));
+    if (manifest) return { name, version: String(manifest['version'] ?? ''), folder: home, manifest };
+    if (dirname(folder) === folder) return undefined;
+  }
+}
+
+function readManifest(path: string): Record<string, unknown> | undefined {
+  try {
+    const read: unknown = JSON.parse(readFileSync(path, 'utf8'));
+    return typeof read === 'object' && read !== null && !Array.isArray(read) ? (read as Record<string, unknown>) : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** Style sheets that a package offers by a path of its own, the one named after "style" or the package first. */
+export function styleSheets({ name, folder, manifest }: ProjectPackage): string[] {
+  const exported = Object.keys((manifest['exports'] as object | undefined) ?? {})
+    .filter((path) => path.endsWith('.css') && !path.includes('*'))
+    .map((path) => join(name, path));
+  const main = typeof manifest['style'] === 'string' ? [join(name, manifest['style'])] : [];
+  const around = ['.', 'dist', 'dist/css', 'css', 'styles'].flatMap((inner) => {
+    const place = join(folder, inner);
+    return existsSync(place) ? readdirSync(place).filter((file) => file.endsWith('.css') && !file.includes('.min.') && !file.includes('.module.')).map((file) => join(name, inner, file)) : [];
+  });
+  const found = exported.length > 0 ? exported : main.length > 0 ? main : around;
+  const short = name.slice(name.lastIndexOf('/') + 1).replace(/[^a-z]/g, '');
+  const rank = (path: string): number => {
+    const file = path.slice(path.lastIndexOf('/') + 1).replace(/(\.min)?\.css$/, '').replace(/[^a-z]/g, '');
+    return file === 'style' || file === 'styles' ? 0 : file === short ? 1 : 2;
+  };
+  return [...new Set(found)].sort((a, b) => rank(a) - rank(b)).filter((path, i) => i === 0 && rank(path) < 2);
+}
