@@ -19,11 +19,24 @@ interface SheetProps {
   readonly handle: Ref<SheetHandle>;
 }
 
-/** A form as it will be printed, with the notes of the person who checks it in its margins. */
+/** A form as it will be printed, with the notes of the person who checks it in its margins; in one copy or several. */
 export function Sheet({ inputs, open, send, handle }: SheetProps): ReactNode {
+  return (
+    <div className="sheet" data-notes={open.notes || undefined} style={open.width === undefined ? undefined : { ['--sheet-width' as string]: `${open.width}px` }}>
+      {Array.from({ length: open.copies }, (_, i) => (
+        <Copy key={i} inputs={inputs} open={open} send={send} handle={i === 0 ? handle : null} />
+      ))}
+    </div>
+  );
+}
+
+/** One copy, with a form of its own. The first one speaks to the workbench. */
+function Copy({ inputs, open, send, handle }: Omit<SheetProps, 'handle'> & { readonly handle: Ref<SheetHandle> | null }): ReactNode {
   const { plan, form, live } = useOpened(inputs, open);
+  const isFirst = handle !== null;
   useImperativeHandle(handle, () => ({ load: (values) => form.load(values), restart: () => form.restart(), focus: (at) => form.field(at).focus() }), [form]);
   useEffect(() => {
+    if (!isFirst) return undefined;
     let due = 0;
     // Every key press changes the state; once a frame is often enough to save it.
     const stop = effect(() => {
@@ -37,16 +50,12 @@ export function Sheet({ inputs, open, send, handle }: SheetProps): ReactNode {
       stop();
       cancelAnimationFrame(due);
     };
-  }, [form]);
+  }, [form, isFirst]);
   const followed = useFocusedLine(form, plan);
   return (
-    <div className="sheet" data-notes={open.notes || undefined} style={open.width === undefined ? undefined : { ['--sheet-width' as string]: `${open.width}px` }} onFocus={followed}>
-      {Array.from({ length: open.copies }, (_, i) => (
-        <div key={i} className="copy">
-          <PlannedForm form={form} plan={plan} inputs={live} send={send} submitLabel={open.submitLabel} />
-          {open.notes && <Notes form={form} plan={plan} />}
-        </div>
-      ))}
+    <div className="copy" onFocus={followed}>
+      <PlannedForm form={form} plan={plan} inputs={live} send={send} submitLabel={open.submitLabel} />
+      {open.notes && <Notes form={form} plan={plan} />}
     </div>
   );
 }

@@ -1,0 +1,199 @@
+import { builtIn, describeValue, joinPointer, makeCodec, runCase, write, type Case, type CaseResult, type Codec, type CodecDescription } from '@poietra/core';
+import { useMemo, useState, type ReactNode } from 'react';
+import { Link, useParams } from 'react-router';
+import { Button } from '../../parts/button.js';
+import { cellText, readCell } from '../../parts/cell-text.js';
+import { SlotText } from '../../parts/slot.js';
+import { Empty } from '../../parts/states.js';
+import { ValueLine, type LineValue } from '../../parts/value-line.js';
+import { Verdict } from '../../parts/verdict.js';
+import { useKit } from '../../store/kit.js';
+
+/** The value line of a codec, live, and its table of cases. */
+export function Component(): ReactNode {
+  const { name = '' } = useParams();
+  const codec = useKit(({ kit }) => kit.codecs[name]);
+  if (!codec) {
+    return (
+      <Empty title="There is no such codec">
+        <p>The kit has no codec “{name}”. The list beside this has those there are.</p>
+      </Empty>
+    );
+  }
+  return <CodecView key={name} name={name} codec={codec} />;
+}
+
+function CodecView({ name, codec }: { readonly name: string; readonly codec: CodecDescription }): ReactNode {
+  const { kit, edit } = useKit();
+  const at = joinPointer('/codecs', name);
+  const made = useMemo(() => makeCodec(codec), [codec]);
+  const [typed, setTyped] = useState(() => cellText(codec.cases?.[0]?.shown ?? '12'));
+  const cases = codec.cases ?? [];
+  const users = Object.entries(kit.fields).filter(([, field]) => field.codec === name);
+  const read = readCell(typed);
+  const line = lineOf(made, read.ok ? read.written : typed);
+  const setCase = (index: number, row: Case | undefined): void =>
+    edit(row ? `Case ${index + 1} of ${name}` : `Remove case ${index + 1} of ${name}`, { [`${at}/cases`]: row ? cases.map((old, i) => (i === index ? row : old)) : cases.filter((_, i) => i !== index) });
+  const keep = (): void => {
+    if (!read.ok) return;
+    const result = runCase(made, { shown: read.written });
+    const row: Case = result.refused !== undefined ? { shown: read.written, refused: result.refused } : { shown: read.written, ...Object.fromEntries(result.stations.filter(({ name: station }) => station === 'held' || station === 'sent').map(({ name: station, seen }) => [station, write(seen)])) };
+    edit(`Keep a case of ${name}`, { [`${at}/cases`]: [...cases, row] });
+  };
+  return (
+    <div className="grid gap-4 p-4">
+      <header className="flex flex-wrap items-baseline gap-3">
+        <h1>
+          <SlotText label="Title" mono={false} value={codec.title ?? name} onChange={(title) => edit(`Title of ${name}`, { [`${at}/title`]: title })} />
+        </h1>
+        <span className="text-ink-2">
+          is the built-in codec{' '}
+          <SlotText
+            label="Kind" value={codec.kind} choices={Object.keys(builtIn)}
+            onChange={(kind) => {
+              if (!Object.hasOwn(builtIn, kind)) throw new TypeError(`There is no such codec. There are: ${Object.keys(builtIn).join(', ')}.`);
+              edit(`Kind of ${name}`, { [`${at}/kind`]: kind });
+            }}
+          />{' '}
+          with{' '}
+          <SlotText
+            label="Options" value={JSON.stringify(codec.options ?? {})} words={codec.options ? undefined : 'no options'}
+            onChange={(text) => {
+              const options: unknown = JSON.parse(text === '' ? '{}' : text);
+              edit(`Options of ${name}`, { [`${at}/options`]: Object.keys(options as object).length > 0 ? options : undefined });
+            }}
+          />
+        </span>
+        <span className="text-ink-2">
+          {users.length === 0 ? 'not used by a field yet' : 'used by '}
+          {users.map(([field], i) => (
+            <span key={field}>
+              {i > 0 && ', '}
+              <Link to={`/fields/${field}`}>{field}</Link>
+            </span>
+          ))}
+        </span>
+      </header>
+      <p className="text-ink-2">
+        {builtIn[codec.kind]?.says} Its options are: {builtIn[codec.kind]?.options.join(', ')}.
+      </p>
+      <section aria-label="Try a value" className="grid gap-2 border border-hairline bg-sheet p-3">
+        <ValueLine value={line} />
+        <form
+          className="flex flex-wrap items-center gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            keep();
+          }}
+        >
+          <label className="flex items-center gap-2">
+            The input gives
+            <input className="mono w-64 rounded-sm border border-edge bg-sheet px-2 py-1" value={typed} onChange={(event) => setTyped(event.target.value)} />
+          </label>
+          <button type="submit" className="rounded-sm border border-edge bg-sheet px-2.5 py-1 hover:bg-mark" aria-disabled={!read.ok}>
+            Keep as a case
+          </button>
+          <span className="text-fail">{!read.ok ? read.reason : line.broken}</span>
+        </form>
+      </section>
+      <section aria-label="Cases">
+        <h2 className="mb-1">Cases</h2>
+        {cases.length === 0 ? (
+          <p className="text-ink-2">None yet. Write above what the input gives, look at what becomes of it, and keep it.</p>
+        ) : (
+          <div className="overflow-x-auto">
+            <table className="w-full border-collapse text-left">
+              <thead>
+                <tr className="border-b border-edge text-[13px] text-ink-2">
+                  <th className="py-1 pr-3 font-semibold">Verdict</th>
+                  <th className="pr-3 font-semibold text-shown">○ shown</th>
+                  <th className="pr-3 font-semibold text-held">● held</th>
+                  <th className="pr-3 font-semibold text-sent">■ sent</th>
+                  <th className="pr-3 font-semibold text-held">● back</th>
+                  <th className="pr-3 font-semibold">Note</th>
+                  <th>
+                    <span className="sr-only">Remove</span>
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {cases.map((row, i) => (
+                  <CaseRow key={i} row={row} index={i} result={runCase(made, row)} onChange={(next) => setCase(i, next)} />
+                ))}
+              </tbody>
+            </table>
+          </div>
+        )}
+      </section>
+    </div>
+  );
+}
+
+function lineOf(codec: Codec, written: unknown): LineValue {
+  const result = runCase(codec, { shown: written });
+  const seen = (station: string): unknown => result.stations.find(({ name }) => name === station)?.seen;
+  return { shown: describeValue(written && typeof written === 'object' ? cellText(written) : written, 0), held: describeValue(seen('held'), 0), sent: describeValue(seen('sent'), 0), broken: result.refused };
+}
+
+interface RowProps {
+  readonly row: Case;
+  readonly index: number;
+  readonly result: CaseResult;
+  onChange(row: Case | undefined): void;
+}
+
+function CaseRow({ row, index, result, onChange }: RowProps): ReactNode {
+  const set = (member: 'shown' | 'held' | 'sent', text: string): void => {
+    const read = readCell(text);
+    if (!read.ok) throw new TypeError(read.reason);
+    const { refused: _refused, ...rest } = row;
+    onChange(member === 'shown' ? { ...row, shown: read.written } : { ...rest, [member]: read.written });
+  };
+  const station = (name: 'held' | 'sent' | 'back') => result.stations.find((one) => one.name === name);
+  const cell = (name: 'held' | 'sent'): ReactNode => {
+    const seen = station(name);
+    if (!seen) return <span className="text-ink-2">—</span>;
+    return (
+      <>
+        <SlotText label={`Case ${index + 1}, ${name}`} value={cellText(row[name] ?? write(seen.seen))} onChange={(text) => set(name, text)} />
+        {!seen.fits && <span className="mono block text-[13px] text-fail">came: {cellText(write(seen.seen))}</span>}
+      </>
+    );
+  };
+  const back = station('back');
+  return (
+    <tr className="border-b border-hairline align-top">
+      <td className="py-1.5 pr-3">
+        <Verdict kind={result.passed ? 'pass' : 'fail'}>{result.passed ? 'passes' : 'fails'}</Verdict>
+      </td>
+      <td className="py-1.5 pr-3">
+        <SlotText label={`Case ${index + 1}, shown`} value={cellText(row.shown)} onChange={(text) => set('shown', text)} />
+      </td>
+      {result.refused !== undefined ? (
+        <td colSpan={3} className="py-1.5 pr-3">
+          <span className="text-ink-2">refused: </span>
+          {result.refused}
+          {!result.passed && <span className="block text-fail">{row.refused === undefined ? 'A held value was expected.' : `The reason was expected to say “${row.refused}”.`}</span>}
+        </td>
+      ) : (
+        <>
+          <td className="py-1.5 pr-3">{cell('held')}</td>
+          <td className="py-1.5 pr-3">{cell('sent')}</td>
+          <td className="mono py-1.5 pr-3">
+            {back && cellText(write(back.seen))}
+            {back && !back.fits && <span className="block text-[13px] text-fail">is not what was held</span>}
+            {row.refused !== undefined && <span className="block text-[13px] text-fail">a refusal was expected</span>}
+          </td>
+        </>
+      )}
+      <td className="py-1.5 pr-3 text-ink-2">
+        <SlotText label={`Case ${index + 1}, note`} mono={false} value={row.note ?? ''} words={row.note ?? '…'} onChange={(note) => onChange({ ...row, note })} />
+      </td>
+      <td className="py-1">
+        <Button look="quiet" onClick={() => onChange(undefined)} aria-label={`Remove case ${index + 1}`}>
+          ×
+        </Button>
+      </td>
+    </tr>
+  );
+}

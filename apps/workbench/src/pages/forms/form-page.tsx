@@ -1,0 +1,187 @@
+import { isObject, joinPointer, type FormDescription, type Outcome, type Snapshot } from '@poietra/core';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { Button } from '../../parts/button.js';
+import { FormFrame } from '../../parts/form-frame.js';
+import type { Post } from '../../parts/stand-frame.js';
+import { Busy, Empty, Failed } from '../../parts/states.js';
+import { ValueLine } from '../../parts/value-line.js';
+import { Verdict } from '../../parts/verdict.js';
+import type { FromFrame } from '../../stand/checked.js';
+import { ask, sendForm } from '../../store/ask.js';
+import { draftOf, dropDraft, keepDraft } from '../../store/drafts.js';
+import { useKit } from '../../store/kit.js';
+import { useView } from '../../store/view.js';
+import { CompanySettings } from './company-settings.js';
+import { Records } from './records.js';
+import { TextSheet, type TextName } from './text-sheet.js';
+
+/** The proof of a form: the sheet with its notes, the records it made, and its texts beside it. */
+export function Component(): ReactNode {
+  const { name = '', record } = useParams();
+  const form = useKit(({ kit }) => kit.forms[name]);
+  if (!form) {
+    return (
+      <Empty title="There is no such form">
+        <p>
+          The kit has no form “{name}”. <Link to="/forms">Here are those there are.</Link>
+        </p>
+      </Empty>
+    );
+  }
+  return <Proof key={name} name={name} form={form} record={record} />;
+}
+
+interface Beginning {
+  readonly id: string;
+  readonly values?: unknown;
+  readonly restore?: Snapshot;
+  readonly trouble?: string;
+}
+const widths = [
+  ['Phone', 375],
+  ['Tablet', 600],
+  ['Desktop', 720],
+] as const;
+type State = Extract<FromFrame, { kind: 'state' }>;
+
+function Proof({ name, form, record }: { readonly name: string; readonly form: FormDescription; readonly record: string | undefined }): ReactNode {
+  const id = `${name}/${record ?? 'new'}`;
+  const navigate = useNavigate();
+  const say = useView((view) => view.say);
+  const [beginning, setBeginning] = useState<Beginning>();
+  const [round, setRound] = useState(0);
+  const [width, setWidth] = useState<number>(600);
+  const [text, setText] = useState<TextName>();
+  const [line, setLine] = useState<Extract<FromFrame, { kind: 'line' }>>();
+  const [state, setState] = useState<State>();
+  const [broken, setBroken] = useState<string>();
+  const [saved, setSaved] = useState(0);
+  const post = useRef<Post>(undefined);
+
+  useEffect(() => {
+    let isCurrent = true;
+    setLine(undefined);
+    setState(undefined);
+    const start = async (): Promise<Beginning> => {
+      const restore = await draftOf(id);
+      try {
+        const values = record !== undefined && form.send ? await ask(`${form.send.path}/${encodeURIComponent(record)}`) : undefined;
+        return { id, ...(values === undefined ? {} : { values }), ...(restore ? { restore } : {}) };
+      } catch (error) {
+        return { id, trouble: error instanceof Error ? error.message : String(error) };
+      }
+    };
+    void start().then((next) => isCurrent && setBeginning(next));
+    return () => {
+      isCurrent = false;
+    };
+    // The record is fetched once for each opening, not whenever the form's description changes.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [id, round]);
+
+  const send = async (sent: unknown): Promise<Outcome> => {
+    if (!form.send) return { kind: 'failed', message: 'This form has no address to send to yet.' };
+    const { path, key } = form.send;
+    const outcome = record === undefined ? await sendForm(path, 'POST', sent) : await sendForm(`${path}/${encodeURIComponent(record)}`, 'PUT', sent);
+    if (outcome.kind === 'accepted') {
+      await dropDraft(id);
+      const made = isObject(outcome.answer) ? outcome.answer[key] : undefined;
+      say(record === undefined ? `Saved as ${String(made)}.` : `${record} replaced.`);
+      setSaved((count) => count + 1);
+      if (record === undefined && (typeof made === 'string' || typeof made === 'number')) void navigate(`/forms/${name}/${encodeURIComponent(String(made))}`);
+    }
+    return outcome;
+  };
+  const onMessage = (message: FromFrame, reply: Post): void => {
+    if (message.kind === 'line') setLine(message);
+    else if (message.kind === 'failed') setBroken(message.message);
+    else if (message.kind === 'mounted') setBroken(undefined);
+    else if (message.kind === 'state') {
+      setState(message);
+      if (message.changed) keepDraft(id, message.snapshot);
+      else void dropDraft(id);
+    } else if (message.kind === 'send') void send(message.sent).then((outcome) => reply({ kind: 'answer', id: message.id, outcome }));
+  };
+  const options = useMemo(() => {
+    if (!beginning) return undefined;
+    const { values, restore } = beginning;
+    return { notes: true, copies: 1, submitLabel: record === undefined ? 'Book' : 'Replace booking', width, ...(values === undefined ? {} : { values }), ...(restore ? { restore } : {}) };
+  }, [beginning, record, width]);
+  const ready = beginning?.id === id ? beginning : undefined;
+
+  return (
+    <div className="flex h-full flex-col">
+      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-hairline px-4 py-1.5">
+        <h1>
+          {form.title}
+          {record !== undefined && <span className="mono font-normal text-ink-2"> {record}</span>}
+        </h1>
+        <StateWords state={state} />
+        <Button
+          look="quiet" aria-disabled={!state?.changed}
+          onClick={() => {
+            if (state?.changed) post.current?.({ kind: 'restart' });
+          }}
+        >
+          Take back changes
+        </Button>
+        <div role="group" aria-label="Width of the sheet" className="ml-auto flex">
+          {widths.map(([title, pixels]) => (
+            <Button key={title} look="quiet" aria-pressed={width === pixels} className={width === pixels ? 'bg-mark font-semibold' : ''} onClick={() => setWidth(pixels)}>
+              {title}
+            </Button>
+          ))}
+        </div>
+        <div role="group" aria-label="Texts" className="flex">
+          {(['schema', 'hints', 'data'] as const).map((which) => (
+            <Button key={which} look="quiet" aria-pressed={text === which} className={text === which ? 'bg-mark font-semibold' : ''} onClick={() => setText(text === which ? undefined : which)}>
+              {which.charAt(0).toUpperCase() + which.slice(1)}
+            </Button>
+          ))}
+        </div>
+        <CompanySettings />
+      </header>
+      <div className={`grid min-h-0 flex-1 grid-cols-1 ${text ? 'lg:grid-cols-[150px_minmax(0,1fr)_minmax(0,460px)]' : 'lg:grid-cols-[150px_minmax(0,1fr)]'}`}>
+        <Records name={name} form={form} current={record} stamp={saved} />
+        <section aria-label="Sheet" className="min-h-0 overflow-auto border-hairline bg-sheet lg:border-l">
+          {broken !== undefined && <Failed title="The form cannot be drawn" message={broken} />}
+          {!ready && <Busy>Opening …</Busy>}
+          {ready?.trouble !== undefined && (
+            <Failed title={`${record ?? 'The record'} cannot be opened`} message={ready.trouble}>
+              <Button onClick={() => setRound((count) => count + 1)}>Try again</Button>
+            </Failed>
+          )}
+          {ready && ready.trouble === undefined && options && <FormFrame key={`${id} ${round}`} title={`Form: ${form.title}`} form={form} options={options} onMessage={onMessage} onReady={(reply) => (post.current = reply)} />}
+        </section>
+        {text && <TextSheet which={text} name={joinPointer('/forms', name)} form={form} state={state} onClose={() => setText(undefined)} />}
+      </div>
+      <footer aria-label="Value line of the focused field" className="border-t border-hairline bg-ground px-4 py-1.5">
+        {line ? (
+          <div className="grid items-center gap-3 md:grid-cols-[180px_minmax(0,1fr)]">
+            <div className="min-w-0">
+              <div className="truncate font-semibold">{line.label}</div>
+              <div className="mono truncate text-ink-2">{line.at}</div>
+            </div>
+            <div>
+              <ValueLine strip value={{ shown: line.shown, held: line.held, sent: line.sent, broken: line.problems.find(({ keyword }) => keyword === 'parse')?.message }} />
+              {line.problems[0] && <p className="truncate text-[13px] text-fail">{line.problems[0].message}</p>}
+            </div>
+          </div>
+        ) : (
+          <p className="py-2 text-ink-2">Go into a field, and its value line appears here: what is shown, what is held, what will be sent.</p>
+        )}
+      </footer>
+    </div>
+  );
+}
+
+function StateWords({ state }: { readonly state: State | undefined }): ReactNode {
+  if (!state) return null;
+  return (
+    <span className="flex gap-3 text-[13px]">
+      {state.problems === 0 ? <Verdict kind="pass">ready to send</Verdict> : <Verdict kind="unknown">{state.problems === 1 ? 'one thing open' : `${state.problems} things open`}</Verdict>}
+      {state.changed && <span className="text-ink-2">not sent yet, kept in this browser</span>}
+    </span>
+  );
+}

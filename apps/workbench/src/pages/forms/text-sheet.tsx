@@ -1,0 +1,48 @@
+import type { FormDescription } from '@poietra/core';
+import type { ReactNode } from 'react';
+import { Button } from '../../parts/button.js';
+import { CodeView } from '../../parts/code-view.js';
+import { CopyButton } from '../../parts/copy-button.js';
+import { JsonText } from '../../parts/json-text.js';
+import type { FromFrame } from '../../stand/checked.js';
+import { useKit } from '../../store/kit.js';
+
+export type TextName = 'schema' | 'hints' | 'data';
+
+interface Props {
+  readonly which: TextName;
+  /** The form's place in the kit. */
+  readonly name: string;
+  readonly form: FormDescription;
+  readonly state: Extract<FromFrame, { kind: 'state' }> | undefined;
+  onClose(): void;
+}
+
+/** One of the form's texts beside the sheet, in step with it. */
+export function TextSheet({ which, name, form, state, onClose }: Props): ReactNode {
+  const edit = useKit(({ edit: change }) => change);
+  const data = JSON.stringify(state?.snapshot.value ?? {}, undefined, 2);
+  const text = which === 'data' ? data : JSON.stringify(which === 'schema' ? form.schema : (form.hints ?? {}), undefined, 2);
+  return (
+    <section aria-label={`Text: ${which}`} className="flex min-h-64 flex-col gap-1 border-l border-hairline p-2 lg:min-h-0">
+      <div className="flex items-center justify-between">
+        <h2>{which === 'data' ? 'Data, as it would be sent' : which === 'schema' ? 'Schema' : 'Hints beside the schema'}</h2>
+        <span className="flex">
+          <CopyButton text={text} what={`the ${which}`} />
+          <Button look="quiet" onClick={onClose}>
+            Close
+          </Button>
+        </span>
+      </div>
+      <div className="min-h-0 flex-1">
+        {which === 'data' ? (
+          <CodeView label="Data" text={text} language="json" />
+        ) : which === 'schema' ? (
+          <JsonText label={`Schema of ${form.title}`} value={form.schema} onChange={(schema) => edit(`Schema of ${form.title}`, { [`${name}/schema`]: schema }, `schema ${name}`)} />
+        ) : (
+          <JsonText label={`Hints of ${form.title}`} is="json" value={form.hints ?? {}} onChange={(hints) => edit(`Hints of ${form.title}`, { [`${name}/hints`]: hints }, `hints ${name}`)} />
+        )}
+      </div>
+    </section>
+  );
+}

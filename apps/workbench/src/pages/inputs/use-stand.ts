@@ -1,0 +1,68 @@
+import { describeValue, makeCodec, readWritten, type AdapterDescription, type CodecDescription, type FoundInput } from '@poietra/core';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { LineValue } from '../../parts/value-line.js';
+import type { Post } from '../../parts/stand-frame.js';
+import type { FromFrame } from '../../stand/checked.js';
+import type { Report, Warning } from './report-line.js';
+
+const mostReports = 200;
+
+/** One input on the stand: what it reported, and the value that it reported last. */
+export function useStand(input: FoundInput | undefined, adapter: AdapterDescription | undefined): {
+  readonly reports: readonly (Report | Warning)[];
+  readonly lastWritten: unknown;
+  readonly failed: string | undefined;
+  onReady(post: Post): void;
+  onMessage(message: FromFrame): void;
+  push(written: unknown): void;
+  clear(): void;
+} {
+  const [reports, setReports] = useState<readonly (Report | Warning)[]>([]);
+  const [lastWritten, setLast] = useState<unknown>();
+  const [failed, setFailed] = useState<string>();
+  const post = useRef<Post>(undefined);
+  const counter = useRef(0);
+  const began = useRef(performance.now());
+  const mount = useCallback(() => {
+    if (!input || !adapter) return;
+    const listen = input.family === 'element' ? input.events.map(({ name }) => name) : input.properties.filter(({ args, name }) => args && /^on/.test(name)).map(({ name }) => name);
+    post.current?.({ kind: 'mount', input: input.id, adapter, listen });
+    began.current = performance.now();
+  }, [input, adapter]);
+  useEffect(mount, [mount]);
+  useEffect(() => {
+    setReports([]);
+    setLast(undefined);
+    setFailed(undefined);
+  }, [input?.id]);
+  const add = (entry: Report | Warning): void => setReports((before) => [entry, ...before].slice(0, mostReports));
+  return {
+    reports, lastWritten, failed,
+    onReady: (ready) => {
+      post.current = ready;
+      mount();
+    },
+    onMessage: (message) => {
+      const stamp = { id: counter.current++, time: performance.now() - began.current };
+      if (message.kind === 'report') {
+        add({ ...stamp, name: message.name, args: message.args, isChange: message.isChange });
+        if (message.isChange) setLast(message.written);
+      } else if (message.kind === 'warning') add({ ...stamp, text: message.text });
+      else if (message.kind === 'failed') setFailed(message.message);
+    },
+    push: (written) => {
+      setLast(written);
+      post.current?.({ kind: 'push', written });
+    },
+    clear: () => setReports([]),
+  };
+}
+
+/** A written value sent along a codec: the three stations. */
+export function lineFor(written: unknown, codec: CodecDescription): LineValue {
+  const shown = readWritten(written);
+  const made = makeCodec(codec);
+  const parsed = made.parse(shown);
+  const held = parsed.ok ? parsed.held : undefined;
+  return { shown: describeValue(shown, 0), held: describeValue(held, 0), sent: describeValue(made.serialise(held), 0), broken: parsed.ok ? undefined : parsed.reason };
+}

@@ -1,0 +1,63 @@
+import { defaultKeymap, history, historyKeymap, indentWithTab } from '@codemirror/commands';
+import { javascript } from '@codemirror/lang-javascript';
+import { json } from '@codemirror/lang-json';
+import { bracketMatching, HighlightStyle, syntaxHighlighting } from '@codemirror/language';
+import { EditorState } from '@codemirror/state';
+import { EditorView, keymap, lineNumbers } from '@codemirror/view';
+import { tags } from '@lezer/highlight';
+import { useEffect, useRef, type ReactNode } from 'react';
+import type { CodeProps } from './code-view.js';
+
+const colours = HighlightStyle.define([
+  { tag: [tags.propertyName, tags.definition(tags.variableName)], color: 'var(--held)' },
+  { tag: [tags.string, tags.special(tags.string)], color: 'var(--shown)' },
+  { tag: [tags.number, tags.bool, tags.null], color: 'var(--sent)' },
+  { tag: tags.keyword, color: 'var(--sent)' },
+  { tag: tags.comment, color: 'var(--ink-2)', fontStyle: 'italic' },
+]);
+const look = EditorView.theme({
+  '&': { height: '100%', fontSize: '13px', backgroundColor: 'var(--sheet)', color: 'var(--ink)' },
+  '.cm-content': { fontFamily: 'var(--font-mono)', caretColor: 'var(--ink)' },
+  '.cm-gutters': { backgroundColor: 'var(--sheet)', color: 'var(--ink-2)', border: 'none' },
+  '.cm-selectionBackground, &.cm-focused .cm-selectionBackground': { backgroundColor: 'var(--mark) !important' },
+  '&.cm-focused': { outline: '2px solid var(--focus)', outlineOffset: '-2px' },
+});
+
+export default function CodeEditor({ label, text, language, onChange }: CodeProps): ReactNode {
+  const host = useRef<HTMLDivElement>(null);
+  const view = useRef<EditorView>(undefined);
+  const changed = useRef(onChange);
+  const readOnly = onChange === undefined;
+  useEffect(() => {
+    changed.current = onChange;
+  });
+  useEffect(() => {
+    if (!host.current) return undefined;
+    const made = new EditorView({
+      parent: host.current,
+      state: EditorState.create({
+        extensions: [
+          lineNumbers(), history(), bracketMatching(), EditorView.lineWrapping, syntaxHighlighting(colours), look,
+          language === 'json' ? json() : javascript({ typescript: true, jsx: true }),
+          // In a text to be read, Tab goes on to the next part of the page.
+          keymap.of([...defaultKeymap, ...historyKeymap, ...(readOnly ? [] : [indentWithTab])]),
+          EditorState.readOnly.of(readOnly),
+          EditorView.contentAttributes.of({ 'aria-label': label, ...(readOnly ? { 'aria-readonly': 'true' } : {}) }),
+          EditorView.updateListener.of((update) => {
+            if (update.docChanged && update.transactions.some((one) => one.isUserEvent('input') || one.isUserEvent('delete') || one.isUserEvent('undo') || one.isUserEvent('redo') || one.isUserEvent('move'))) {
+              changed.current?.(update.state.doc.toString());
+            }
+          }),
+        ],
+      }),
+    });
+    view.current = made;
+    return () => made.destroy();
+  }, [label, language, readOnly]);
+  useEffect(() => {
+    const now = view.current;
+    // What was typed here comes back as the same text; writing it again would move the caret.
+    if (now && now.state.doc.toString() !== text) now.dispatch({ changes: { from: 0, to: now.state.doc.length, insert: text } });
+  }, [text, label, language, readOnly]);
+  return <div ref={host} className="h-full min-h-0 overflow-auto" />;
+}

@@ -1,0 +1,55 @@
+import { kitDocuments, usedAdapters, type FormDescription, type Kit } from '@poietra/core';
+import { useEffect, useMemo, useRef, type ReactNode } from 'react';
+import type { FromFrame } from '../stand/checked.js';
+import type { FormToOpen } from '../stand/messages.js';
+import { useKit } from '../store/kit.js';
+import { StandFrame, type Post } from './stand-frame.js';
+
+interface Props {
+  readonly title: string;
+  readonly form: FormDescription;
+  readonly options: Pick<FormToOpen, 'notes' | 'copies' | 'submitLabel'> & Partial<Pick<FormToOpen, 'width' | 'values' | 'restore'>>;
+  onMessage?(message: FromFrame, post: Post): void;
+  onReady?(post: Post): void;
+}
+
+/** A form of the kit, drawn in a frame with the project's own inputs. It follows every change of its description. */
+export function FormFrame({ title, form, options, onMessage, onReady }: Props): ReactNode {
+  const kit = useKit((state) => state.kit);
+  const post = useRef<Post>(undefined);
+  const inputs = useMemo(() => inputsOf(form, kit), [form, kit]);
+  const open = useMemo((): FormToOpen => {
+    const { adapters, codecs, fields, inputs: kitInputs, rules } = kit;
+    return { form, documents: kitDocuments(kit), kit: { adapters, codecs, fields, inputs: kitInputs, ...(rules ? { rules } : {}) }, ...options };
+  }, [form, kit, options]);
+  const latest = useRef(open);
+  useEffect(() => {
+    latest.current = open;
+    post.current?.({ kind: 'open', open });
+  }, [open]);
+  return (
+    <StandFrame
+      title={title} inputs={inputs} minHeight={200}
+      onReady={(ready) => {
+        post.current = ready;
+        ready({ kind: 'open', open: latest.current });
+        onReady?.(ready);
+      }}
+      onMessage={(message) => {
+        if (post.current) onMessage?.(message, post.current);
+      }}
+    />
+  );
+}
+
+/** The inputs that have to be bundled. A schema that does not compile needs none: the frame then says what is wrong. */
+function inputsOf(form: FormDescription, kit: Kit): string[] {
+  try {
+    return usedAdapters(form, kit).flatMap((name) => {
+      const id = kit.adapters[name]?.input;
+      return id !== undefined && kit.inputs[id] && kit.inputs[id].family !== 'native' ? [id] : [];
+    });
+  } catch {
+    return [];
+  }
+}

@@ -1,0 +1,47 @@
+import type { AdapterDescription, Finding, FoundInput } from '@poietra/core';
+import { create } from 'zustand';
+import { ask } from './ask.js';
+
+export interface Inspected {
+  readonly input: FoundInput;
+  readonly findings: readonly Finding[];
+  readonly adapter?: AdapterDescription;
+}
+interface ProjectStore {
+  readonly status: 'loading' | 'reading' | 'ready' | 'failed';
+  readonly name: string;
+  readonly doing: string;
+  readonly trouble: string | undefined;
+  readonly inputs: readonly Inspected[];
+  readonly missing: readonly string[];
+}
+
+/** The opened project folder, as the server has read it. */
+export const useProject = create<ProjectStore>()(() => ({ status: 'loading', name: '', doing: '', trouble: undefined, inputs: [], missing: [] }));
+
+type Answer =
+  | { readonly status: 'ready'; readonly name: string; readonly inputs: readonly Inspected[]; readonly missing: readonly string[] }
+  | { readonly status: 'reading'; readonly progress?: { readonly doing: string } }
+  | { readonly status: 'failed'; readonly message: string };
+
+export async function openProject(): Promise<void> {
+  for (;;) {
+    let answer: Answer;
+    try {
+      answer = (await ask('/api/project')) as Answer;
+    } catch (error) {
+      useProject.setState({ status: 'failed', trouble: error instanceof Error ? error.message : String(error) });
+      return;
+    }
+    if (answer.status === 'ready') {
+      useProject.setState({ status: 'ready', name: answer.name, inputs: answer.inputs, missing: answer.missing, trouble: undefined });
+      return;
+    }
+    if (answer.status === 'failed') {
+      useProject.setState({ status: 'failed', trouble: answer.message });
+      return;
+    }
+    useProject.setState({ status: 'reading', doing: answer.progress?.doing ?? '' });
+    await new Promise((resolve) => setTimeout(resolve, 400));
+  }
+}

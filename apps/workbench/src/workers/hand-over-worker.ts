@@ -1,0 +1,26 @@
+import { handOver, type HandoverFile, type Kit } from '@poietra/core';
+import { expose } from 'comlink';
+import { strToU8, zipSync } from 'fflate';
+import * as estree from 'prettier/plugins/estree';
+import * as typescript from 'prettier/plugins/typescript';
+import { format } from 'prettier/standalone';
+
+/** Writes and formats the source, and packs it: work of seconds for a large kit, so it is not done on the page. */
+export const handOverWork = {
+  async files(kit: Kit, tell: (done: number, total: number) => void): Promise<HandoverFile[]> {
+    const files = handOver(kit);
+    const formatted: HandoverFile[] = [];
+    for (const [i, file] of files.entries()) {
+      const isSource = /\.tsx?$/.test(file.path);
+      const text = isSource ? await format(file.text, { parser: 'typescript', plugins: [typescript, estree], singleQuote: true, printWidth: 100 }) : file.text;
+      formatted.push({ ...file, text });
+      tell(i + 1, files.length);
+    }
+    return formatted;
+  },
+  zip(files: readonly HandoverFile[]): Uint8Array<ArrayBuffer> {
+    return zipSync(Object.fromEntries(files.map(({ path, text }) => [path, strToU8(text)])));
+  },
+};
+export type HandOverWork = typeof handOverWork;
+expose(handOverWork);

@@ -1,0 +1,49 @@
+/** Builds the libraries, the server and the workbench; with --if-needed only where a source is newer than what was built. */
+import { spawnSync } from 'node:child_process';
+import { existsSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+
+const home = join(import.meta.dirname, '..');
+const stamp = join(home, 'apps/workbench/dist/.built');
+
+function newest(folder) {
+  let time = 0;
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    if (['node_modules', 'dist', 'test', '.cache'].includes(entry.name)) continue;
+    const path = join(folder, entry.name);
+    time = Math.max(time, entry.isDirectory() ? newest(path) : statSync(path).mtimeMs);
+  }
+  return time;
+}
+
+export async function build({ ifNeeded = false } = {}) {
+  if (ifNeeded && existsSync(stamp)) {
+    const built = statSync(stamp).mtimeMs;
+    const sources = ['packages', 'apps', 'scripts'].map((folder) => newest(join(home, folder)));
+    if (Math.max(...sources, statSync(join(home, 'package-lock.json')).mtimeMs) < built) return;
+  }
+  const esbuild = await import('esbuild');
+  const library = { bundle: true, format: 'esm', target: 'es2022', packages: 'external', sourcemap: true, logLevel: 'warning', jsx: 'automatic' };
+  const node = { ...library, platform: 'node', target: 'node20', conditions: ['source'] };
+  console.log('Building the libraries and the server …');
+  // Our own packages are bundled in from source; those from the registry stay outside.
+  const ours = { name: 'ours', setup: (builder) => builder.onResolve({ filter: /^@poietra\// }, ({ path }) => ({ path: join(home, 'packages', path.slice('@poietra/'.length), 'src/index.ts') })) };
+  await Promise.all([
+    esbuild.build({ ...library, entryPoints: [join(home, 'packages/core/src/index.ts')], outfile: join(home, 'packages/core/dist/index.js') }),
+    esbuild.build({ ...library, entryPoints: [join(home, 'packages/react/src/index.ts')], outfile: join(home, 'packages/react/dist/index.js') }),
+    esbuild.build({ ...node, plugins: [ours], entryPoints: [join(home, 'apps/server/src/main.ts'), join(home, 'apps/server/src/inspect-worker.ts')], outdir: join(home, 'apps/server/dist') }),
+    esbuild.build({ ...node, plugins: [ours], entryPoints: [join(home, 'packages/cli/src/main.ts')], outfile: join(home, 'packages/cli/dist/main.js') }),
+  ]);
+  run('npx', ['tsc', '-p', 'packages/core/tsconfig.build.json']);
+  run('npx', ['tsc', '-p', 'packages/react/tsconfig.build.json']);
+  console.log('Building the workbench …');
+  run('npx', ['vite', 'build', '--logLevel', 'warn'], join(home, 'apps/workbench'));
+  writeFileSync(stamp, '');
+}
+
+function run(command, args, cwd = home) {
+  const { status } = spawnSync(command, args, { cwd, stdio: 'inherit' });
+  if (status !== 0) process.exit(status ?? 1);
+}
+
+if (process.argv[1] === import.meta.filename) await build({ ifNeeded: process.argv.includes('--if-needed') });
