@@ -26,6 +26,8 @@ export function makeApp(config: Config): Express {
   app.use(ownHost(config.host));
   app.use(
     helmet({
+      // The stand's frames come from the same address without an origin of their own, so the page cannot have a process to itself.
+      originAgentCluster: false,
       contentSecurityPolicy: {
         useDefaults: false,
         directives: {

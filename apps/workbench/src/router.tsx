@@ -1,6 +1,7 @@
 import { createBrowserRouter, redirect } from 'react-router';
 import { Frame } from './frame/frame.js';
 import { PageError } from './frame/page-error.js';
+import { Busy } from './parts/states.js';
 
 /** Everything that can be looked at has an address. Pages are fetched when they are first opened. */
 export const router = createBrowserRouter([
@@ -8,6 +9,7 @@ export const router = createBrowserRouter([
     path: '/',
     element: <Frame />,
     errorElement: <PageError />,
+    hydrateFallbackElement: <Busy>Opening …</Busy>,
     children: [
       { index: true, loader: () => redirect('/forms/freight-booking-short') },
       { path: 'inputs', lazy: () => import('./pages/inputs/inputs-page.js'), children: [{ path: ':id', lazy: () => import('./pages/inputs/stand-page.js') }] },

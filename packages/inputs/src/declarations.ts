@@ -89,7 +89,8 @@ class Reader {
       taken.add(type);
       found.push(input);
     }
-    return found;
+    // A default export that gathers the named ones shows them a second time.
+    return found.filter(({ export: exported }) => !found.some((other) => exported === `default.${other.export}`));
   }
 
   #about(symbol: ts.Symbol, target: ts.Symbol): Pick<FoundInput, 'id' | 'package' | 'version' | 'export' | 'module' | 'css' | 'says'> {

@@ -1,5 +1,5 @@
 import { formatPointer, joinPointer, parsePointer, planAt, type Form, type Outcome, type Plan, type PlanField, type PlanGroup, type PlanList, type PlanNode, type Problem } from '@poietra/core';
-import { createContext, useContext, useEffect, useRef, useState, type CSSProperties, type ReactNode, type SubmitEvent } from 'react';
+import { createContext, useContext, useEffect, useRef, useState, type CSSProperties, type ReactNode } from 'react';
 import type { AdaptedInput } from './adapt.js';
 import { Field } from './field.js';
 import { useFollowed } from './follow.js';
@@ -52,7 +52,9 @@ export function PlannedForm({ form, plan, inputs, skins, skin = plain, send, sub
     else summary.current?.focus();
   }, [focusWanted, form]);
 
-  const submit = async (event: SubmitEvent<HTMLFormElement>): Promise<void> => {
+  // The button is listened to as well as the form: Enter in a field presses it, too, and a frame that may not send
+  // forms never tells of a submission.
+  const submit = async (event: { preventDefault(): void }): Promise<void> => {
     event.preventDefault();
     if (!send) return;
     const done = await form.submit(send);
@@ -67,7 +69,7 @@ export function PlannedForm({ form, plan, inputs, skins, skin = plain, send, sub
           <Planned node={plan.root} at="" />
           <div className="poietra-actions">
             {send && (
-              <button type="submit" aria-disabled={status === 'sending' || undefined}>
+              <button type="submit" aria-disabled={status === 'sending' || undefined} onClick={(event) => void submit(event)}>
                 {status === 'sending' ? 'Sending …' : submitLabel}
               </button>
             )}

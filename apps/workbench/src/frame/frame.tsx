@@ -71,7 +71,7 @@ export function Frame(): ReactNode {
 }
 
 function Tools(): ReactNode {
-  const { history, position, undo, redo, kit } = useKit();
+  const { history, position, undo, redo, kit, saved } = useKit();
   const { theme, setTheme, setPalette } = useView();
   const last = history[position - 1];
   const next = history[position];
@@ -90,7 +90,7 @@ function Tools(): ReactNode {
       <Button look="quiet" onClick={() => setTheme(theme === 'light' ? 'dark' : 'light')} aria-label={theme === 'light' ? 'Dark theme' : 'Light theme'}>
         {theme === 'light' ? <MoonIcon size={16} aria-hidden="true" /> : <SunIcon size={16} aria-hidden="true" />}
       </Button>
-      <Link to="/kit" className="inline-flex min-h-7 items-center gap-1.5 rounded-sm px-2.5 no-underline hover:bg-mark">
+      <Link to="/kit" data-saved={saved} title={saved ? 'Every change is stored in this browser' : 'Being stored …'} className="inline-flex min-h-7 items-center gap-1.5 rounded-sm px-2.5 no-underline hover:bg-mark">
         <PackageIcon size={16} aria-hidden="true" />
         {kit.name === '' ? 'Kit' : kit.name}
       </Link>

@@ -1,6 +1,6 @@
 import { makeCodec, runCase } from '@poietra/core';
 import { useMemo, type ReactNode } from 'react';
-import { NavLink } from 'react-router';
+import { NavLink, useLocation } from 'react-router';
 import { useKit } from '../store/kit.js';
 import { useProject } from '../store/project.js';
 
@@ -16,6 +16,8 @@ interface Stop {
 export function OrderOfWork(): ReactNode {
   const { kit } = useKit();
   const project = useProject();
+  // An adapter belongs to its input, so its page is a part of that stop.
+  const isAdapter = useLocation().pathname.startsWith('/adapters/');
   const failing = useMemo(
     () => Object.values(kit.codecs).reduce((sum, codec) => sum + (codec.cases ?? []).filter((row) => !runCase(makeCodec(codec), row).passed).length, 0),
     [kit.codecs],
@@ -37,7 +39,7 @@ export function OrderOfWork(): ReactNode {
             {i > 0 && <span aria-hidden="true" className="h-px w-3 bg-edge" />}
             <NavLink
               to={to}
-              className={({ isActive }) => `flex items-center gap-1.5 rounded-sm border-b-2 px-2 py-1.5 no-underline hover:bg-mark ${isActive ? 'border-held font-semibold' : 'border-transparent'}`}
+              className={({ isActive }) => `flex items-center gap-1.5 rounded-sm border-b-2 px-2 py-1.5 no-underline hover:bg-mark ${isActive || (isAdapter && to === '/inputs') ? 'border-held font-semibold' : 'border-transparent'}`}
             >
               {name}
               {number !== undefined && <span className="mono text-ink-2">{number}</span>}

@@ -35,7 +35,7 @@ export function SlotText({ label, value, words, choices = [], mono = true, onCha
     return (
       <button
         ref={button} type="button" aria-label={`${label}: ${words ?? value}. Change`} onClick={() => setTyped(value)}
-        className={`${mono ? 'mono' : ''} rounded-sm border-b border-dashed border-edge px-0.5 text-held hover:bg-mark`}
+        className={`${mono && words === undefined ? 'mono' : ''} rounded-sm border-b border-dashed border-edge px-0.5 text-held hover:bg-mark`}
       >
         {words ?? (value === '' ? 'nothing' : value)}
       </button>

@@ -10,6 +10,10 @@ interface Placed {
   readonly right: number;
   readonly noteY: number;
 }
+interface Laid {
+  readonly places: readonly Placed[];
+  readonly width: number;
+}
 const noteHeight = 54;
 
 /**
@@ -18,14 +22,13 @@ const noteHeight = 54;
  */
 export function Notes({ form, plan }: { readonly form: Form; readonly plan: Plan }): ReactNode {
   const anchor = useRef<HTMLDivElement>(null);
-  const [places, setPlaces] = useState<readonly Placed[]>([]);
-  const width = anchor.current?.offsetWidth ?? 0;
+  const [{ places, width }, setLaid] = useState<Laid>({ places: [], width: 0 });
   useLayoutEffect(() => {
     const sheet = anchor.current?.parentElement?.querySelector('form');
     if (!sheet) return undefined;
     const measure = (): void => {
-      const now = placeNotes(sheet);
-      setPlaces((before) => (JSON.stringify(before) === JSON.stringify(now) ? before : now));
+      const now: Laid = { places: placeNotes(sheet), width: sheet.offsetWidth };
+      setLaid((before) => (JSON.stringify(before) === JSON.stringify(now) ? before : now));
     };
     const observer = new ResizeObserver(measure);
     observer.observe(sheet);
@@ -37,8 +40,9 @@ export function Notes({ form, plan }: { readonly form: Form; readonly plan: Plan
       <svg className="ties">
         {places.map(({ at, y, left, right, noteY }) => (
           <g key={at}>
-            <path d={`M -14 ${noteY + 8} H -8 L ${left - 2} ${y}`} />
-            <path d={`M ${right + 2} ${y} L ${width + 8} ${noteY + 8} h 6`} />
+            {/* Across the sheet a line would run over other fields; only what stands at a margin is tied to it. */}
+            {left < 8 && <path d={`M -14 ${noteY + 8} H -8 L ${left - 2} ${y}`} />}
+            {right > width - 8 && <path d={`M ${right + 2} ${y} L ${width + 8} ${noteY + 8} h 6`} />}
           </g>
         ))}
       </svg>

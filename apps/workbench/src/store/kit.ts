@@ -11,6 +11,8 @@ interface KitStore {
   readonly status: 'loading' | 'ready' | 'failed';
   /** What keeps the kit from being opened or saved. */
   readonly trouble: string | undefined;
+  /** Whether all that was done is on the disk. */
+  readonly saved: boolean;
   readonly kit: Kit;
   readonly history: readonly Edit[];
   readonly position: number;
@@ -26,7 +28,7 @@ const empty: Kit = { poietra: 1, name: '', inputs: {}, adapters: {}, codecs: {},
 let revision = 0;
 
 export const useKit = create<KitStore>()((set, get) => ({
-  status: 'loading', trouble: undefined, kit: empty, history: [], position: 0,
+  status: 'loading', trouble: undefined, saved: true, kit: empty, history: [], position: 0,
   edit(label, places, merge) {
     const { kit, history, position } = get();
     const changes = changesFor(kit, places);
@@ -60,10 +62,13 @@ export const useKit = create<KitStore>()((set, get) => ({
 }));
 
 let saving: Promise<void> = Promise.resolve();
+let turns = 0;
 
 /** Writes the whole state at once, after the writes before it. A tab that is behind takes over what the other wrote. */
 function save(): void {
   const { kit, history, position } = useKit.getState();
+  const turn = ++turns;
+  useKit.setState({ saved: false });
   saving = saving.then(async () => {
     try {
       await database.transaction('rw', database.kits, database.history, async () => {
@@ -84,6 +89,7 @@ function save(): void {
       useKit.setState({ trouble: `Not saved: ${error instanceof Error ? error.message : String(error)} Export the kit to be safe.` });
       await load().catch(() => undefined);
     }
+    if (turn === turns) useKit.setState({ saved: true });
   });
 }
 

@@ -37,6 +37,8 @@ export interface AdapterDescription {
   readonly title?: string;
   readonly value: {
     readonly property: string;
+    /** A property that takes the first value, too: the month at which a calendar opens. */
+    readonly start?: string;
     /** What the input takes for "no value", as `codec/written` writes it. Absent: the property is left out. */
     readonly empty?: unknown;
   };

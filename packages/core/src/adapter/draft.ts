@@ -32,6 +32,8 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
     return found && { property: found.name };
   };
   const native = input.family === 'native';
+  const start = input.properties.find(({ name, type }) => /^(default|initial)(Month|Date|View)$/.test(name) && /Date/.test(type) && name !== 'defaultDate')?.name;
+  if (start !== undefined) note('value', `It opens at its first value through “${start}”.`, `It declares ${start}: ${byName.get(start)?.type ?? ''}.`, 0.8);
   const disabled = place('disabled', ['disabled', 'isDisabled']);
   const readOnly = place('readOnly', ['readOnly', 'readonly', 'isReadOnly']);
   const required = place('required', ['required', 'isRequired']);
@@ -51,7 +53,7 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
     findings,
     adapter: {
       input: input.id,
-      value: { property: value.name, ...(/\bstring\b/.test(value.type) && value.name === 'value' ? { empty: '' } : {}) },
+      value: { property: value.name, ...(start === undefined ? {} : { start }), ...(/\bstring\b/.test(value.type) && value.name === 'value' ? { empty: '' } : {}) },
       change: { report, path },
       ...(leaveName === undefined ? {} : { leave: { report: leaveName } }),
       focus,

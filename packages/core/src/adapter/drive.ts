@@ -12,6 +12,7 @@ export function propertiesFor(adapter: AdapterDescription, state: InputState, re
     if (place && value !== undefined && value !== false) properties[place.property] = value;
   };
   const isEmpty = state.shown === undefined || state.shown === null;
+  if (!isEmpty && adapter.value.start !== undefined) properties[adapter.value.start] = state.shown;
   if (!isEmpty) properties[adapter.value.property] = state.shown;
   else if ('empty' in adapter.value) properties[adapter.value.property] = read(adapter.value.empty);
   if (state.invalid && adapter.invalid) properties[adapter.invalid.property] = 'value' in adapter.invalid ? read(adapter.invalid.value) : true;

@@ -34,7 +34,7 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
   const focusChoices = ['element', 'handle', 'inner'];
   const { focus } = adapter;
   return [
-    { about: 'value', parts: ['Shows its value through ', slot('/value/property', properties), '.'] },
+    { about: 'value', parts: ['Shows its value through ', slot('/value/property', properties), ', and opens at it through ', slot('/value/start', properties, adapter.value.start === undefined ? 'nothing else' : undefined), '.'] },
     { about: 'change', parts: ['Reports changes through ', slot('/change/report', reports), ', value in ', slot('/change/path', valuePaths, pathWords(adapter.change.path)), '.'] },
     { about: 'leave', parts: ['Reports leaving through ', slot('/leave/report', reports, adapter.leave ? undefined : 'the focus going out of its box'), '.'] },
     {
@@ -70,6 +70,7 @@ export function changeSlot(adapter: AdapterDescription, at: string, value: strin
     return replaceAt(adapter, '/focus', focus);
   }
   const [, part = '', member = ''] = at.split('/');
+  if (value.trim() === '' && at === '/value/start') return removeAt(adapter, at);
   if (value.trim() === '' && part !== 'value' && part !== 'change' && part !== 'focus') return removeAt(adapter, joinPointer('', part));
   if (value.trim() === '') throw new TypeError(`“${part} ${member}” cannot be empty: without it the line is broken.`);
   return replaceAt(adapter, at, value.trim());

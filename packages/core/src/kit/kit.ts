@@ -46,7 +46,7 @@ const schema = z.union([z.boolean(), z.looseObject({})]);
 const adapter = z.looseObject({
   input: z.string().min(1),
   title: z.string().optional(),
-  value: property,
+  value: z.looseObject({ property: z.string().min(1), start: z.string().optional() }),
   change: z.looseObject({ report: z.string().min(1), path: z.string().regex(/^\/\d+(\/.*)?$/, 'starts with the argument’s number, like /0/target/value') }),
   leave: z.looseObject({ report: z.string().min(1) }).optional(),
   focus: z.discriminatedUnion('by', [z.looseObject({ by: z.literal('element') }), z.looseObject({ by: z.literal('handle'), method: z.string().min(1) }), z.looseObject({ by: z.literal('inner'), selector: z.string().min(1) })]),

@@ -76,12 +76,15 @@ function node(name: string, at: readonly Applied[], required: boolean, beside: H
   const nodes = [...always, ...at.filter(({ when }) => when.length > 0)].map((one) => one.node);
   const facts = factsOf(always.length > 0 ? always.map((one) => one.node) : nodes);
   const found = nodes.map(({ resource, at: where }) => (resource.document === '' ? ownMember(beside, where) : undefined)).find(isObject);
-  const hints = { ...facts.hints, ...found } as Hints;
+  const said = { ...facts.hints, ...found } as Hints;
+  // A field of the kit brings words of its own; the form's schema and hints have the last one.
+  const { label, hint: fieldHint, placeholder, prefix, suffix } = (said.field === undefined ? undefined : rules.fields?.[said.field]) ?? {};
+  const hints: Hints = { ...withoutGaps({ placeholder, prefix, suffix }), ...said };
   const outer = nodes[0];
-  const hint = hints.hint ?? facts.description;
+  const hint = hints.hint ?? facts.description ?? fieldHint;
   const base: PlanBase = {
     name, hints, facts, required,
-    label: hints.label ?? facts.title ?? labelFrom(name),
+    label: hints.label ?? facts.title ?? label ?? labelFrom(name),
     ...(hint === undefined ? {} : { hint }),
     when: always.length > 0 ? [[]] : at.map((one) => one.when),
     schemaAt: outer ? (outer.resource.document === '' ? outer.at : `${outer.resource.document}#${outer.at}`) : '',
@@ -114,6 +117,10 @@ function node(name: string, at: readonly Applied[], required: boolean, beside: H
     codec: withEmpty(use.codec, facts),
     ...(facts.allowed ? { choices: facts.allowed.map((value) => ({ value, text: choiceText(value, hints) })) } : {}),
   };
+}
+
+function withoutGaps(members: Readonly<Record<string, string | undefined>>): Hints {
+  return Object.fromEntries(Object.entries(members).filter(([, value]) => value !== undefined));
 }
 
 /** Where the schema takes null, or asks for no text of at least one character, an emptied input can say so. */

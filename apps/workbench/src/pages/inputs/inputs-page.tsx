@@ -2,6 +2,7 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { NavLink, Outlet, useParams } from 'react-router';
 import { Busy, Empty, Failed } from '../../parts/states.js';
 import { Verdict } from '../../parts/verdict.js';
+import { inputTitle } from '../../parts/names.js';
 import { useKit } from '../../store/kit.js';
 import { openProject, useProject, type Inspected } from '../../store/project.js';
 import { Button } from '../../parts/button.js';
@@ -63,7 +64,7 @@ function Row({ inspected: { input, adapter } }: { readonly inspected: Inspected 
     <li>
       <NavLink to={`/inputs/${encodeURIComponent(input.id)}`} className={({ isActive }) => `block rounded-sm px-2 py-1 no-underline hover:bg-mark ${isActive ? 'bg-mark font-semibold' : ''}`}>
         <span className="flex items-baseline justify-between gap-2">
-          <span className="truncate">{input.tag !== undefined && input.family === 'element' ? `<${input.tag}>` : input.export === 'default' ? input.package : input.export}</span>
+          <span className="truncate">{inputTitle(input)}</span>
           <span className="text-[13px] font-normal text-ink-2">{input.family}</span>
         </span>
         <span className="flex justify-between gap-2 text-[13px] font-normal text-ink-2">

@@ -17,7 +17,7 @@ export function PushValues({ onPush }: { onPush(written: unknown): void }): Reac
     if (read.ok) onPush(read.written);
   };
   return (
-    <section aria-label="Push values in" className="grid gap-1">
+    <section aria-label="Push values in" className="grid content-start gap-1">
       <h2>Push a value in</h2>
       <div className="flex flex-wrap gap-1">
         {values.map(([name, written]) => (

@@ -1,4 +1,4 @@
-import { freeName } from '../../parts/names.js';
+import { freeName, inputTitle } from '../../parts/names.js';
 import type { ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Button } from '../../parts/button.js';
@@ -47,7 +47,7 @@ function Stand({ found: { input, adapter: drafted, findings } }: { readonly foun
   return (
     <div className="flex h-full min-h-[600px] flex-col">
       <header className="flex flex-wrap items-baseline gap-3 border-b border-hairline px-4 py-2">
-        <h2 className="text-[16px]">{input.tag && input.family === 'element' ? `<${input.tag}>` : input.export}</h2>
+        <h2 className="text-[16px]">{inputTitle(input)}</h2>
         <span className="text-ink-2">
           {input.family} of {input.package} <span className="mono">{input.version}</span>
         </span>
@@ -67,7 +67,7 @@ function Stand({ found: { input, adapter: drafted, findings } }: { readonly foun
         <Declared found={{ input, findings }} />
         <div className="min-h-0 overflow-auto border-hairline bg-sheet lg:border-x">
           {stand.failed !== undefined && <Failed title="The input failed" message={stand.failed} />}
-          <StandFrame title={`Stand: ${input.export}`} inputs={input.family === 'native' ? [] : [input.id]} minHeight={200} onReady={stand.onReady} onMessage={stand.onMessage} />
+          <StandFrame title={`Stand: ${inputTitle(input)}`} inputs={input.family === 'native' ? [] : [input.id]} minHeight={200} onReady={stand.onReady} onMessage={stand.onMessage} />
         </div>
         <ReportLine reports={stand.reports} onClear={stand.clear} />
       </div>
@@ -77,7 +77,7 @@ function Stand({ found: { input, adapter: drafted, findings } }: { readonly foun
           <h2>Findings</h2>
           <ul className="max-h-32 overflow-auto text-[13px]">
             {findings.map(({ about, says, evidence, certainty }) => (
-              <li key={about}>
+              <li key={about + says}>
                 <details>
                   <summary className="cursor-pointer">
                     {says} <span className="mono text-ink-2">{Math.round(certainty * 100)} %</span>
@@ -107,7 +107,7 @@ function Declared({ found: { input, findings } }: { readonly found: Pick<Inspect
         {properties.map(({ name, type, says }) => (
           <div key={name}>
             <dt className={`mono ${used.has(name) ? 'font-semibold text-held' : ''}`}>{name}</dt>
-            <dd className="pl-2 break-words text-ink-2" title={says}>
+            <dd className="pl-2 wrap-anywhere text-ink-2" title={says}>
               {type}
             </dd>
           </div>

@@ -1,0 +1,41 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type FrameLocator, type Page } from '@playwright/test';
+
+/** The frame in which a form, a field or an input is drawn. */
+export function frameOf(page: Page, title: string | RegExp): FrameLocator {
+  return page.getByTitle(title).contentFrame();
+}
+
+/** One group of a form by its legend. */
+export function group(frame: FrameLocator, name: string): ReturnType<FrameLocator['getByRole']> {
+  return frame.getByRole('group', { name, exact: true });
+}
+
+/** What a station of the value line says. */
+export function station(page: Page, name: 'shown' | 'held' | 'sent'): ReturnType<Page['getByTestId']> {
+  return page.getByTestId(`station-${name}`).last();
+}
+
+export async function companySettings(page: Page, settings: object): Promise<void> {
+  const answer = await page.request.put('/company/settings', { data: { delay: 0, fail: false, refuse: null, ...settings } });
+  expect(answer.ok()).toBe(true);
+}
+
+/** No finding of axe on the page, frames included; foreign inputs inside a stand are not ours to mend. */
+export async function expectAccessible(page: Page, leaveOut: readonly string[] = []): Promise<void> {
+  const builder = new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']);
+  for (const selector of leaveOut) builder.exclude(selector);
+  const { violations } = await builder.analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target, html }) => `${target.join(' ')} ${html.slice(0, 120)}`).join(' | ')}`)).toEqual([]);
+}
+
+/** The next working day that can be picked without leaving the month that the calendar shows, or the one after. */
+export function dayName(date: Date): RegExp {
+  const month = date.toLocaleString('en', { month: 'long' });
+  return new RegExp(`${month} ${date.getDate()}(st|nd|rd|th), ${date.getFullYear()}`);
+}
+
+/** Waits until every change is on the disk. */
+export async function allSaved(page: Page): Promise<void> {
+  await expect(page.locator('[data-saved="true"]')).toBeVisible();
+}
