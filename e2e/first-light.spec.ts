@@ -9,7 +9,8 @@ function aWorkingDay(): Date {
   const day = new Date(now.getFullYear(), now.getMonth(), 15);
   return day.getDay() === 0 ? new Date(now.getFullYear(), now.getMonth(), 16) : day;
 }
-const iso = (date: Date): string => `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`;
+const iso = (date: Date): string =>
+  `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`;
 
 test('one value, all the way through', async ({ page }) => {
   await companySettings(page, {});
@@ -17,7 +18,10 @@ test('one value, all the way through', async ({ page }) => {
 
   await test.step('1. the inputs of the demo project are listed, of all four families', async () => {
     await page.goto('/');
-    await page.getByRole('navigation', { name: 'Order of work' }).getByRole('link', { name: /Inputs/ }).click();
+    await page
+      .getByRole('navigation', { name: 'Order of work' })
+      .getByRole('link', { name: /Inputs/ })
+      .click();
     const list = page.getByRole('navigation', { name: 'Inputs', exact: true });
     await expect(list.getByRole('link', { name: /DayPicker component/ })).toBeVisible();
     await expect(list.getByRole('link', { name: /<sl-input> element/ })).toBeVisible();
@@ -27,7 +31,9 @@ test('one value, all the way through', async ({ page }) => {
 
   await test.step('2. the date picker on the stand reports the day that is chosen', async () => {
     await page.getByRole('link', { name: /DayPicker component/ }).click();
-    await frameOf(page, 'Stand: DayPicker').getByRole('button', { name: dayName(day) }).click();
+    await frameOf(page, 'Stand: DayPicker')
+      .getByRole('button', { name: dayName(day) })
+      .click();
     const report = page.getByRole('region', { name: 'Reports' }).getByRole('listitem').filter({ hasText: 'onSelect' });
     await expect(report).toContainText(/1: Date \d{4}-/);
     await report.locator('summary', { hasText: /^4: SyntheticBaseEvent “click”/ }).click();
@@ -44,12 +50,17 @@ test('one value, all the way through', async ({ page }) => {
     await sentences.getByRole('combobox', { name: 'focus' }).fill('[tabindex="0"], button');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('region', { name: 'Source' })).toContainText('button');
-    await frameOf(page, 'Stand: Day picker').getByRole('button', { name: dayName(day) }).click();
+    await frameOf(page, 'Stand: Day picker')
+      .getByRole('button', { name: dayName(day) })
+      .click();
     await expect(station(page, 'sent')).toContainText(`"${iso(day)}"`);
   });
 
   await test.step('4. its codec shows a verdict for each case', async () => {
-    await page.getByRole('navigation', { name: 'Order of work' }).getByRole('link', { name: /Codecs/ }).click();
+    await page
+      .getByRole('navigation', { name: 'Order of work' })
+      .getByRole('link', { name: /Codecs/ })
+      .click();
     await page.getByRole('link', { name: /Calendar date/ }).click();
     const cases = page.getByRole('region', { name: 'Cases' });
     await expect(cases.getByText('passes', { exact: true })).toHaveCount(6);
@@ -63,7 +74,10 @@ test('one value, all the way through', async ({ page }) => {
   });
 
   await test.step('5. the field has label, hint, error and required mark, linked by derived ids', async () => {
-    await page.getByRole('navigation', { name: 'Order of work' }).getByRole('link', { name: /Fields/ }).click();
+    await page
+      .getByRole('navigation', { name: 'Order of work' })
+      .getByRole('link', { name: /Fields/ })
+      .click();
     await page.getByRole('link', { name: /^Pieces/ }).click();
     await page.getByRole('region', { name: 'Settings' }).getByRole('checkbox', { name: 'Required' }).check();
     await page.getByRole('textbox', { name: 'Hint' }).fill('Count each pallet once.');
@@ -85,7 +99,10 @@ test('one value, all the way through', async ({ page }) => {
     await page.getByRole('link', { name: 'Freight booking (short)' }).click();
     await group(form, 'Consignor').getByRole('textbox', { name: /^Name/ }).fill('Aldervik Timber');
     await group(form, 'Consignee').getByRole('textbox', { name: /^Name/ }).fill('Aldervik Timber');
-    await form.getByRole('group', { name: /^Collection date/ }).getByRole('button', { name: dayName(day) }).click();
+    await form
+      .getByRole('group', { name: /^Collection date/ })
+      .getByRole('button', { name: dayName(day) })
+      .click();
     await expect(station(page, 'held')).toContainText(/Date \d{4}/);
     await expect(station(page, 'sent')).toContainText(`"${iso(day)}"`);
     const pieces = form.getByRole('textbox', { name: /^Pieces/ });
@@ -118,18 +135,42 @@ test('one value, all the way through', async ({ page }) => {
     await form.getByRole('button', { name: 'Replace booking' }).click();
     await expect(page.getByRole('status').filter({ hasText: `${number} replaced` })).toBeVisible();
     const stored = (await (await page.request.get(`/company/bookings/${number}`)).json()) as Record<string, unknown>;
-    expect(stored).toEqual({ number, consignor: { name: 'Aldervik Timber' }, consignee: { name: 'Hareby Boatyard' }, collection: iso(day), pieces: 14, weight: 340.5, hazardous: true, hazardClass: '8' });
+    expect(stored).toEqual({
+      number,
+      consignor: { name: 'Aldervik Timber' },
+      consignee: { name: 'Hareby Boatyard' },
+      collection: iso(day),
+      pieces: 14,
+      weight: 340.5,
+      hazardous: true,
+      hazardClass: '8',
+    });
   });
 
   await test.step('8. the hand-over shows the source and packs it with schema and kit', async () => {
     await page.getByRole('navigation', { name: 'Order of work' }).getByRole('link', { name: 'Hand-over' }).click();
-    for (const [file, text] of [['day-picker.ts', 'satisfies AdapterDescription'], ['calendar-date.ts', 'makeCodec'], ['freight-booking-short.tsx', 'PlannedForm']] as const) {
+    for (const [file, text] of [
+      ['day-picker.ts', 'satisfies AdapterDescription'],
+      ['calendar-date.ts', 'makeCodec'],
+      ['freight-booking-short.tsx', 'PlannedForm'],
+    ] as const) {
       await page.getByRole('link', { name: file, exact: true }).click();
       await expect(page.getByRole('region', { name: new RegExp(file) }).getByRole('textbox')).toContainText(text);
     }
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Zip' }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Zip' }).click(),
+    ]);
     const zip = unzipSync(readFileSync(await download.path()));
-    expect(Object.keys(zip)).toEqual(expect.arrayContaining(['kit.json', 'adapters/day-picker.ts', 'codecs/calendar-date.ts', 'forms/freight-booking-short.tsx', 'forms/freight-booking-short.schema.json']));
+    expect(Object.keys(zip)).toEqual(
+      expect.arrayContaining([
+        'kit.json',
+        'adapters/day-picker.ts',
+        'codecs/calendar-date.ts',
+        'forms/freight-booking-short.tsx',
+        'forms/freight-booking-short.schema.json',
+      ]),
+    );
     expect(strFromU8(zip['kit.json'] ?? new Uint8Array())).toContain('Count each pallet once.');
   });
 

@@ -17,7 +17,9 @@ export function station(page: Page, name: 'shown' | 'held' | 'sent'): ReturnType
 }
 
 export async function companySettings(page: Page, settings: object): Promise<void> {
-  const answer = await page.request.put('/company/settings', { data: { delay: 0, fail: false, refuse: null, ...settings } });
+  const answer = await page.request.put('/company/settings', {
+    data: { delay: 0, fail: false, refuse: null, ...settings },
+  });
   expect(answer.ok()).toBe(true);
 }
 
@@ -26,7 +28,12 @@ export async function expectAccessible(page: Page, leaveOut: readonly string[] =
   const builder = new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']);
   for (const selector of leaveOut) builder.exclude(selector);
   const { violations } = await builder.analyze();
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target, html }) => `${target.join(' ')} ${html.slice(0, 120)}`).join(' | ')}`)).toEqual([]);
+  expect(
+    violations.map(
+      ({ id, nodes }) =>
+        `${id}: ${nodes.map(({ target, html }) => `${target.join(' ')} ${html.slice(0, 120)}`).join(' | ')}`,
+    ),
+  ).toEqual([]);
 }
 
 /** The next working day that can be picked without leaving the month that the calendar shows, or the one after. */

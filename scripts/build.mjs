@@ -23,16 +23,48 @@ export async function build({ ifNeeded = false } = {}) {
     if (Math.max(...sources, statSync(join(home, 'package-lock.json')).mtimeMs) < built) return;
   }
   const esbuild = await import('esbuild');
-  const library = { bundle: true, format: 'esm', target: 'es2022', packages: 'external', sourcemap: true, logLevel: 'warning', jsx: 'automatic' };
+  const library = {
+    bundle: true,
+    format: 'esm',
+    target: 'es2022',
+    packages: 'external',
+    sourcemap: true,
+    logLevel: 'warning',
+    jsx: 'automatic',
+  };
   const node = { ...library, platform: 'node', target: 'node20', conditions: ['source'] };
   console.log('Building the libraries and the server …');
   // Our own packages are bundled in from source; those from the registry stay outside.
-  const ours = { name: 'ours', setup: (builder) => builder.onResolve({ filter: /^@poietra\// }, ({ path }) => ({ path: join(home, 'packages', path.slice('@poietra/'.length), 'src/index.ts') })) };
+  const ours = {
+    name: 'ours',
+    setup: (builder) =>
+      builder.onResolve({ filter: /^@poietra\// }, ({ path }) => ({
+        path: join(home, 'packages', path.slice('@poietra/'.length), 'src/index.ts'),
+      })),
+  };
   await Promise.all([
-    esbuild.build({ ...library, entryPoints: [join(home, 'packages/core/src/index.ts')], outfile: join(home, 'packages/core/dist/index.js') }),
-    esbuild.build({ ...library, entryPoints: [join(home, 'packages/react/src/index.ts')], outfile: join(home, 'packages/react/dist/index.js') }),
-    esbuild.build({ ...node, plugins: [ours], entryPoints: [join(home, 'apps/server/src/main.ts'), join(home, 'apps/server/src/inspect-worker.ts')], outdir: join(home, 'apps/server/dist') }),
-    esbuild.build({ ...node, plugins: [ours], entryPoints: [join(home, 'packages/cli/src/main.ts')], outfile: join(home, 'packages/cli/dist/main.js') }),
+    esbuild.build({
+      ...library,
+      entryPoints: [join(home, 'packages/core/src/index.ts')],
+      outfile: join(home, 'packages/core/dist/index.js'),
+    }),
+    esbuild.build({
+      ...library,
+      entryPoints: [join(home, 'packages/react/src/index.ts')],
+      outfile: join(home, 'packages/react/dist/index.js'),
+    }),
+    esbuild.build({
+      ...node,
+      plugins: [ours],
+      entryPoints: [join(home, 'apps/server/src/main.ts'), join(home, 'apps/server/src/inspect-worker.ts')],
+      outdir: join(home, 'apps/server/dist'),
+    }),
+    esbuild.build({
+      ...node,
+      plugins: [ours],
+      entryPoints: [join(home, 'packages/cli/src/main.ts')],
+      outfile: join(home, 'packages/cli/dist/main.js'),
+    }),
   ]);
   run('npx', ['tsc', '-p', 'packages/core/tsconfig.build.json']);
   run('npx', ['tsc', '-p', 'packages/react/tsconfig.build.json']);

@@ -7,14 +7,22 @@ const home = join(import.meta.dirname, '..');
 
 function isInstalled(folder) {
   const marker = join(folder, 'node_modules/.package-lock.json');
-  return existsSync(marker) && statSync(marker).mtimeMs >= statSync(join(folder, 'package-lock.json')).mtimeMs - 2000 && readFileSync(marker, 'utf8').length > 2;
+  return (
+    existsSync(marker) &&
+    statSync(marker).mtimeMs >= statSync(join(folder, 'package-lock.json')).mtimeMs - 2000 &&
+    readFileSync(marker, 'utf8').length > 2
+  );
 }
 
 export function install() {
   for (const folder of [home, join(home, 'demo/project')]) {
     if (isInstalled(folder)) continue;
     console.log(`Installing packages in ${folder === home ? 'the repository' : 'demo/project'} …`);
-    const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: folder, stdio: 'inherit', env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' } });
+    const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+      cwd: folder,
+      stdio: 'inherit',
+      env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' },
+    });
     if (status !== 0) {
       console.error('npm ci failed; its messages are above.');
       process.exit(status ?? 1);

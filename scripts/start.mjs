@@ -6,6 +6,10 @@ import { install } from './install.mjs';
 
 install();
 await build({ ifNeeded: true });
-const server = spawn(process.execPath, [join(import.meta.dirname, '../apps/server/dist/main.js'), ...process.argv.slice(2)], { stdio: 'inherit' });
+const server = spawn(
+  process.execPath,
+  [join(import.meta.dirname, '../apps/server/dist/main.js'), ...process.argv.slice(2)],
+  { stdio: 'inherit' },
+);
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));

@@ -7,5 +7,7 @@ export default defineConfig({
   resolve: { conditions: ['source', 'module', 'browser', 'development|production'] },
   build: { target: 'es2022', chunkSizeWarningLimit: 900, assetsInlineLimit: 0 },
   worker: { format: 'es' },
-  server: { proxy: { '/api': 'http://127.0.0.1:4310', '/company': 'http://127.0.0.1:4310', '/stand': 'http://127.0.0.1:4310' } },
+  server: {
+    proxy: { '/api': 'http://127.0.0.1:4310', '/company': 'http://127.0.0.1:4310', '/stand': 'http://127.0.0.1:4310' },
+  },
 });

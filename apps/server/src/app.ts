@@ -17,7 +17,11 @@ import { standRouter } from './stand.js';
 export function makeApp(config: Config): Express {
   const app = express();
   const log = pino({ level: config.quiet ? 'warn' : 'info' });
-  const project = new OpenProject(config.project, join(config.home, '.cache/inputs'), join(config.home, 'apps/server/dist/inspect-worker.js'));
+  const project = new OpenProject(
+    config.project,
+    join(config.home, '.cache/inputs'),
+    join(config.home, 'apps/server/dist/inspect-worker.js'),
+  );
   const bundler = new Bundler(config.home, config.project);
   const demo = join(config.home, 'demo');
 
@@ -31,8 +35,18 @@ export function makeApp(config: Config): Express {
       contentSecurityPolicy: {
         useDefaults: false,
         directives: {
-          'default-src': ["'none'"], 'script-src': ["'self'"], 'style-src': ["'self'", "'unsafe-inline'"], 'img-src': ["'self'", 'data:', 'blob:'], 'font-src': ["'self'", 'data:'],
-          'connect-src': ["'self'"], 'frame-src': ["'self'"], 'worker-src': ["'self'"], 'manifest-src': ["'self'"], 'base-uri': ["'none'"], 'form-action': ["'self'"], 'frame-ancestors': ["'none'"],
+          'default-src': ["'none'"],
+          'script-src': ["'self'"],
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'img-src': ["'self'", 'data:', 'blob:'],
+          'font-src': ["'self'", 'data:'],
+          'connect-src': ["'self'"],
+          'frame-src': ["'self'"],
+          'worker-src': ["'self'"],
+          'manifest-src': ["'self'"],
+          'base-uri': ["'none'"],
+          'form-action': ["'self'"],
+          'frame-ancestors': ["'none'"],
         },
       },
     }),
@@ -45,21 +59,36 @@ export function makeApp(config: Config): Express {
 
   app.get('/api/project', (_request, response) => {
     const { state } = project;
-    if (state.status === 'ready') response.json({ status: 'ready', name: state.inspection.project, inputs: state.inspection.inputs, missing: state.inspection.missing });
+    if (state.status === 'ready')
+      response.json({
+        status: 'ready',
+        name: state.inspection.project,
+        inputs: state.inspection.inputs,
+        missing: state.inspection.missing,
+      });
     else response.json(state);
   });
   app.get('/api/stand', async ({ query }, response) => {
     const { inputs } = await project.inspection();
-    const wanted = (Array.isArray(query['input']) ? query['input'] : [query['input']]).filter((id) => typeof id === 'string');
+    const wanted = (Array.isArray(query['input']) ? query['input'] : [query['input']]).filter(
+      (id) => typeof id === 'string',
+    );
     const chosen = wanted.map((id) => {
       const found = inputs.find(({ input }) => input.id === id);
-      if (!found) throw new Refusal(404, 'No such input', `The project has no input “${id}”. Is its package installed?`);
+      if (!found)
+        throw new Refusal(404, 'No such input', `The project has no input “${id}”. Is its package installed?`);
       return found.input;
     });
     response.json({ frame: `/stand/frame/${await bundler.open(chosen)}` });
   });
-  app.get('/api/demo-kit', (_request, response) => void response.type('json').send(readFileSync(join(demo, 'kit.json'), 'utf8')));
-  app.use('/company', companyRouter(config.data, JSON.parse(readFileSync(join(demo, 'company/bookings.json'), 'utf8')) as Booking[]));
+  app.get(
+    '/api/demo-kit',
+    (_request, response) => void response.type('json').send(readFileSync(join(demo, 'kit.json'), 'utf8')),
+  );
+  app.use(
+    '/company',
+    companyRouter(config.data, JSON.parse(readFileSync(join(demo, 'company/bookings.json'), 'utf8')) as Booking[]),
+  );
   app.use(['/api', '/company'], () => {
     throw new Refusal(404, 'No such address');
   });

@@ -48,19 +48,38 @@ export class Bundler {
   async #build(inputs: readonly FoundInput[]): Promise<Bundle> {
     try {
       const result = await build({
-        stdin: { contents: entry(join(this.home, 'apps/workbench/src/stand/frame.tsx'), inputs), resolveDir: this.project, loader: 'tsx', sourcefile: 'stand-entry.tsx' },
-        bundle: true, write: false, format: 'iife', platform: 'browser', target: 'es2022', jsx: 'automatic', outdir: 'out',
-        conditions: ['source', 'browser', 'style'], define: { 'process.env.NODE_ENV': '"development"', 'process.env': '{}' },
+        stdin: {
+          contents: entry(join(this.home, 'apps/workbench/src/stand/frame.tsx'), inputs),
+          resolveDir: this.project,
+          loader: 'tsx',
+          sourcefile: 'stand-entry.tsx',
+        },
+        bundle: true,
+        write: false,
+        format: 'iife',
+        platform: 'browser',
+        target: 'es2022',
+        jsx: 'automatic',
+        outdir: 'out',
+        conditions: ['source', 'browser', 'style'],
+        define: { 'process.env.NODE_ENV': '"development"', 'process.env': '{}' },
         loader: { '.svg': 'dataurl', '.png': 'dataurl', '.woff': 'dataurl', '.woff2': 'dataurl', '.ttf': 'dataurl' },
         plugins: [oneFramework(this.project, this.home)],
-        logLevel: 'silent', legalComments: 'none',
+        logLevel: 'silent',
+        legalComments: 'none',
       });
       const text = (ending: string): string => result.outputFiles.find(({ path }) => path.endsWith(ending))?.text ?? '';
       return { script: text('.js'), style: text('.css') };
     } catch (error) {
       const [first] = (error as Partial<BuildFailure>).errors ?? [];
-      const where = first?.location ? ` (${first.location.file.replace(this.project, '').replace(/^.*node_modules\//, '')}, line ${first.location.line})` : '';
-      throw new Refusal(409, 'The input does not bundle', `${first?.text ?? String(error)}${where}. Is everything installed that it needs?`);
+      const where = first?.location
+        ? ` (${first.location.file.replace(this.project, '').replace(/^.*node_modules\//, '')}, line ${first.location.line})`
+        : '';
+      throw new Refusal(
+        409,
+        'The input does not bundle',
+        `${first?.text ?? String(error)}${where}. Is everything installed that it needs?`,
+      );
     }
   }
 }
@@ -71,7 +90,9 @@ function oneFramework(project: string, home: string): Plugin {
   return {
     name: 'one-framework',
     setup(builder) {
-      builder.onResolve({ filter: /^react(-dom)?(\/|$)/ }, ({ path, kind, pluginData }) => (pluginData === 'ours' ? undefined : builder.resolve(path, { kind, resolveDir: from, pluginData: 'ours' })));
+      builder.onResolve({ filter: /^react(-dom)?(\/|$)/ }, ({ path, kind, pluginData }) =>
+        pluginData === 'ours' ? undefined : builder.resolve(path, { kind, resolveDir: from, pluginData: 'ours' }),
+      );
     },
   };
 }
@@ -86,7 +107,11 @@ function entry(frame: string, inputs: readonly FoundInput[]): string {
       return `${JSON.stringify(input.id)}: { family: 'element', value: ${JSON.stringify(input.tag ?? '')} }`;
     }
     const [name = 'default', member] = input.export.split('.');
-    imports.push(name === 'default' ? `import input${i} from ${JSON.stringify(input.module)};` : `import { ${name} as input${i} } from ${JSON.stringify(input.module)};`);
+    imports.push(
+      name === 'default'
+        ? `import input${i} from ${JSON.stringify(input.module)};`
+        : `import { ${name} as input${i} } from ${JSON.stringify(input.module)};`,
+    );
     return `${JSON.stringify(input.id)}: { family: ${JSON.stringify(input.family)}, value: input${i}${member ? `.${member}` : ''} }`;
   });
   return `${imports.join('\n')}\nstartFrame({ ${entries.filter(Boolean).join(', ')} });\n`;

@@ -20,10 +20,12 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[]): Con
   const at = args.indexOf('--project');
   const given = at >= 0 ? args[at + 1] : undefined;
   const port = Number(env['PORT'] ?? 4310);
-  if (!Number.isInteger(port) || port < 0 || port > 65535) throw new TypeError(`PORT has to be a number from 0 to 65535, but is “${env['PORT'] ?? ''}”.`);
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    throw new TypeError(`PORT has to be a number from 0 to 65535, but is “${env['PORT'] ?? ''}”.`);
   return {
     host: env['HOST'] ?? '127.0.0.1',
-    port, home,
+    port,
+    home,
     project: resolve(env['INIT_CWD'] ?? process.cwd(), given ?? join(home, 'demo/project')),
     data: resolve(env['POIETRA_DATA'] ?? join(home, '.cache/data')),
     quiet: env['POIETRA_QUIET'] === '1',

@@ -14,7 +14,9 @@ export function ownHost(host: string): RequestHandler {
 export const ownPages: RequestHandler = (request, _response, next) => {
   const { origin, host } = request.headers;
   const site = request.headers['sec-fetch-site'];
-  const isForeign = (origin !== undefined && origin !== `http://${host ?? ''}`) || (site !== undefined && site !== 'same-origin' && site !== 'none');
+  const isForeign =
+    (origin !== undefined && origin !== `http://${host ?? ''}`) ||
+    (site !== undefined && site !== 'same-origin' && site !== 'none');
   if (isForeign) next(new Refusal(403, 'Foreign page', 'Only the workbench’s own pages may ask this.'));
   else next();
 };

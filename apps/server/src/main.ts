@@ -8,7 +8,9 @@ const server = makeApp(config).listen(config.port, config.host, () => {
   console.log(`Poietra is ready: http://${config.host}:${port}/`);
 });
 server.on('error', (error: NodeJS.ErrnoException) => {
-  console.error(error.code === 'EADDRINUSE' ? `Port ${config.port} is taken. Choose another: PORT=4311 npm start` : error.message);
+  console.error(
+    error.code === 'EADDRINUSE' ? `Port ${config.port} is taken. Choose another: PORT=4311 npm start` : error.message,
+  );
   process.exit(1);
 });
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => server.close(() => process.exit(0)));

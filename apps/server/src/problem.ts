@@ -13,7 +13,18 @@ export class Refusal extends Error {
 }
 
 export function sendProblem(response: Response, { status, title, detail, errors }: Refusal): void {
-  response.status(status).type('application/problem+json').send(JSON.stringify({ type: 'about:blank', title, status, ...(detail === undefined ? {} : { detail }), ...(errors.length > 0 ? { errors } : {}) }));
+  response
+    .status(status)
+    .type('application/problem+json')
+    .send(
+      JSON.stringify({
+        type: 'about:blank',
+        title,
+        status,
+        ...(detail === undefined ? {} : { detail }),
+        ...(errors.length > 0 ? { errors } : {}),
+      }),
+    );
 }
 
 /** Every error leaves as problem details; what we did not foresee keeps its words to the log. */
@@ -26,8 +37,12 @@ export const problems: ErrorRequestHandler = (error: unknown, request, response,
     sendProblem(response, error);
     return;
   }
-  const status = typeof error === 'object' && error !== null && 'status' in error && typeof error.status === 'number' ? error.status : 500;
-  if (status === 413) sendProblem(response, new Refusal(413, 'Too large', 'The body is larger than this address takes.'));
+  const status =
+    typeof error === 'object' && error !== null && 'status' in error && typeof error.status === 'number'
+      ? error.status
+      : 500;
+  if (status === 413)
+    sendProblem(response, new Refusal(413, 'Too large', 'The body is larger than this address takes.'));
   else if (status === 400) sendProblem(response, new Refusal(400, 'No JSON', 'The body could not be read as JSON.'));
   else {
     request.log.error({ err: error }, 'unforeseen');

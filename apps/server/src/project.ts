@@ -55,8 +55,14 @@ export class OpenProject {
   /** The same packages in the same versions, read by the same code, declare the same. */
   #key(): string | undefined {
     try {
-      const hash = createHash('sha256').update(this.folder).update(readFileSync(this.workerFile)).update(readFileSync(join(this.folder, 'package.json')));
-      return hash.update(readFileSync(join(this.folder, 'node_modules/.package-lock.json'))).digest('hex').slice(0, 24);
+      const hash = createHash('sha256')
+        .update(this.folder)
+        .update(readFileSync(this.workerFile))
+        .update(readFileSync(join(this.folder, 'package.json')));
+      return hash
+        .update(readFileSync(join(this.folder, 'node_modules/.package-lock.json')))
+        .digest('hex')
+        .slice(0, 24);
     } catch {
       return undefined;
     }

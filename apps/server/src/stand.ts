@@ -6,13 +6,26 @@ import type { Bundler } from './bundle.js';
  * server's API; and its policy lets it fetch nothing but its bundle.
  */
 const policy = [
-  "default-src 'none'", "script-src 'self'", "style-src 'self' 'unsafe-inline'", 'img-src data: blob:', 'font-src data:', "connect-src 'none'",
-  "form-action 'none'", "base-uri 'none'", "frame-ancestors 'self'", 'sandbox allow-scripts',
+  "default-src 'none'",
+  "script-src 'self'",
+  "style-src 'self' 'unsafe-inline'",
+  'img-src data: blob:',
+  'font-src data:',
+  "connect-src 'none'",
+  "form-action 'none'",
+  "base-uri 'none'",
+  "frame-ancestors 'self'",
+  'sandbox allow-scripts',
 ].join('; ');
 
 export function standRouter(bundler: Bundler): Router {
   const router = Router();
-  const open = (response: Response): Response => response.set({ 'Content-Security-Policy': policy, 'Cross-Origin-Resource-Policy': 'cross-origin', 'Cache-Control': 'private, max-age=3600' });
+  const open = (response: Response): Response =>
+    response.set({
+      'Content-Security-Policy': policy,
+      'Cross-Origin-Resource-Policy': 'cross-origin',
+      'Cache-Control': 'private, max-age=3600',
+    });
   router.get('/frame/:key', async ({ params }, response) => {
     await bundler.get(params.key);
     open(response).type('html').send(`<!doctype html>
@@ -20,10 +33,14 @@ export function standRouter(bundler: Bundler): Router {
 <body><div id="stand"></div><script src="../bundle/${params.key}.js"></script></body></html>`);
   });
   router.get('/bundle/:key.js', async ({ params }, response) => {
-    open(response).type('js').send((await bundler.get(params.key)).script);
+    open(response)
+      .type('js')
+      .send((await bundler.get(params.key)).script);
   });
   router.get('/bundle/:key.css', async ({ params }, response) => {
-    open(response).type('css').send((await bundler.get(params.key)).style);
+    open(response)
+      .type('css')
+      .send((await bundler.get(params.key)).style);
   });
   return router;
 }

@@ -12,11 +12,27 @@ export const router = createBrowserRouter([
     hydrateFallbackElement: <Busy>Opening …</Busy>,
     children: [
       { index: true, loader: () => redirect('/forms/freight-booking-short') },
-      { path: 'inputs', lazy: () => import('./pages/inputs/inputs-page.js'), children: [{ path: ':id', lazy: () => import('./pages/inputs/stand-page.js') }] },
+      {
+        path: 'inputs',
+        lazy: () => import('./pages/inputs/inputs-page.js'),
+        children: [{ path: ':id', lazy: () => import('./pages/inputs/stand-page.js') }],
+      },
       { path: 'adapters/:name', lazy: () => import('./pages/inputs/adapter-page.js') },
-      { path: 'codecs', lazy: () => import('./pages/codecs/codecs-page.js'), children: [{ path: ':name', lazy: () => import('./pages/codecs/codec-page.js') }] },
-      { path: 'fields', lazy: () => import('./pages/fields/fields-page.js'), children: [{ path: ':name', lazy: () => import('./pages/fields/field-page.js') }] },
-      { path: 'groups', lazy: () => import('./pages/groups/groups-page.js'), children: [{ path: ':name', lazy: () => import('./pages/groups/group-page.js') }] },
+      {
+        path: 'codecs',
+        lazy: () => import('./pages/codecs/codecs-page.js'),
+        children: [{ path: ':name', lazy: () => import('./pages/codecs/codec-page.js') }],
+      },
+      {
+        path: 'fields',
+        lazy: () => import('./pages/fields/fields-page.js'),
+        children: [{ path: ':name', lazy: () => import('./pages/fields/field-page.js') }],
+      },
+      {
+        path: 'groups',
+        lazy: () => import('./pages/groups/groups-page.js'),
+        children: [{ path: ':name', lazy: () => import('./pages/groups/group-page.js') }],
+      },
       { path: 'forms', lazy: () => import('./pages/forms/forms-page.js') },
       { path: 'forms/:name/:record?', lazy: () => import('./pages/forms/form-page.js') },
       { path: 'hand-over', lazy: () => import('./pages/hand-over/hand-over-page.js') },

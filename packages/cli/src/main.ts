@@ -16,7 +16,9 @@ program
       return;
     }
     for (const { input, adapter } of inspection.inputs) {
-      console.log(`${input.id.padEnd(48)} ${input.family.padEnd(10)} ${adapter ? `${adapter.value.property} → ${adapter.change.report} ${adapter.change.path}` : 'no pair found'}`);
+      console.log(
+        `${input.id.padEnd(48)} ${input.family.padEnd(10)} ${adapter ? `${adapter.value.property} → ${adapter.change.report} ${adapter.change.path}` : 'no pair found'}`,
+      );
     }
     if (inspection.missing.length > 0) console.log(`Not installed: ${inspection.missing.join(', ')}`);
   });

@@ -21,7 +21,8 @@ interface Booking {
   consignee?: { name: string };
   pieces: number;
 }
-const open = (values?: unknown) => openForm<Booking>({ schema: booking, values, codecs: { '/collection': makeCodec({ kind: 'date' }) } });
+const open = (values?: unknown) =>
+  openForm<Booking>({ schema: booking, values, codecs: { '/collection': makeCodec({ kind: 'date' }) } });
 
 describe('a field', () => {
   it('keeps what cannot be parsed exactly as typed, and says why', () => {
@@ -116,7 +117,11 @@ describe('sending', () => {
   });
   it('puts what the server refuses onto the field, until that is changed', async () => {
     const form = open(good);
-    const details = readProblemDetails({ title: 'Refused', status: 422, errors: [{ pointer: '#/consignor/name', detail: 'Not known.' }] });
+    const details = readProblemDetails({
+      title: 'Refused',
+      status: 422,
+      errors: [{ pointer: '#/consignor/name', detail: 'Not known.' }],
+    });
     await form.submit(() => Promise.resolve({ kind: 'refused', problems: details.problems, message: details.title }));
     const name = form.field('/consignor/name');
     expect(name.told.map(({ message }) => message)).toEqual(['Not known.']);
@@ -151,7 +156,11 @@ describe('records', () => {
     first.field('/pieces').report('4x');
     first.field('/pieces').leave();
     first.field('/consignor/name').report('Hareby Hall');
-    const again = openForm({ schema: booking, values: { pieces: 4 }, restore: JSON.parse(JSON.stringify(first.snapshot())) as never });
+    const again = openForm({
+      schema: booking,
+      values: { pieces: 4 },
+      restore: JSON.parse(JSON.stringify(first.snapshot())) as never,
+    });
     expect(again.field('/pieces').shown).toBe('4x');
     expect(again.field('/pieces').told).toHaveLength(1);
     expect(again.field('/consignor/name').held).toBe('Hareby Hall');
@@ -163,7 +172,10 @@ describe('records', () => {
 
 it('shares one compiled schema between forms without mixing them', () => {
   const compiled = compileSchema(booking);
-  const [a, b] = [openForm({ schema: booking, compiled }), openForm({ schema: booking, compiled, values: { pieces: 0 } })];
+  const [a, b] = [
+    openForm({ schema: booking, compiled }),
+    openForm({ schema: booking, compiled, values: { pieces: 0 } }),
+  ];
   a.field('/pieces').report('7');
   expect(b.field('/pieces').problems.map(({ keyword }) => keyword)).toEqual(['minimum']);
   expect(a.field('/pieces').problems).toEqual([]);

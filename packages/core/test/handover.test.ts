@@ -12,14 +12,35 @@ const demo = (): Kit => {
 
 it('gives source for every adapter, codec and form of the demo kit', () => {
   const paths = handOver(demo()).map(({ path }) => path);
-  expect(paths).toEqual(expect.arrayContaining(['adapters/day-picker.ts', 'codecs/calendar-date.ts', 'codecs/calendar-date.test.ts', 'fields.ts', 'forms/freight-booking-short.tsx', 'forms/freight-booking-short.schema.json', 'kit.json']));
+  expect(paths).toEqual(
+    expect.arrayContaining([
+      'adapters/day-picker.ts',
+      'codecs/calendar-date.ts',
+      'codecs/calendar-date.test.ts',
+      'fields.ts',
+      'forms/freight-booking-short.tsx',
+      'forms/freight-booking-short.schema.json',
+      'kit.json',
+    ]),
+  );
 });
 
 it('gives source that compiles under strict, against the libraries and the packages of the project', () => {
   const files = new Map(handOver(demo()).map(({ path, text }) => [join(home, 'demo/project/handed-over', path), text]));
   const options: ts.CompilerOptions = {
-    strict: true, noUncheckedIndexedAccess: true, exactOptionalPropertyTypes: false, noEmit: true, skipLibCheck: true, jsx: ts.JsxEmit.ReactJSX, resolveJsonModule: true,
-    target: ts.ScriptTarget.ES2022, module: ts.ModuleKind.ESNext, moduleResolution: ts.ModuleResolutionKind.Bundler, customConditions: ['source'], types: ['node'], typeRoots: [join(home, 'node_modules/@types')],
+    strict: true,
+    noUncheckedIndexedAccess: true,
+    exactOptionalPropertyTypes: false,
+    noEmit: true,
+    skipLibCheck: true,
+    jsx: ts.JsxEmit.ReactJSX,
+    resolveJsonModule: true,
+    target: ts.ScriptTarget.ES2022,
+    module: ts.ModuleKind.ESNext,
+    moduleResolution: ts.ModuleResolutionKind.Bundler,
+    customConditions: ['source'],
+    types: ['node'],
+    typeRoots: [join(home, 'node_modules/@types')],
     paths: { '@poietra/*': [join(home, 'packages/*/src/index.ts')], react: [join(home, 'node_modules/@types/react')] },
   };
   const host = ts.createCompilerHost(options);
@@ -34,7 +55,12 @@ it('gives source that compiles under strict, against the libraries and the packa
   const roots = [...files.keys()].filter((name) => /\.tsx?$/.test(name));
   const program = ts.createProgram([...roots, join(home, 'apps/workbench/src/styles.d.ts')], options, host);
   const found = ts.getPreEmitDiagnostics(program).filter(({ file }) => file?.fileName.includes('handed-over'));
-  expect(found.map(({ file, messageText }) => `${file?.fileName.split('handed-over/')[1] ?? ''}: ${ts.flattenDiagnosticMessageText(messageText, ' ')}`)).toEqual([]);
+  expect(
+    found.map(
+      ({ file, messageText }) =>
+        `${file?.fileName.split('handed-over/')[1] ?? ''}: ${ts.flattenDiagnosticMessageText(messageText, ' ')}`,
+    ),
+  ).toEqual([]);
 }, 60_000);
 
 it('never says any', () => {
@@ -43,8 +69,13 @@ it('never says any', () => {
 
 it('writes types for what schemas say: required, optional, conditional, choices, lists, definitions', () => {
   const schema = {
-    type: 'object', required: ['kind'],
-    properties: { kind: { enum: ['a', 'b'] }, lines: { type: 'array', items: { $ref: '#/$defs/line' } }, 'odd name': { type: ['integer', 'null'] } },
+    type: 'object',
+    required: ['kind'],
+    properties: {
+      kind: { enum: ['a', 'b'] },
+      lines: { type: 'array', items: { $ref: '#/$defs/line' } },
+      'odd name': { type: ['integer', 'null'] },
+    },
     then: { properties: { hazardClass: { type: 'string' } } },
     $defs: { line: { type: 'object', properties: { next: { $ref: '#/$defs/line' } } } },
   };
@@ -61,7 +92,10 @@ export interface Line {
 });
 
 it('makes a schema stand alone, with groups within groups as definitions', () => {
-  const groups = { party: { title: 'Party', schema: { properties: { address: { $ref: 'urn:poietra:group:address' } } } }, address: { title: 'Address', schema: { type: 'object' } } };
+  const groups = {
+    party: { title: 'Party', schema: { properties: { address: { $ref: 'urn:poietra:group:address' } } } },
+    address: { title: 'Address', schema: { type: 'object' } },
+  };
   expect(standaloneSchema({ properties: { a: { $ref: 'urn:poietra:group:party' } } }, groups)).toEqual({
     properties: { a: { $ref: '#/$defs/party' } },
     $defs: { party: { properties: { address: { $ref: '#/$defs/address' } } }, address: { type: 'object' } },

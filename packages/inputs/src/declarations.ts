@@ -5,7 +5,8 @@ import ts from 'typescript';
 import { styleSheets, type Project, type ProjectPackage } from './project.js';
 
 /** Properties of every HTML element; they say nothing about an input, and there are hundreds of them. */
-const everywhere = /^(aria-|data-|on(Capture|Copy|Cut|Paste|Composition|Key|Mouse|Touch|Pointer|Wheel|Animation|Transition|Drag|Drop|Scroll|Load|Error|Abort|Can|Duration|Emptied|Encrypted|Ended|Loaded|Pause|Play|Progress|Rate|Seek|Stalled|Suspend|TimeUpdate|Volume|Waiting|Got|Lost|Click|DoubleClick|AuxClick|ContextMenu|Submit|Reset|BeforeInput|BeforeToggle|Toggle)|style$|className$|children$|key$|ref$|dangerouslySetInnerHTML$|suppress|slot$|is$|inner|prefix$|property$|rel$|resource$|rev$|typeof$|vocab$|about$|content$|datatype$|inlist$|item[A-Z]|results$|security$|unselectable$|popover|exportparts$|part$|nonce$|radioGroup$|translate$|spellCheck$|access|auto(Capitalize|Correct|Save)|contentEditable$|contextMenu$|dir$|draggable$|enterKeyHint$|inert$|lang$|role$|title$|color$)/;
+const everywhere =
+  /^(aria-|data-|on(Capture|Copy|Cut|Paste|Composition|Key|Mouse|Touch|Pointer|Wheel|Animation|Transition|Drag|Drop|Scroll|Load|Error|Abort|Can|Duration|Emptied|Encrypted|Ended|Loaded|Pause|Play|Progress|Rate|Seek|Stalled|Suspend|TimeUpdate|Volume|Waiting|Got|Lost|Click|DoubleClick|AuxClick|ContextMenu|Submit|Reset|BeforeInput|BeforeToggle|Toggle)|style$|className$|children$|key$|ref$|dangerouslySetInnerHTML$|suppress|slot$|is$|inner|prefix$|property$|rel$|resource$|rev$|typeof$|vocab$|about$|content$|datatype$|inlist$|item[A-Z]|results$|security$|unselectable$|popover|exportparts$|part$|nonce$|radioGroup$|translate$|spellCheck$|access|auto(Capitalize|Correct|Save)|contentEditable$|contextMenu$|dir$|draggable$|enterKeyHint$|inert$|lang$|role$|title$|color$)/;
 const telling = /^(value|checked|selected|date|color|files|pressed|selectedKeys?|isSelected|start|defaultDate)$/;
 
 export interface Progress {
@@ -15,13 +16,27 @@ export interface Progress {
 }
 
 /** Reads all packages in one program, since they share the framework's types. */
-export function declaredInputs(project: Project, packages: readonly ProjectPackage[], tell?: (progress: Progress) => void): FoundInput[] {
+export function declaredInputs(
+  project: Project,
+  packages: readonly ProjectPackage[],
+  tell?: (progress: Progress) => void,
+): FoundInput[] {
   const typed = packages.filter((pkg) => !/^(react|react-dom|typescript)$|^@types\//.test(pkg.name));
   const entry = join(project.folder, '__poietra_entry.ts');
-  const source = typed.map(({ name }, i) => `import * as m${i} from ${JSON.stringify(name)}; export { m${i} };`).join('\n') + '\nexport declare const anElement: HTMLInputElement & HTMLDivElement;';
+  const source =
+    typed.map(({ name }, i) => `import * as m${i} from ${JSON.stringify(name)}; export { m${i} };`).join('\n') +
+    '\nexport declare const anElement: HTMLInputElement & HTMLDivElement;';
   const options: ts.CompilerOptions = {
-    target: ts.ScriptTarget.ES2022, module: ts.ModuleKind.ESNext, moduleResolution: ts.ModuleResolutionKind.Bundler,
-    jsx: ts.JsxEmit.ReactJSX, strict: true, skipLibCheck: true, noEmit: true, types: [], esModuleInterop: true, lib: ['lib.es2022.d.ts', 'lib.dom.d.ts'],
+    target: ts.ScriptTarget.ES2022,
+    module: ts.ModuleKind.ESNext,
+    moduleResolution: ts.ModuleResolutionKind.Bundler,
+    jsx: ts.JsxEmit.ReactJSX,
+    strict: true,
+    skipLibCheck: true,
+    noEmit: true,
+    types: [],
+    esModuleInterop: true,
+    lib: ['lib.es2022.d.ts', 'lib.dom.d.ts'],
   };
   const host = ts.createCompilerHost(options);
   const read = host.readFile.bind(host);
@@ -29,7 +44,8 @@ export function declaredInputs(project: Project, packages: readonly ProjectPacka
   const parse = host.getSourceFile.bind(host);
   host.fileExists = (name) => name === entry || exists(name);
   host.readFile = (name) => (name === entry ? source : read(name));
-  host.getSourceFile = (name, language) => (name === entry ? ts.createSourceFile(name, source, language) : parse(name, language));
+  host.getSourceFile = (name, language) =>
+    name === entry ? ts.createSourceFile(name, source, language) : parse(name, language);
   host.getCurrentDirectory = () => project.folder;
   tell?.({ done: 0, total: typed.length, doing: 'reading type declarations' });
   const program = ts.createProgram([entry], options, host);
@@ -65,7 +81,9 @@ class Reader {
 
   #takesElement(parameter: ts.Symbol): boolean {
     const type = this.checker.getTypeOfSymbolAtLocation(parameter, this.where);
-    const saysAnything = (type.flags & (ts.TypeFlags.Any | ts.TypeFlags.Unknown | ts.TypeFlags.TypeParameter)) !== 0 || this.checker.typeToString(type) === '{}';
+    const saysAnything =
+      (type.flags & (ts.TypeFlags.Any | ts.TypeFlags.Unknown | ts.TypeFlags.TypeParameter)) !== 0 ||
+      this.checker.typeToString(type) === '{}';
     return !saysAnything && this.anElement !== undefined && this.checker.isTypeAssignableTo(this.anElement, type);
   }
 
@@ -93,10 +111,18 @@ class Reader {
     return found.filter(({ export: exported }) => !found.some((other) => exported === `default.${other.export}`));
   }
 
-  #about(symbol: ts.Symbol, target: ts.Symbol): Pick<FoundInput, 'id' | 'package' | 'version' | 'export' | 'module' | 'css' | 'says'> {
+  #about(
+    symbol: ts.Symbol,
+    target: ts.Symbol,
+  ): Pick<FoundInput, 'id' | 'package' | 'version' | 'export' | 'module' | 'css' | 'says'> {
     const says = ts.displayPartsToString(target.getDocumentationComment(this.checker)).split('\n\n')[0]?.trim();
     return {
-      id: `${this.pkg.name}#${symbol.name}`, package: this.pkg.name, version: this.pkg.version, export: symbol.name, module: this.pkg.name, css: styleSheets(this.pkg),
+      id: `${this.pkg.name}#${symbol.name}`,
+      package: this.pkg.name,
+      version: this.pkg.version,
+      export: symbol.name,
+      module: this.pkg.name,
+      css: styleSheets(this.pkg),
       ...(says ? { says } : {}),
     };
   }
@@ -105,17 +131,36 @@ class Reader {
   #component(symbol: ts.Symbol, target: ts.Symbol, type: ts.Type): FoundInput | undefined {
     const name = symbol.name === 'default' ? target.name : symbol.name;
     if (!/^[A-Z]/.test(name) && symbol.name !== 'default') return undefined;
-    const signature = type.getCallSignatures().find((one) => one.parameters.length >= 1 && /Element|ReactNode|JSX/.test(this.checker.typeToString(one.getReturnType())));
+    const signature = type
+      .getCallSignatures()
+      .find(
+        (one) =>
+          one.parameters.length >= 1 && /Element|ReactNode|JSX/.test(this.checker.typeToString(one.getReturnType())),
+      );
     const parameter = signature?.parameters[0];
     const made = type.getConstructSignatures()[0]?.getReturnType().getProperty('props');
-    const props = parameter ? this.checker.getTypeOfSymbolAtLocation(parameter, this.where) : made && type.getConstructSignatures()[0]?.getReturnType().getProperty('render') ? this.checker.getTypeOfSymbolAtLocation(made, this.where) : undefined;
+    const props = parameter
+      ? this.checker.getTypeOfSymbolAtLocation(parameter, this.where)
+      : made && type.getConstructSignatures()[0]?.getReturnType().getProperty('render')
+        ? this.checker.getTypeOfSymbolAtLocation(made, this.where)
+        : undefined;
     if (!props) return undefined;
     const { properties, kind } = this.#variant(props);
     // What every HTML element takes makes no input; what HTML's own inputs take does.
-    const valued = properties.some(({ name: property, inherited }) => telling.test(property) && !inherited) || this.#isHtmlInput(props);
-    const reports = properties.some(({ args, name: property }) => args && /^on.*(Change|Select|Input|Update|Drop)/.test(property));
+    const valued =
+      properties.some(({ name: property, inherited }) => telling.test(property) && !inherited) ||
+      this.#isHtmlInput(props);
+    const reports = properties.some(
+      ({ args, name: property }) => args && /^on.*(Change|Select|Input|Update|Drop)/.test(property),
+    );
     if (!valued || !reports) return undefined;
-    const declared = kind ? properties.map((property) => (telling.test(property.name) ? { ...property, type: `${property.type} where ${kind.name} = "${kind.value}"` } : property)) : properties;
+    const declared = kind
+      ? properties.map((property) =>
+          telling.test(property.name)
+            ? { ...property, type: `${property.type} where ${kind.name} = "${kind.value}"` }
+            : property,
+        )
+      : properties;
     const handle = properties.length > 0 ? this.#handleMethods(props) : [];
     return { ...this.#about(symbol, target), family: 'component', properties: declared, events: [], methods: handle };
   }
@@ -126,8 +171,14 @@ class Reader {
     if (!constraint.isUnion()) return { properties: this.#properties(constraint) };
     for (const member of constraint.types) {
       const properties = this.#properties(member);
-      if (!properties.some(({ name }) => telling.test(name)) || !properties.some(({ args, name }) => args && /^on.*(Change|Select)/.test(name))) continue;
-      const kind = properties.find(({ choices, required, type }) => choices?.length === 1 && required && /^"/.test(type));
+      if (
+        !properties.some(({ name }) => telling.test(name)) ||
+        !properties.some(({ args, name }) => args && /^on.*(Change|Select)/.test(name))
+      )
+        continue;
+      const kind = properties.find(
+        ({ choices, required, type }) => choices?.length === 1 && required && /^"/.test(type),
+      );
       const value = kind?.choices?.[0];
       return kind && value !== undefined ? { properties, kind: { name: kind.name, value } } : { properties };
     }
@@ -160,20 +211,33 @@ class Reader {
     const callable = bare.isUnion() ? bare.types.find((member) => member.getCallSignatures().length > 0) : bare;
     const signature = callable?.getCallSignatures()[0];
     const says = ts.displayPartsToString(property.getDocumentationComment(this.checker)).trim();
-    const choices = (bare.isUnion() ? bare.types : [bare]).flatMap((member) => (member.isStringLiteral() ? [member.value] : []));
+    const choices = (bare.isUnion() ? bare.types : [bare]).flatMap((member) =>
+      member.isStringLiteral() ? [member.value] : [],
+    );
     return {
       name: property.name,
       type: this.#text(type),
       ...(says ? { says } : {}),
       ...(property.flags & ts.SymbolFlags.Optional ? {} : { required: true }),
       ...(this.#fromHtml(property) === undefined ? {} : { inherited: true as const }),
-      ...(signature ? { args: signature.parameters.map((one) => ({ name: one.name, type: this.#text(this.checker.getTypeOfSymbolAtLocation(one, this.where)) })) } : {}),
+      ...(signature
+        ? {
+            args: signature.parameters.map((one) => ({
+              name: one.name,
+              type: this.#text(this.checker.getTypeOfSymbolAtLocation(one, this.where)),
+            })),
+          }
+        : {}),
       ...(choices.length > 0 ? { choices } : {}),
     };
   }
 
   #text(type: ts.Type): string {
-    const text = this.checker.typeToString(type, undefined, ts.TypeFormatFlags.NoTruncation | ts.TypeFormatFlags.UseAliasDefinedOutsideCurrentScope);
+    const text = this.checker.typeToString(
+      type,
+      undefined,
+      ts.TypeFormatFlags.NoTruncation | ts.TypeFormatFlags.UseAliasDefinedOutsideCurrentScope,
+    );
     return text.length > 160 ? `${text.slice(0, 157)}…` : text;
   }
 
@@ -183,7 +247,12 @@ class Reader {
     const candidates: { start: WidgetUse['start']; signature: ts.Signature; handle?: string; member?: string }[] = [
       ...type.getConstructSignatures().map((signature) => ({ start: 'new' as const, signature })),
       ...type.getCallSignatures().map((signature) => ({ start: 'call' as const, signature })),
-      ...(create ? this.checker.getTypeOfSymbolAtLocation(create, this.where).getCallSignatures().map((signature) => ({ start: 'call' as const, signature, member: 'create' })) : []),
+      ...(create
+        ? this.checker
+            .getTypeOfSymbolAtLocation(create, this.where)
+            .getCallSignatures()
+            .map((signature) => ({ start: 'call' as const, signature, member: 'create' }))
+        : []),
     ];
     for (const { start, signature, member } of candidates) {
       const [element, options] = signature.parameters;
@@ -195,17 +264,37 @@ class Reader {
       if (!properties.some(({ name }) => telling.test(name))) continue;
       const made = signature.getReturnType();
       const single = made.isUnion() ? (made.types.find((one) => one.getProperty('destroy')) ?? made) : made;
-      const methods = this.checker.getPropertiesOfType(single).filter((one) => this.checker.getTypeOfSymbolAtLocation(one, this.where).getCallSignatures().length > 0).map((one) => one.name);
-      const update = methods.find((name) => /^set(Value|Date|Data|Choice)$/.test(name)) ?? methods.find((name) => /^set([A-Z]|$)/.test(name));
+      const methods = this.checker
+        .getPropertiesOfType(single)
+        .filter((one) => this.checker.getTypeOfSymbolAtLocation(one, this.where).getCallSignatures().length > 0)
+        .map((one) => one.name);
+      const update =
+        methods.find((name) => /^set(Value|Date|Data|Choice)$/.test(name)) ??
+        methods.find((name) => /^set([A-Z]|$)/.test(name));
       if (update === undefined) continue;
-      const reportsByOption = properties.some(({ args, name, type: text }) => /^on(Change|Select|Update)$/.test(name) && (args !== undefined || /Hook|=>|Function/.test(text)));
+      const reportsByOption = properties.some(
+        ({ args, name, type: text }) =>
+          /^on(Change|Select|Update)$/.test(name) && (args !== undefined || /Hook|=>|Function/.test(text)),
+      );
       const destroy = methods.find((name) => /^(destroy|dispose|remove)$/.test(name));
       return {
         ...this.#about(symbol, target),
         ...(member ? { export: `${symbol.name}.${member}` } : {}),
-        family: 'widget', events: [], methods,
-        properties: properties.map((property) => (/^on[A-Z]/.test(property.name) && !property.args ? { ...property, args: this.#hookArgs(taken, property.name) } : property)),
-        widget: { start, update, reports: reportsByOption ? 'options' : 'on', element: /Input/.test(first) || reportsByOption ? 'input' : 'div', ...(destroy ? { destroy } : {}) },
+        family: 'widget',
+        events: [],
+        methods,
+        properties: properties.map((property) =>
+          /^on[A-Z]/.test(property.name) && !property.args
+            ? { ...property, args: this.#hookArgs(taken, property.name) }
+            : property,
+        ),
+        widget: {
+          start,
+          update,
+          reports: reportsByOption ? 'options' : 'on',
+          element: /Input/.test(first) || reportsByOption ? 'input' : 'div',
+          ...(destroy ? { destroy } : {}),
+        },
       };
     }
     return undefined;
@@ -219,7 +308,11 @@ class Reader {
     for (const member of type.isUnion() ? type.types : [type]) {
       const element = this.checker.getIndexTypeOfType(member, ts.IndexKind.Number);
       const signature = (element ?? member).getCallSignatures()[0];
-      if (signature) return signature.parameters.map((one) => ({ name: one.name, type: this.#text(this.checker.getTypeOfSymbolAtLocation(one, this.where)) }));
+      if (signature)
+        return signature.parameters.map((one) => ({
+          name: one.name,
+          type: this.#text(this.checker.getTypeOfSymbolAtLocation(one, this.where)),
+        }));
     }
     return [];
   }

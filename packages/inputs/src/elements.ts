@@ -3,7 +3,9 @@ import { existsSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { styleSheets, type ProjectPackage } from './project.js';
 
-interface ManifestType { readonly text?: string }
+interface ManifestType {
+  readonly text?: string;
+}
 interface Member {
   readonly kind?: string;
   readonly name?: string;
@@ -25,7 +27,11 @@ interface Declaration {
 interface Module {
   readonly path?: string;
   readonly declarations?: readonly Declaration[];
-  readonly exports?: readonly { readonly kind?: string; readonly name?: string; readonly declaration?: { readonly name?: string } }[];
+  readonly exports?: readonly {
+    readonly kind?: string;
+    readonly name?: string;
+    readonly declaration?: { readonly name?: string };
+  }[];
 }
 
 /** The elements that a package declares in its custom-elements manifest (schema version 1 and 2). */
@@ -40,29 +46,47 @@ export function elementsOf(pkg: ProjectPackage): FoundInput[] {
   } catch {
     return [];
   }
-  return modules.flatMap((module) => (module.declarations ?? []).flatMap((declaration) => element(pkg, module, declaration, dirname(path)) ?? []));
+  return modules.flatMap((module) =>
+    (module.declarations ?? []).flatMap((declaration) => element(pkg, module, declaration, dirname(path)) ?? []),
+  );
 }
 
 function element(pkg: ProjectPackage, module: Module, declaration: Declaration, base: string): FoundInput | undefined {
   const { tagName, members = [], events = [] } = declaration;
   if (!tagName || !/^[a-z][a-z0-9._-]*-[a-z0-9._-]*$/.test(tagName)) return undefined;
   const properties: DeclaredProperty[] = members
-    .filter(({ kind, privacy, static: isStatic, name, readonly: fixed }) => kind === 'field' && (privacy ?? 'public') === 'public' && !isStatic && !fixed && name !== undefined)
+    .filter(
+      ({ kind, privacy, static: isStatic, name, readonly: fixed }) =>
+        kind === 'field' && (privacy ?? 'public') === 'public' && !isStatic && !fixed && name !== undefined,
+    )
     .map(({ name = '', type, description }) => {
       const text = type?.text ?? 'unknown';
       const choices = [...text.matchAll(/'([^']*)'/g)].map((match) => match[1] ?? '');
-      return { name, type: text, ...(description ? { says: description } : {}), ...(choices.length > 0 ? { choices } : {}) };
+      return {
+        name,
+        type: text,
+        ...(description ? { says: description } : {}),
+        ...(choices.length > 0 ? { choices } : {}),
+      };
     });
-  const methods = members.filter(({ kind, privacy }) => kind === 'method' && (privacy ?? 'public') === 'public').flatMap(({ name }) => name ?? []);
+  const methods = members
+    .filter(({ kind, privacy }) => kind === 'method' && (privacy ?? 'public') === 'public')
+    .flatMap(({ name }) => name ?? []);
   const says = declaration.summary ?? declaration.description;
   return {
     id: `${pkg.name}#${tagName}`,
-    family: 'element', package: pkg.name, version: pkg.version, export: declaration.name ?? tagName,
+    family: 'element',
+    package: pkg.name,
+    version: pkg.version,
+    export: declaration.name ?? tagName,
     module: moduleOf(pkg, module, base),
     tag: tagName,
     ...(says ? { says } : {}),
-    properties, methods,
-    events: events.flatMap(({ name, description, type }) => (name ? [{ name, ...(type?.text ? { type: type.text } : {}), ...(description ? { says: description } : {}) }] : [])),
+    properties,
+    methods,
+    events: events.flatMap(({ name, description, type }) =>
+      name ? [{ name, ...(type?.text ? { type: type.text } : {}), ...(description ? { says: description } : {}) }] : [],
+    ),
     css: styleSheets(pkg).length > 0 ? styleSheets(pkg) : themes(pkg),
   };
 }
@@ -70,13 +94,21 @@ function element(pkg: ProjectPackage, module: Module, declaration: Declaration, 
 /** The module to import so that the element is registered: the manifest's path, where it is there; else the one beside the manifest. */
 function moduleOf(pkg: ProjectPackage, module: Module, base: string): string {
   const path = module.path ?? '';
-  const candidates = [path, join(base, path), path.replace(/\.ts$/, '.js'), join(base, path.replace(/\.ts$/, '.js')), join('dist', path)];
+  const candidates = [
+    path,
+    join(base, path),
+    path.replace(/\.ts$/, '.js'),
+    join(base, path.replace(/\.ts$/, '.js')),
+    join('dist', path),
+  ];
   const found = candidates.find((candidate) => candidate !== '' && existsSync(join(pkg.folder, candidate)));
   return found === undefined ? pkg.name : join(pkg.name, found);
 }
 
 /** Suites keep their sheets in a folder of themes; the lightest-named is the plain one. */
 function themes(pkg: ProjectPackage): string[] {
-  const found = ['dist/themes/light.css', 'themes/light.css', 'dist/themes/default.css'].find((path) => existsSync(join(pkg.folder, path)));
+  const found = ['dist/themes/light.css', 'themes/light.css', 'dist/themes/default.css'].find((path) =>
+    existsSync(join(pkg.folder, path)),
+  );
   return found === undefined ? [] : [join(pkg.name, found)];
 }

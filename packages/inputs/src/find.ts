@@ -25,13 +25,32 @@ export function inspect(folder: string, tell?: (progress: Progress) => void): In
   const project = readProject(folder);
   const elements = project.packages.flatMap((pkg) => elementsOf(pkg));
   const withElements = new Set(elements.map((input) => input.package));
-  const declared = declaredInputs(project, project.packages.filter(({ name }) => !withElements.has(name)), tell);
+  const declared = declaredInputs(
+    project,
+    project.packages.filter(({ name }) => !withElements.has(name)),
+    tell,
+  );
   const found = [...nativeFound(), ...declared, ...elements];
   return {
-    folder: project.folder, project: project.name, missing: project.missing,
+    folder: project.folder,
+    project: project.name,
+    missing: project.missing,
     inputs: found.flatMap((input) => {
       const native = input.family === 'native' ? nativeAdapters[input.export] : undefined;
-      const drafted = native ? { adapter: native, findings: [{ about: 'value' as const, says: 'It is HTML’s own.', evidence: 'The HTML standard.', from: 'declared' as const, certainty: 1 }] } : draftAdapter(input);
+      const drafted = native
+        ? {
+            adapter: native,
+            findings: [
+              {
+                about: 'value' as const,
+                says: 'It is HTML’s own.',
+                evidence: 'The HTML standard.',
+                from: 'declared' as const,
+                certainty: 1,
+              },
+            ],
+          }
+        : draftAdapter(input);
       return drafted ? [{ input, ...drafted }] : [];
     }),
   };

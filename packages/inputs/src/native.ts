@@ -1,15 +1,25 @@
 import { nativeAdapters, type FoundInput } from '@poietra/core';
 
 const words: Readonly<Record<string, string>> = {
-  text: 'A box for one line of text.', number: 'A box for a number, typed as text so that nothing typed is lost.', checkbox: 'A check mark.',
-  textarea: 'A box for several lines of text.', select: 'A list to choose one value from.', date: 'The browser’s own date box.', range: 'The browser’s own slider.', color: 'The browser’s own colour box.',
+  text: 'A box for one line of text.',
+  number: 'A box for a number, typed as text so that nothing typed is lost.',
+  checkbox: 'A check mark.',
+  textarea: 'A box for several lines of text.',
+  select: 'A list to choose one value from.',
+  date: 'The browser’s own date box.',
+  range: 'The browser’s own slider.',
+  color: 'The browser’s own colour box.',
 };
 
 /** HTML's own inputs: always there, the same in every project. */
 export function nativeFound(): FoundInput[] {
   return Object.entries(nativeAdapters).map(([name, adapter]) => ({
     id: `native#${name}`,
-    family: 'native', package: 'HTML', version: '', export: name, module: '',
+    family: 'native',
+    package: 'HTML',
+    version: '',
+    export: name,
+    module: '',
     tag: name === 'textarea' || name === 'select' ? name : 'input',
     says: words[name] ?? `The browser’s own ${name} box.`,
     properties: [
@@ -19,6 +29,8 @@ export function nativeFound(): FoundInput[] {
       ...['disabled', 'readOnly', 'required'].map((flag) => ({ name: flag, type: 'boolean' })),
       ...['id', 'name', 'placeholder'].map((text) => ({ name: text, type: 'string' })),
     ],
-    events: [], methods: ['focus'], css: [],
+    events: [],
+    methods: ['focus'],
+    css: [],
   }));
 }

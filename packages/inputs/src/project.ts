@@ -29,7 +29,10 @@ export function readProject(folder: string): Project {
   if (!existsSync(home)) throw new ProjectError(`There is no folder ${home}.`);
   const own = readManifest(join(home, 'package.json'));
   if (!own) throw new ProjectError(`${home} is no project folder: it has no package.json that can be read.`);
-  const wanted = Object.keys({ ...(own['dependencies'] as object | undefined), ...(own['peerDependencies'] as object | undefined) });
+  const wanted = Object.keys({
+    ...(own['dependencies'] as object | undefined),
+    ...(own['peerDependencies'] as object | undefined),
+  });
   const packages: ProjectPackage[] = [];
   const missing: string[] = [];
   for (const name of wanted) {
@@ -37,7 +40,8 @@ export function readProject(folder: string): Project {
     if (found) packages.push(found);
     else missing.push(name);
   }
-  if (wanted.length > 0 && packages.length === 0) throw new ProjectError(`Nothing is installed in ${home}. Run “npm install” there first.`);
+  if (wanted.length > 0 && packages.length === 0)
+    throw new ProjectError(`Nothing is installed in ${home}. Run “npm install” there first.`);
   return { folder: home, name: typeof own['name'] === 'string' ? own['name'] : home, packages, missing };
 }
 
@@ -54,7 +58,9 @@ export function findPackage(from: string, name: string): ProjectPackage | undefi
 function readManifest(path: string): Record<string, unknown> | undefined {
   try {
     const read: unknown = JSON.parse(readFileSync(path, 'utf8'));
-    return typeof read === 'object' && read !== null && !Array.isArray(read) ? (read as Record<string, unknown>) : undefined;
+    return typeof read === 'object' && read !== null && !Array.isArray(read)
+      ? (read as Record<string, unknown>)
+      : undefined;
   } catch {
     return undefined;
   }
@@ -68,12 +74,19 @@ export function styleSheets({ name, folder, manifest }: ProjectPackage): string[
   const main = typeof manifest['style'] === 'string' ? [join(name, manifest['style'])] : [];
   const around = ['.', 'dist', 'dist/css', 'css', 'styles'].flatMap((inner) => {
     const place = join(folder, inner);
-    return existsSync(place) ? readdirSync(place).filter((file) => file.endsWith('.css') && !file.includes('.min.') && !file.includes('.module.')).map((file) => join(name, inner, file)) : [];
+    return existsSync(place)
+      ? readdirSync(place)
+          .filter((file) => file.endsWith('.css') && !file.includes('.min.') && !file.includes('.module.'))
+          .map((file) => join(name, inner, file))
+      : [];
   });
   const found = exported.length > 0 ? exported : main.length > 0 ? main : around;
   const short = name.slice(name.lastIndexOf('/') + 1).replace(/[^a-z]/g, '');
   const rank = (path: string): number => {
-    const file = path.slice(path.lastIndexOf('/') + 1).replace(/(\.min)?\.css$/, '').replace(/[^a-z]/g, '');
+    const file = path
+      .slice(path.lastIndexOf('/') + 1)
+      .replace(/(\.min)?\.css$/, '')
+      .replace(/[^a-z]/g, '');
     return file === 'style' || file === 'styles' ? 0 : file === short ? 1 : 2;
   };
   return [...new Set(found)].sort((a, b) => rank(a) - rank(b)).filter((path, i) => i === 0 && rank(path) < 2);

@@ -1,5 +1,22 @@
-import { ownProperties, propertiesFor, readWritten, valueIn, type AdapterDescription, type InputState } from '@poietra/core';
-import { createElement, useCallback, useEffect, useLayoutEffect, useRef, type ComponentType, type FocusEvent, type FunctionComponent, type ReactNode } from 'react';
+import {
+  ownProperties,
+  propertiesFor,
+  readWritten,
+  valueIn,
+  type AdapterDescription,
+  type InputState,
+} from '@poietra/core';
+import {
+  createElement,
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useRef,
+  type ComponentType,
+  type FocusEvent,
+  type FunctionComponent,
+  type ReactNode,
+} from 'react';
 
 /** What a field gives its input. */
 export interface AdaptedProps {
@@ -24,12 +41,19 @@ const isHandler = (value: unknown): value is Handler => typeof value === 'functi
  * The input with the adapter around it: a component (or the name of an HTML element) of the framework, a custom
  * element's tag, or the constructor or function of a plain-DOM widget, as the description's family says.
  */
-export function adapt(input: unknown, description: AdapterDescription, family: 'native' | 'component' | 'element' | 'widget' = 'component'): AdaptedInput {
+export function adapt(
+  input: unknown,
+  description: AdapterDescription,
+  family: 'native' | 'component' | 'element' | 'widget' = 'component',
+): AdaptedInput {
   const Adapted: AdaptedInput = (props) => {
     const box = useRef<HTMLDivElement>(null);
     const handle = useRef<unknown>(null);
     const { state, attach, leave } = props;
-    useEffect(() => attach({ focus: () => focusOn(description, box.current, handle.current, state.id) }), [attach, state.id]);
+    useEffect(
+      () => attach({ focus: () => focusOn(description, box.current, handle.current, state.id) }),
+      [attach, state.id],
+    );
     const properties = joined(description, props);
     const groupsItself = description.id === undefined;
     const outside = {
@@ -37,7 +61,10 @@ export function adapt(input: unknown, description: AdapterDescription, family: '
       className: 'poietra-box',
       ...(groupsItself
         ? {
-            id: state.id, role: 'group', 'aria-labelledby': state.labelledBy, 'aria-describedby': state.describedBy,
+            id: state.id,
+            role: 'group',
+            'aria-labelledby': state.labelledBy,
+            'aria-describedby': state.describedBy,
             ...(description.invalid || !state.invalid ? {} : { 'data-invalid': true }),
           }
         : {}),
@@ -57,7 +84,10 @@ export function adapt(input: unknown, description: AdapterDescription, family: '
 }
 
 /** Properties from the adapter and the place of use, with the handlers of both. */
-function joined(description: AdapterDescription, { state, extra = {}, report, leave, heard }: AdaptedProps): Record<string, unknown> {
+function joined(
+  description: AdapterDescription,
+  { state, extra = {}, report, leave, heard }: AdaptedProps,
+): Record<string, unknown> {
   const properties = propertiesFor(description, state, readWritten);
   const own = ownProperties(description);
   for (const [name, value] of Object.entries(extra)) if (!own.has(name)) properties[name] = value;
@@ -74,9 +104,34 @@ function joined(description: AdapterDescription, { state, extra = {}, report, le
   return properties;
 }
 
-function inside(input: unknown, family: string, description: AdapterDescription, properties: Record<string, unknown>, props: AdaptedProps, handle: { current: unknown }): ReactNode {
-  if (family === 'widget') return <WidgetHost input={input} description={description} properties={properties} shown={props.state.shown} handle={handle} />;
-  if (family === 'element') return <ElementHost tag={String(input)} properties={properties} description={description} labelledBy={props.state.labelledBy} handle={handle} />;
+function inside(
+  input: unknown,
+  family: string,
+  description: AdapterDescription,
+  properties: Record<string, unknown>,
+  props: AdaptedProps,
+  handle: { current: unknown },
+): ReactNode {
+  if (family === 'widget')
+    return (
+      <WidgetHost
+        input={input}
+        description={description}
+        properties={properties}
+        shown={props.state.shown}
+        handle={handle}
+      />
+    );
+  if (family === 'element')
+    return (
+      <ElementHost
+        tag={String(input)}
+        properties={properties}
+        description={description}
+        labelledBy={props.state.labelledBy}
+        handle={handle}
+      />
+    );
   const takesChoices = props.choices !== undefined && typeof input !== 'string';
   const needsRef = family === 'native' || description.focus.by === 'handle';
   return createElement(input as ComponentType<Record<string, unknown>>, {
@@ -93,7 +148,11 @@ function focusOn(description: AdapterDescription, box: HTMLElement | null, handl
     if (isHandler(method)) method.call(handle);
     return;
   }
-  const found = focus.by === 'inner' ? box?.querySelector<HTMLElement>(focus.selector) : (box?.querySelector<HTMLElement>(`[id="${id}"]`) ?? (handle instanceof HTMLElement ? handle : box?.querySelector<HTMLElement>('*')));
+  const found =
+    focus.by === 'inner'
+      ? box?.querySelector<HTMLElement>(focus.selector)
+      : (box?.querySelector<HTMLElement>(`[id="${id}"]`) ??
+        (handle instanceof HTMLElement ? handle : box?.querySelector<HTMLElement>('*')));
   found?.focus();
 }
 
@@ -104,7 +163,13 @@ interface HostProps {
 }
 
 /** A custom element: values go in as properties where it has such a property, as attributes otherwise; events are heard by name. */
-function ElementHost({ tag, properties, description, handle, labelledBy }: HostProps & { readonly tag: string; readonly labelledBy: string | undefined }): ReactNode {
+function ElementHost({
+  tag,
+  properties,
+  description,
+  handle,
+  labelledBy,
+}: HostProps & { readonly tag: string; readonly labelledBy: string | undefined }): ReactNode {
   const element = useRef<HTMLElement>(null);
   const latest = useRef(properties);
   const given = useRef<ReadonlySet<string>>(new Set());
@@ -115,7 +180,8 @@ function ElementHost({ tag, properties, description, handle, labelledBy }: HostP
     handle.current = node;
     const names = new Set(Object.keys(properties).filter((name) => !isHandler(properties[name])));
     for (const name of names) setOn(node, name, properties[name]);
-    for (const name of given.current) if (!names.has(name)) setOn(node, name, name === description.value.property ? '' : undefined);
+    for (const name of given.current)
+      if (!names.has(name)) setOn(node, name, name === description.value.property ? '' : undefined);
     given.current = names;
   });
   useEffect(() => {
@@ -141,7 +207,13 @@ function setOn(node: HTMLElement, name: string, value: unknown): void {
 }
 
 /** A plain-DOM widget: made once on an element of its own, told of later values, taken away at the end. */
-function WidgetHost({ input, description, properties, shown, handle }: HostProps & { readonly input: unknown; readonly shown: unknown }): ReactNode {
+function WidgetHost({
+  input,
+  description,
+  properties,
+  shown,
+  handle,
+}: HostProps & { readonly input: unknown; readonly shown: unknown }): ReactNode {
   const place = useRef<HTMLDivElement>(null);
   const latest = useRef(properties);
   useLayoutEffect(() => {
@@ -159,7 +231,10 @@ function WidgetHost({ input, description, properties, shown, handle }: HostProps
       else handlers.push([name, (...args) => (latest.current[name] as Handler)(...args)]);
     }
     if (use.reports === 'options') for (const [name, handler] of handlers) options[name] = handler;
-    const made: unknown = use.start === 'new' ? new (input as new (...args: unknown[]) => unknown)(node, options) : (input as Handler)(node, options);
+    const made: unknown =
+      use.start === 'new'
+        ? new (input as new (...args: unknown[]) => unknown)(node, options)
+        : (input as Handler)(node, options);
     const living = use.handle === undefined ? made : ((node as unknown as Record<string, unknown>)[use.handle] ?? made);
     handle.current = living;
     const call = (method: string | undefined, ...args: unknown[]): void => {

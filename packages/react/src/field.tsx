@@ -24,10 +24,28 @@ export interface FieldProps {
 }
 
 /** One field: an adapted input with label, hint, required mark and message, all linked. */
-export function Field({ at, label, hint, placeholder, prefix, suffix, input: Input = nativeInputs['native:text'], choices, inline = false, skin: draw = plain, extra, heard }: FieldProps): ReactNode {
+export function Field({
+  at,
+  label,
+  hint,
+  placeholder,
+  prefix,
+  suffix,
+  input: Input = nativeInputs['native:text'],
+  choices,
+  inline = false,
+  skin: draw = plain,
+  extra,
+  heard,
+}: FieldProps): ReactNode {
   const { baseId } = useScope();
   const { field, shown, told, required, disabled } = useField(at);
-  const ids = { input: partId(baseId, at, 'input'), label: partId(baseId, at, 'label'), hint: partId(baseId, at, 'hint'), error: partId(baseId, at, 'error') };
+  const ids = {
+    input: partId(baseId, at, 'input'),
+    label: partId(baseId, at, 'label'),
+    hint: partId(baseId, at, 'hint'),
+    error: partId(baseId, at, 'error'),
+  };
   const invalid = told.length > 0;
   const describedBy = [hint !== undefined && ids.hint, invalid && ids.error].filter(Boolean).join(' ');
   const report = useCallback((raw: unknown) => field.report(raw), [field]);
@@ -35,13 +53,37 @@ export function Field({ at, label, hint, placeholder, prefix, suffix, input: Inp
   const attach = useCallback((reached: { focus(): void }) => field.attach(reached), [field]);
   if (!Input) return null;
   return draw({
-    at, label, hint, prefix, suffix, required, told, ids, inline,
+    at,
+    label,
+    hint,
+    prefix,
+    suffix,
+    required,
+    told,
+    ids,
+    inline,
     takesLabel: Input.takesLabel ?? false,
     focus: () => field.focus(),
     input: (
       <Input
-        state={{ shown, invalid, disabled, required, readOnly: false, id: ids.input, name: at, labelledBy: ids.label, describedBy: describedBy === '' ? undefined : describedBy, placeholder }}
-        choices={choices} report={report} leave={leave} attach={attach} extra={extra} heard={heard}
+        state={{
+          shown,
+          invalid,
+          disabled,
+          required,
+          readOnly: false,
+          id: ids.input,
+          name: at,
+          labelledBy: ids.label,
+          describedBy: describedBy === '' ? undefined : describedBy,
+          placeholder,
+        }}
+        choices={choices}
+        report={report}
+        leave={leave}
+        attach={attach}
+        extra={extra}
+        heard={heard}
       />
     ),
   });

@@ -10,6 +10,8 @@ export function baseIdFrom(reactId: string): string {
 
 /** The id of a part: the form's base, the place, the part. Different places never give the same id. */
 export function partId(base: string, at: Pointer, part: FieldPart): string {
-  const place = parsePointer(at).map((token) => token.replace(/[^A-Za-z0-9]/g, (char) => `_${(char.codePointAt(0) ?? 0).toString(16)}_`));
+  const place = parsePointer(at).map((token) =>
+    token.replace(/[^A-Za-z0-9]/g, (char) => `_${(char.codePointAt(0) ?? 0).toString(16)}_`),
+  );
   return [base, ...place, part].join('-');
 }

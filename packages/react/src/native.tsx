@@ -14,7 +14,13 @@ interface SelectProps {
 function Select({ value, choices = [], onChange, ...rest }: SelectProps): ReactNode {
   const index = choices.findIndex((choice) => choice.value === value);
   return (
-    <select {...rest} value={index < 0 ? '' : String(index)} onChange={(event) => onChange?.(event.target.value === '' ? undefined : choices[Number(event.target.value)]?.value)}>
+    <select
+      {...rest}
+      value={index < 0 ? '' : String(index)}
+      onChange={(event) =>
+        onChange?.(event.target.value === '' ? undefined : choices[Number(event.target.value)]?.value)
+      }
+    >
       <option value="" />
       {choices.map(({ text }, i) => (
         <option key={i} value={String(i)}>
@@ -29,5 +35,8 @@ const elements: Readonly<Record<string, unknown>> = { textarea: 'textarea', sele
 
 /** HTML's own inputs, adapted, under the names that plans use: `native:text`, `native:checkbox` … */
 export const nativeInputs: Readonly<Record<string, AdaptedInput>> = Object.fromEntries(
-  Object.entries(nativeAdapters).map(([name, description]) => [`native:${name}`, adapt(elements[name] ?? 'input', description, 'native')]),
+  Object.entries(nativeAdapters).map(([name, description]) => [
+    `native:${name}`,
+    adapt(elements[name] ?? 'input', description, 'native'),
+  ]),
 );

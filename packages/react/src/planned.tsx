@@ -1,4 +1,17 @@
-import { formatPointer, joinPointer, parsePointer, planAt, type Form, type Outcome, type Plan, type PlanField, type PlanGroup, type PlanList, type PlanNode, type Problem } from '@poietra/core';
+import {
+  formatPointer,
+  joinPointer,
+  parsePointer,
+  planAt,
+  type Form,
+  type Outcome,
+  type Plan,
+  type PlanField,
+  type PlanGroup,
+  type PlanList,
+  type PlanNode,
+  type Problem,
+} from '@poietra/core';
 import { createContext, useContext, useEffect, useRef, useState, type CSSProperties, type ReactNode } from 'react';
 import type { AdaptedInput } from './adapt.js';
 import { Field } from './field.js';
@@ -36,7 +49,17 @@ export interface PlannedFormProps {
 }
 
 /** A whole form from a plan: fields, groups, lists, the summary of what is wrong, and sending. */
-export function PlannedForm({ form, plan, inputs, skins, skin = plain, send, submitLabel = 'Send', actions, heard }: PlannedFormProps): ReactNode {
+export function PlannedForm({
+  form,
+  plan,
+  inputs,
+  skins,
+  skin = plain,
+  send,
+  submitLabel = 'Send',
+  actions,
+  heard,
+}: PlannedFormProps): ReactNode {
   const element = useRef<HTMLFormElement>(null);
   const summary = useRef<HTMLDivElement>(null);
   const [focusWanted, setFocusWanted] = useState<readonly Problem[]>();
@@ -46,7 +69,9 @@ export function PlannedForm({ form, plan, inputs, skins, skin = plain, send, sub
   useEffect(() => {
     if (!focusWanted || !element.current) return;
     const bad = new Set(focusWanted.map(({ at }) => at));
-    const first = [...element.current.querySelectorAll<HTMLElement>('[data-at]')].find(({ dataset }) => bad.has(dataset['at'] ?? ''));
+    const first = [...element.current.querySelectorAll<HTMLElement>('[data-at]')].find(({ dataset }) =>
+      bad.has(dataset['at'] ?? ''),
+    );
     const at = first?.dataset['at'];
     if (at !== undefined) form.field(at).focus();
     else summary.current?.focus();
@@ -63,13 +88,19 @@ export function PlannedForm({ form, plan, inputs, skins, skin = plain, send, sub
   };
   return (
     <FormScope form={form}>
-      <DrawingContext.Provider value={{ inputs: { ...nativeInputs, ...inputs }, skins: { plain, ...skins }, skin, heard }}>
+      <DrawingContext.Provider
+        value={{ inputs: { ...nativeInputs, ...inputs }, skins: { plain, ...skins }, skin, heard }}
+      >
         <form ref={element} className="poietra-form" noValidate onSubmit={(event) => void submit(event)}>
           <Summary plan={plan} ref={summary} />
           <Planned node={plan.root} at="" />
           <div className="poietra-actions">
             {send && (
-              <button type="submit" aria-disabled={status === 'sending' || undefined} onClick={(event) => void submit(event)}>
+              <button
+                type="submit"
+                aria-disabled={status === 'sending' || undefined}
+                onClick={(event) => void submit(event)}
+              >
                 {status === 'sending' ? 'Sending …' : submitLabel}
               </button>
             )}
@@ -86,7 +117,11 @@ function Summary({ plan, ref }: { readonly plan: Plan; readonly ref: React.Ref<H
   const { form, baseId } = useScope();
   const { problems, message, status } = useFollowed(() => {
     const refused = form.status === 'refused' || form.status === 'failed';
-    return { problems: form.submittedOnce ? form.problems() : [], message: refused ? form.message : undefined, status: form.status };
+    return {
+      problems: form.submittedOnce ? form.problems() : [],
+      message: refused ? form.message : undefined,
+      status: form.status,
+    };
   }, [form]);
   const isBad = problems.length > 0 || message !== undefined;
   return (
@@ -94,7 +129,9 @@ function Summary({ plan, ref }: { readonly plan: Plan; readonly ref: React.Ref<H
       {message !== undefined && <p>{message}</p>}
       {problems.length > 0 && (
         <>
-          <p>{problems.length === 1 ? 'One thing has to be mended:' : `${problems.length} things have to be mended:`}</p>
+          <p>
+            {problems.length === 1 ? 'One thing has to be mended:' : `${problems.length} things have to be mended:`}
+          </p>
           <ul>
             {problems.slice(0, 20).map((problem) => (
               <li key={`${problem.at} ${problem.keyword} ${problem.message}`}>
@@ -141,9 +178,13 @@ function PlannedField({ node, at }: { readonly node: PlanField; readonly at: str
   const example = node.facts.examples[0];
   return (
     <Field
-      at={at} label={node.label} hint={node.hint} choices={node.choices}
+      at={at}
+      label={node.label}
+      hint={node.hint}
+      choices={node.choices}
       placeholder={node.hints.placeholder ?? (example === undefined ? undefined : String(example))}
-      prefix={text(node.hints.prefix)} suffix={text(node.hints.suffix)}
+      prefix={text(node.hints.prefix)}
+      suffix={text(node.hints.suffix)}
       inline={node.codec.kind === 'boolean' && node.use.adapter === 'native:checkbox'}
       input={inputs[node.use.adapter] ?? inputs['native:text']}
       skin={node.hints.skin === undefined ? skin : (skins[node.hints.skin] ?? skin)}
@@ -154,7 +195,8 @@ function PlannedField({ node, at }: { readonly node: PlanField; readonly at: str
 
 function PlannedGroup({ node, at }: { readonly node: PlanGroup; readonly at: string }): ReactNode {
   const children = node.children.map((child) => {
-    const span: CSSProperties | undefined = child.hints.span === undefined ? undefined : { gridColumn: `span ${child.hints.span}` };
+    const span: CSSProperties | undefined =
+      child.hints.span === undefined ? undefined : { gridColumn: `span ${child.hints.span}` };
     return (
       <div key={child.name} className="poietra-cell" style={span}>
         <Planned node={child} at={joinPointer(at, child.name)} />

@@ -21,7 +21,20 @@ export interface SkinProps {
 export type Skin = (props: SkinProps) => ReactNode;
 
 /** The plain skin: label, hint, input, message, one under the other. */
-export const plain: Skin = ({ at, label, hint, prefix, suffix, required, told, ids, takesLabel, inline, input, focus }) => {
+export const plain: Skin = ({
+  at,
+  label,
+  hint,
+  prefix,
+  suffix,
+  required,
+  told,
+  ids,
+  takesLabel,
+  inline,
+  input,
+  focus,
+}) => {
   const words = (
     <>
       {label}
@@ -34,7 +47,12 @@ export const plain: Skin = ({ at, label, hint, prefix, suffix, required, told, i
     </>
   );
   return (
-    <div className="poietra-field" data-at={at} data-inline={inline || undefined} data-invalid={told.length > 0 || undefined}>
+    <div
+      className="poietra-field"
+      data-at={at}
+      data-inline={inline || undefined}
+      data-invalid={told.length > 0 || undefined}
+    >
       {takesLabel ? (
         <label className="poietra-label" id={ids.label} htmlFor={ids.input}>
           {words}

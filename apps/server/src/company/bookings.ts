@@ -41,7 +41,8 @@ export class Bookings {
     return booking;
   }
   change(number: string, body: unknown): Booking {
-    if (!isObject(body)) throw new Refusal(400, 'No booking', 'A change is a JSON object with the members to be changed.');
+    if (!isObject(body))
+      throw new Refusal(400, 'No booking', 'A change is a JSON object with the members to be changed.');
     const merged: Record<string, unknown> = { ...this.get(number), ...body };
     // JSON Merge Patch (RFC 7396): null takes a member away.
     for (const [name, value] of Object.entries(body)) if (value === null) delete merged[name];
@@ -73,12 +74,28 @@ function accepted(body: unknown): Record<string, unknown> {
   if (!isObject(body)) throw new Refusal(400, 'No booking', 'A booking is a JSON object.');
   const errors: { pointer: string; detail: string }[] = [];
   const [consignor, consignee] = [body['consignor'], body['consignee']];
-  if (isObject(consignor) && isObject(consignee) && consignor['name'] !== undefined && consignor['name'] === consignee['name']) {
-    errors.push({ pointer: '#/consignee/name', detail: 'Consignor and consignee are the same; goods have to go to somebody else.' });
+  if (
+    isObject(consignor) &&
+    isObject(consignee) &&
+    consignor['name'] !== undefined &&
+    consignor['name'] === consignee['name']
+  ) {
+    errors.push({
+      pointer: '#/consignee/name',
+      detail: 'Consignor and consignee are the same; goods have to go to somebody else.',
+    });
   }
   const date = body['collection'];
-  if (typeof date === 'string' && new Date(`${date}T12:00:00Z`).getUTCDay() === 0) errors.push({ pointer: '#/collection', detail: 'Nothing is collected on Sundays.' });
-  if (typeof body['weight'] === 'number' && body['weight'] > 40_000) errors.push({ pointer: '#/weight', detail: 'More than 40 000 kg needs a call to the harbour office.' });
-  if (errors.length > 0) throw new Refusal(422, 'The booking was refused', errors.length === 1 ? 'One field was refused.' : `${errors.length} fields were refused.`, errors);
+  if (typeof date === 'string' && new Date(`${date}T12:00:00Z`).getUTCDay() === 0)
+    errors.push({ pointer: '#/collection', detail: 'Nothing is collected on Sundays.' });
+  if (typeof body['weight'] === 'number' && body['weight'] > 40_000)
+    errors.push({ pointer: '#/weight', detail: 'More than 40 000 kg needs a call to the harbour office.' });
+  if (errors.length > 0)
+    throw new Refusal(
+      422,
+      'The booking was refused',
+      errors.length === 1 ? 'One field was refused.' : `${errors.length} fields were refused.`,
+      errors,
+    );
   return body;
 }

@@ -12,7 +12,10 @@ const settingsShape = z.strictObject({
   /** Every answer is a failure. */
   fail: z.boolean().default(false),
   /** A field that is refused whatever it holds. */
-  refuse: z.strictObject({ pointer: z.string().startsWith('/'), detail: z.string().min(1) }).nullable().default(null),
+  refuse: z
+    .strictObject({ pointer: z.string().startsWith('/'), detail: z.string().min(1) })
+    .nullable()
+    .default(null),
 });
 export type CompanySettings = z.infer<typeof settingsShape>;
 
@@ -25,23 +28,36 @@ export function companyRouter(folder: string, seed: readonly Booking[]): Router 
   router.get('/settings', (_request, response) => void response.json(settings));
   router.put('/settings', (request, response) => {
     const read = settingsShape.safeParse(request.body);
-    if (!read.success) throw new Refusal(422, 'Settings refused', undefined, read.error.issues.map(({ path, message }) => ({ pointer: `#/${path.join('/')}`, detail: message })));
+    if (!read.success)
+      throw new Refusal(
+        422,
+        'Settings refused',
+        undefined,
+        read.error.issues.map(({ path, message }) => ({ pointer: `#/${path.join('/')}`, detail: message })),
+      );
     settings = read.data;
     response.json(settings);
   });
 
   router.use(async (request, _response, next) => {
     await wait(settings.delay);
-    if (settings.fail) throw new Refusal(503, 'The harbour office does not answer', 'Try again in a moment; nothing was lost.');
+    if (settings.fail)
+      throw new Refusal(503, 'The harbour office does not answer', 'Try again in a moment; nothing was lost.');
     const changes = ['POST', 'PUT', 'PATCH'].includes(request.method);
-    if (changes && settings.refuse) throw new Refusal(422, 'The booking was refused', 'One field was refused.', [{ pointer: `#${settings.refuse.pointer}`, detail: settings.refuse.detail }]);
+    if (changes && settings.refuse)
+      throw new Refusal(422, 'The booking was refused', 'One field was refused.', [
+        { pointer: `#${settings.refuse.pointer}`, detail: settings.refuse.detail },
+      ]);
     next();
   });
   router.get('/ports', ({ query }, response) => {
     const search = text(query['search']).toLowerCase();
     response.json(ports.filter(({ code, name }) => `${code} ${name}`.toLowerCase().includes(search)));
   });
-  router.get('/crossings', ({ query }, response) => void response.json(crossings(text(query['from']), text(query['to']), text(query['date']))));
+  router.get(
+    '/crossings',
+    ({ query }, response) => void response.json(crossings(text(query['from']), text(query['to']), text(query['date']))),
+  );
   router.get('/cargo-kinds', (_request, response) => void response.json(cargoKinds));
   router.get('/hazard-classes', (_request, response) => void response.json(hazardClasses));
   router.get('/bookings', (_request, response) => void response.json(bookings.list()));
@@ -50,8 +66,14 @@ export function companyRouter(folder: string, seed: readonly Booking[]): Router 
     response.status(201).location(`/company/bookings/${booking.number}`).json(booking);
   });
   router.get('/bookings/:number', ({ params }, response) => void response.json(bookings.get(params.number)));
-  router.put('/bookings/:number', ({ params, body }, response) => void response.json(bookings.replace(params.number, body)));
-  router.patch('/bookings/:number', ({ params, body }, response) => void response.json(bookings.change(params.number, body)));
+  router.put(
+    '/bookings/:number',
+    ({ params, body }, response) => void response.json(bookings.replace(params.number, body)),
+  );
+  router.patch(
+    '/bookings/:number',
+    ({ params, body }, response) => void response.json(bookings.change(params.number, body)),
+  );
   router.delete('/bookings/:number', ({ params }, response) => {
     bookings.remove(params.number);
     response.status(204).end();

@@ -47,7 +47,10 @@ export function crossings(from: string, to: string, date: string): Crossing[] {
     return {
       number: `SK ${200 + a * 20 + b * 4 + i}`,
       ship: (a + b + i) % 2 === 0 ? 'Ternskär' : 'Grey Plover',
-      from, to, departs: hour(departs), arrives: hour(departs + hours),
+      from,
+      to,
+      departs: hour(departs),
+      arrives: hour(departs + hours),
       deckLeft: 12 + ((day * 7 + a * 13 + b * 5 + i * 17) % 60),
       tide: (day + i) % 3 === 0 ? 'low water at departure: long vehicles board first' : 'no restriction',
     };

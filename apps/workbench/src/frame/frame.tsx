@@ -1,4 +1,11 @@
-import { ArrowUUpLeftIcon, ArrowUUpRightIcon, MagnifyingGlassIcon, MoonIcon, PackageIcon, SunIcon } from '@phosphor-icons/react';
+import {
+  ArrowUUpLeftIcon,
+  ArrowUUpRightIcon,
+  MagnifyingGlassIcon,
+  MoonIcon,
+  PackageIcon,
+  SunIcon,
+} from '@phosphor-icons/react';
 import { lazy, Suspense, useEffect, type ReactNode } from 'react';
 import { Link, Outlet, useNavigation } from 'react-router';
 import { Button } from '../parts/button.js';
@@ -77,20 +84,41 @@ function Tools(): ReactNode {
   const next = history[position];
   return (
     <div className="ml-auto flex items-center gap-1">
-      <Button look="quiet" aria-disabled={!last} onClick={undo} title={last ? `Undo: ${last.label} (Ctrl Z)` : 'Nothing to undo'} aria-label={last ? `Undo: ${last.label}` : 'Undo: nothing'}>
+      <Button
+        look="quiet"
+        aria-disabled={!last}
+        onClick={undo}
+        title={last ? `Undo: ${last.label} (Ctrl Z)` : 'Nothing to undo'}
+        aria-label={last ? `Undo: ${last.label}` : 'Undo: nothing'}
+      >
         <ArrowUUpLeftIcon size={16} aria-hidden="true" />
       </Button>
-      <Button look="quiet" aria-disabled={!next} onClick={redo} title={next ? `Redo: ${next.label} (Ctrl Shift Z)` : 'Nothing to redo'} aria-label={next ? `Redo: ${next.label}` : 'Redo: nothing'}>
+      <Button
+        look="quiet"
+        aria-disabled={!next}
+        onClick={redo}
+        title={next ? `Redo: ${next.label} (Ctrl Shift Z)` : 'Nothing to redo'}
+        aria-label={next ? `Redo: ${next.label}` : 'Redo: nothing'}
+      >
         <ArrowUUpRightIcon size={16} aria-hidden="true" />
       </Button>
       <Button look="quiet" onClick={() => setPalette(true)}>
         <MagnifyingGlassIcon size={16} aria-hidden="true" />
         Commands <kbd className="mono text-ink-2">Ctrl K</kbd>
       </Button>
-      <Button look="quiet" onClick={() => setTheme(theme === 'light' ? 'dark' : 'light')} aria-label={theme === 'light' ? 'Dark theme' : 'Light theme'}>
+      <Button
+        look="quiet"
+        onClick={() => setTheme(theme === 'light' ? 'dark' : 'light')}
+        aria-label={theme === 'light' ? 'Dark theme' : 'Light theme'}
+      >
         {theme === 'light' ? <MoonIcon size={16} aria-hidden="true" /> : <SunIcon size={16} aria-hidden="true" />}
       </Button>
-      <Link to="/kit" data-saved={saved} title={saved ? 'Every change is stored in this browser' : 'Being stored …'} className="inline-flex min-h-7 items-center gap-1.5 rounded-sm px-2.5 no-underline hover:bg-mark">
+      <Link
+        to="/kit"
+        data-saved={saved}
+        title={saved ? 'Every change is stored in this browser' : 'Being stored …'}
+        className="inline-flex min-h-7 items-center gap-1.5 rounded-sm px-2.5 no-underline hover:bg-mark"
+      >
         <PackageIcon size={16} aria-hidden="true" />
         {kit.name === '' ? 'Kit' : kit.name}
       </Link>

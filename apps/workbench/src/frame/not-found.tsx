@@ -7,7 +7,8 @@ export function Component(): ReactNode {
   return (
     <Empty title="There is nothing here">
       <p>
-        No page has the address <code>{pathname}</code>. The <Link to="/forms">forms</Link> and <Link to="/inputs">inputs</Link> are in the line above.
+        No page has the address <code>{pathname}</code>. The <Link to="/forms">forms</Link> and{' '}
+        <Link to="/inputs">inputs</Link> are in the line above.
       </p>
     </Empty>
   );

@@ -19,13 +19,27 @@ export function OrderOfWork(): ReactNode {
   // An adapter belongs to its input, so its page is a part of that stop.
   const isAdapter = useLocation().pathname.startsWith('/adapters/');
   const failing = useMemo(
-    () => Object.values(kit.codecs).reduce((sum, codec) => sum + (codec.cases ?? []).filter((row) => !runCase(makeCodec(codec), row).passed).length, 0),
+    () =>
+      Object.values(kit.codecs).reduce(
+        (sum, codec) => sum + (codec.cases ?? []).filter((row) => !runCase(makeCodec(codec), row).passed).length,
+        0,
+      ),
     [kit.codecs],
   );
   const count = (part: object): number => Object.keys(part).length;
   const stops: Stop[] = [
-    { to: '/inputs', name: 'Inputs', count: project.status === 'ready' ? project.inputs.length : undefined, attention: project.status === 'failed' ? 'the project cannot be read' : undefined },
-    { to: '/codecs', name: 'Codecs', count: count(kit.codecs), attention: failing > 0 ? `${failing} ${failing === 1 ? 'case fails' : 'cases fail'}` : undefined },
+    {
+      to: '/inputs',
+      name: 'Inputs',
+      count: project.status === 'ready' ? project.inputs.length : undefined,
+      attention: project.status === 'failed' ? 'the project cannot be read' : undefined,
+    },
+    {
+      to: '/codecs',
+      name: 'Codecs',
+      count: count(kit.codecs),
+      attention: failing > 0 ? `${failing} ${failing === 1 ? 'case fails' : 'cases fail'}` : undefined,
+    },
     { to: '/fields', name: 'Fields', count: count(kit.fields) },
     { to: '/groups', name: 'Groups', count: count(kit.groups) },
     { to: '/forms', name: 'Forms', count: count(kit.forms) },
@@ -39,7 +53,9 @@ export function OrderOfWork(): ReactNode {
             {i > 0 && <span aria-hidden="true" className="h-px w-3 bg-edge" />}
             <NavLink
               to={to}
-              className={({ isActive }) => `flex items-center gap-1.5 rounded-sm border-b-2 px-2 py-1.5 no-underline hover:bg-mark ${isActive || (isAdapter && to === '/inputs') ? 'border-held font-semibold' : 'border-transparent'}`}
+              className={({ isActive }) =>
+                `flex items-center gap-1.5 rounded-sm border-b-2 px-2 py-1.5 no-underline hover:bg-mark ${isActive || (isAdapter && to === '/inputs') ? 'border-held font-semibold' : 'border-transparent'}`
+              }
             >
               {name}
               {number !== undefined && <span className="mono text-ink-2">{number}</span>}

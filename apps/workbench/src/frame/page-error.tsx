@@ -7,9 +7,13 @@ export function PageError(): ReactNode {
   const error = useRouteError();
   return (
     <main>
-      <Failed title="This page broke" message={error instanceof Error ? error.message : 'Something went wrong while it was drawn.'}>
+      <Failed
+        title="This page broke"
+        message={error instanceof Error ? error.message : 'Something went wrong while it was drawn.'}
+      >
         <p>
-          The kit is stored; nothing is lost. <Link to="/forms">Go to the forms</Link> or <a href={location.href}>load this page again</a>.
+          The kit is stored; nothing is lost. <Link to="/forms">Go to the forms</Link> or{' '}
+          <a href={location.href}>load this page again</a>.
         </p>
       </Failed>
     </main>

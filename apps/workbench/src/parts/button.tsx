@@ -12,7 +12,11 @@ const looks = {
 
 export function Button({ look = 'plain', className = '', children, ...rest }: Props): ReactNode {
   return (
-    <button type="button" className={`inline-flex min-h-7 items-center gap-1.5 rounded-sm px-2.5 py-0.5 whitespace-nowrap ${looks[look]} ${className}`} {...rest}>
+    <button
+      type="button"
+      className={`inline-flex min-h-7 items-center gap-1.5 rounded-sm px-2.5 py-0.5 whitespace-nowrap ${looks[look]} ${className}`}
+      {...rest}
+    >
       {children}
     </button>
   );

@@ -9,7 +9,9 @@ export function cellText(written: unknown): string {
   return written === undefined ? '' : JSON.stringify(written);
 }
 
-export function readCell(text: string): { readonly ok: true; readonly written: unknown } | { readonly ok: false; readonly reason: string } {
+export function readCell(
+  text: string,
+): { readonly ok: true; readonly written: unknown } | { readonly ok: false; readonly reason: string } {
   const trimmed = text.trim();
   if (trimmed === 'nothing' || trimmed === 'undefined') return { ok: true, written: { $is: 'undefined' } };
   const date = /^date (\d{4}-\d\d-\d\d)(T[\d:.]+)?$/.exec(trimmed);
@@ -17,6 +19,9 @@ export function readCell(text: string): { readonly ok: true; readonly written: u
   try {
     return { ok: true, written: JSON.parse(trimmed) as unknown };
   } catch {
-    return { ok: false, reason: `“${trimmed}” is no JSON. A text stands in quotation marks: "${trimmed}". Also possible: nothing, date 2026-12-01.` };
+    return {
+      ok: false,
+      reason: `“${trimmed}” is no JSON. A text stands in quotation marks: "${trimmed}". Also possible: nothing, date 2026-12-01.`,
+    };
   }
 }

@@ -37,14 +37,29 @@ export default function CodeEditor({ label, text, language, onChange }: CodeProp
       parent: host.current,
       state: EditorState.create({
         extensions: [
-          lineNumbers(), history(), bracketMatching(), EditorView.lineWrapping, syntaxHighlighting(colours), look,
+          lineNumbers(),
+          history(),
+          bracketMatching(),
+          EditorView.lineWrapping,
+          syntaxHighlighting(colours),
+          look,
           language === 'json' ? json() : javascript({ typescript: true, jsx: true }),
           // In a text to be read, Tab goes on to the next part of the page.
           keymap.of([...defaultKeymap, ...historyKeymap, ...(readOnly ? [] : [indentWithTab])]),
           EditorState.readOnly.of(readOnly),
           EditorView.contentAttributes.of({ 'aria-label': label, ...(readOnly ? { 'aria-readonly': 'true' } : {}) }),
           EditorView.updateListener.of((update) => {
-            if (update.docChanged && update.transactions.some((one) => one.isUserEvent('input') || one.isUserEvent('delete') || one.isUserEvent('undo') || one.isUserEvent('redo') || one.isUserEvent('move'))) {
+            if (
+              update.docChanged &&
+              update.transactions.some(
+                (one) =>
+                  one.isUserEvent('input') ||
+                  one.isUserEvent('delete') ||
+                  one.isUserEvent('undo') ||
+                  one.isUserEvent('redo') ||
+                  one.isUserEvent('move'),
+              )
+            ) {
               changed.current?.(update.state.doc.toString());
             }
           }),
@@ -57,7 +72,8 @@ export default function CodeEditor({ label, text, language, onChange }: CodeProp
   useEffect(() => {
     const now = view.current;
     // What was typed here comes back as the same text; writing it again would move the caret.
-    if (now && now.state.doc.toString() !== text) now.dispatch({ changes: { from: 0, to: now.state.doc.length, insert: text } });
+    if (now && now.state.doc.toString() !== text)
+      now.dispatch({ changes: { from: 0, to: now.state.doc.length, insert: text } });
   }, [text, label, language, readOnly]);
   return <div ref={host} className="h-full min-h-0 overflow-auto" />;
 }

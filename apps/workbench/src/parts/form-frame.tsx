@@ -8,7 +8,8 @@ import { StandFrame, type Post } from './stand-frame.js';
 interface Props {
   readonly title: string;
   readonly form: FormDescription;
-  readonly options: Pick<FormToOpen, 'notes' | 'copies' | 'submitLabel'> & Partial<Pick<FormToOpen, 'width' | 'values' | 'restore'>>;
+  readonly options: Pick<FormToOpen, 'notes' | 'copies' | 'submitLabel'> &
+    Partial<Pick<FormToOpen, 'width' | 'values' | 'restore'>>;
   onMessage?(message: FromFrame, post: Post): void;
   onReady?(post: Post): void;
 }
@@ -20,7 +21,12 @@ export function FormFrame({ title, form, options, onMessage, onReady }: Props): 
   const inputs = useMemo(() => inputsOf(form, kit), [form, kit]);
   const open = useMemo((): FormToOpen => {
     const { adapters, codecs, fields, inputs: kitInputs, rules } = kit;
-    return { form, documents: kitDocuments(kit), kit: { adapters, codecs, fields, inputs: kitInputs, ...(rules ? { rules } : {}) }, ...options };
+    return {
+      form,
+      documents: kitDocuments(kit),
+      kit: { adapters, codecs, fields, inputs: kitInputs, ...(rules ? { rules } : {}) },
+      ...options,
+    };
   }, [form, kit, options]);
   const latest = useRef(open);
   useEffect(() => {
@@ -29,7 +35,9 @@ export function FormFrame({ title, form, options, onMessage, onReady }: Props): 
   }, [open]);
   return (
     <StandFrame
-      title={title} inputs={inputs} minHeight={200}
+      title={title}
+      inputs={inputs}
+      minHeight={200}
       onReady={(ready) => {
         post.current = ready;
         ready({ kind: 'open', open: latest.current });

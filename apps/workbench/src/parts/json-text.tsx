@@ -41,18 +41,27 @@ export function JsonText({ label, value, is = 'schema', onChange }: Props): Reac
   );
 }
 
-function readText(text: string, is: 'schema' | 'json'): { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly trouble: string } {
+function readText(
+  text: string,
+  is: 'schema' | 'json',
+): { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly trouble: string } {
   let value: unknown;
   try {
     value = JSON.parse(text);
   } catch (error) {
-    return { ok: false, trouble: `No JSON yet: ${error instanceof Error ? error.message : String(error)}. The last good state stands.` };
+    return {
+      ok: false,
+      trouble: `No JSON yet: ${error instanceof Error ? error.message : String(error)}. The last good state stands.`,
+    };
   }
   if (is === 'json') return { ok: true, value };
   try {
     compileSchema(value, { documents: kitDocuments(useKit.getState().kit) });
     return { ok: true, value };
   } catch (error) {
-    return { ok: false, trouble: error instanceof SchemaError ? `${error.message}\nThe last good state stands.` : String(error) };
+    return {
+      ok: false,
+      trouble: error instanceof SchemaError ? `${error.message}\nThe last good state stands.` : String(error),
+    };
   }
 }

@@ -16,7 +16,16 @@ export function SettingsForm({ schema, value, onChange }: Props): ReactNode {
   const { plan, form } = useMemo(() => {
     const compiled = compileSchema(schema, { assertFormats: true });
     const made = makePlan(compiled);
-    return { plan: made, form: openForm({ schema, compiled, codecs: codecsOf(made.root), values: JSON.parse(text) as unknown, tell: 'change' }) };
+    return {
+      plan: made,
+      form: openForm({
+        schema,
+        compiled,
+        codecs: codecsOf(made.root),
+        values: JSON.parse(text) as unknown,
+        tell: 'change',
+      }),
+    };
     // The value counts at the opening; later ones are loaded below.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [schema]);

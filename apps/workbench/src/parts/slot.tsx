@@ -34,7 +34,10 @@ export function SlotText({ label, value, words, choices = [], mono = true, onCha
   if (typed === undefined) {
     return (
       <button
-        ref={button} type="button" aria-label={`${label}: ${words ?? value}. Change`} onClick={() => setTyped(value)}
+        ref={button}
+        type="button"
+        aria-label={`${label}: ${words ?? value}. Change`}
+        onClick={() => setTyped(value)}
         className={`${mono && words === undefined ? 'mono' : ''} rounded-sm border-b border-dashed border-edge px-0.5 text-held hover:bg-mark`}
       >
         {words ?? (value === '' ? 'nothing' : value)}
@@ -44,9 +47,16 @@ export function SlotText({ label, value, words, choices = [], mono = true, onCha
   return (
     <span className="inline-grid align-baseline">
       <input
-        autoFocus aria-label={label} aria-invalid={trouble !== undefined} aria-describedby={trouble === undefined ? undefined : `${id}-trouble`} list={choices.length > 0 ? id : undefined}
-        className={`${mono ? 'mono' : ''} min-w-32 rounded-sm border border-focus bg-sheet px-1`} size={Math.max(12, typed.length + 2)} value={typed}
-        onChange={(event) => setTyped(event.target.value)} onBlur={take}
+        autoFocus
+        aria-label={label}
+        aria-invalid={trouble !== undefined}
+        aria-describedby={trouble === undefined ? undefined : `${id}-trouble`}
+        list={choices.length > 0 ? id : undefined}
+        className={`${mono ? 'mono' : ''} min-w-32 rounded-sm border border-focus bg-sheet px-1`}
+        size={Math.max(12, typed.length + 2)}
+        value={typed}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={take}
         onKeyDown={(event) => {
           if (event.key === 'Enter') take();
           if (event.key === 'Escape') close();

@@ -38,7 +38,8 @@ export function StandFrame({ title, inputs, minHeight = 120, onReady, onMessage 
     setReady(false);
     ask(`/api/stand?${wanted}`).then(
       (answer) => isCurrent && setOpened({ wanted, src: (answer as { frame: string }).frame }),
-      (error: unknown) => isCurrent && setOpened({ wanted, trouble: error instanceof Error ? error.message : String(error) }),
+      (error: unknown) =>
+        isCurrent && setOpened({ wanted, trouble: error instanceof Error ? error.message : String(error) }),
     );
     return () => {
       isCurrent = false;
@@ -69,7 +70,16 @@ export function StandFrame({ title, inputs, minHeight = 120, onReady, onMessage 
 
   if (!opened || opened.wanted !== wanted) return <Busy>Bundling from the project’s own packages …</Busy>;
   if (opened.trouble !== undefined) return <Failed title="The stand does not open" message={opened.trouble} />;
-  return <iframe ref={frame} title={title} src={opened.src} sandbox="allow-scripts" className="block w-full border-0 bg-sheet" style={{ height }} />;
+  return (
+    <iframe
+      ref={frame}
+      title={title}
+      src={opened.src}
+      sandbox="allow-scripts"
+      className="block w-full border-0 bg-sheet"
+      style={{ height }}
+    />
+  );
 }
 
 /** Shortcuts work wherever the focus is, also inside the frame. */

@@ -20,7 +20,15 @@ export function Busy({ children }: { readonly children: ReactNode }): ReactNode 
   );
 }
 
-export function Failed({ title, message, children }: { readonly title: string; readonly message: string; readonly children?: ReactNode }): ReactNode {
+export function Failed({
+  title,
+  message,
+  children,
+}: {
+  readonly title: string;
+  readonly message: string;
+  readonly children?: ReactNode;
+}): ReactNode {
   return (
     <div role="alert" className="m-4 grid gap-2 border-l-4 border-fail bg-sheet p-4">
       <h2 className="flex items-center gap-1.5 text-fail">

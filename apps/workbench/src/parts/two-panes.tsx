@@ -30,7 +30,12 @@ export function TwoPanes({ name, path, rows, teach, actions, children }: Props):
         <ul>
           {rows.map(({ id, title, note }) => (
             <li key={id}>
-              <NavLink to={`${path}/${encodeURIComponent(id)}`} className={({ isActive }) => `block rounded-sm px-2 py-1.5 no-underline hover:bg-mark ${isActive ? 'bg-mark font-semibold' : ''}`}>
+              <NavLink
+                to={`${path}/${encodeURIComponent(id)}`}
+                className={({ isActive }) =>
+                  `block rounded-sm px-2 py-1.5 no-underline hover:bg-mark ${isActive ? 'bg-mark font-semibold' : ''}`
+                }
+              >
                 <span className="block">{title}</span>
                 {note !== undefined && <span className="block text-[13px] font-normal text-ink-2">{note}</span>}
               </NavLink>
@@ -38,7 +43,15 @@ export function TwoPanes({ name, path, rows, teach, actions, children }: Props):
           ))}
         </ul>
       </nav>
-      <div className="min-h-0 overflow-auto">{isOpen ? children : <Empty title={rows.length === 0 ? `No ${name.toLowerCase()} yet` : `Choose one of the ${name.toLowerCase()}`}>{teach}</Empty>}</div>
+      <div className="min-h-0 overflow-auto">
+        {isOpen ? (
+          children
+        ) : (
+          <Empty title={rows.length === 0 ? `No ${name.toLowerCase()} yet` : `Choose one of the ${name.toLowerCase()}`}>
+            {teach}
+          </Empty>
+        )}
+      </div>
     </div>
   );
 }

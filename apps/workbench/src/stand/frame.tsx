@@ -9,17 +9,10 @@ import '../tokens.css';
 import './frame.css';
 import type { Outcome } from '@poietra/core';
 import { createRoot } from 'react-dom/client';
-import type { FromFrame } from './checked.js';
 import type { ToFrame } from './messages.js';
 import { Sheet, type SheetHandle } from './sheet.js';
 import { Solo, type SoloHandle } from './solo.js';
-
-/** The inputs of a bundle: the constructor, component or tag under the input's id. */
-export type BundledInputs = Readonly<Record<string, { readonly family: 'component' | 'element' | 'widget'; readonly value: unknown }>>;
-
-export function tell(message: FromFrame): void {
-  window.parent.postMessage(message, '*');
-}
+import { tell, type BundledInputs } from './tell.js';
 
 export function startFrame(inputs: BundledInputs): void {
   const host = document.getElementById('stand');
@@ -39,7 +32,16 @@ export function startFrame(inputs: BundledInputs): void {
   const hear = (message: ToFrame): void => {
     switch (message.kind) {
       case 'mount':
-        root.render(<Solo key={message.input} inputs={inputs} input={message.input} adapter={message.adapter} listen={message.listen} handle={solo} />);
+        root.render(
+          <Solo
+            key={message.input}
+            inputs={inputs}
+            input={message.input}
+            adapter={message.adapter}
+            listen={message.listen}
+            handle={solo}
+          />,
+        );
         break;
       case 'open':
         root.render(<Sheet inputs={inputs} open={message.open} send={send} handle={sheet} />);
@@ -84,7 +86,9 @@ export function startFrame(inputs: BundledInputs): void {
     event.preventDefault();
     tell({ kind: 'key', key: event.key.toLowerCase(), ctrl: true, shift: event.shiftKey });
   });
-  new ResizeObserver(() => tell({ kind: 'height', height: Math.ceil(host.getBoundingClientRect().height) })).observe(host);
+  new ResizeObserver(() => tell({ kind: 'height', height: Math.ceil(host.getBoundingClientRect().height) })).observe(
+    host,
+  );
   tell({ kind: 'ready' });
 }
 

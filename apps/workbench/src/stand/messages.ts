@@ -18,7 +18,12 @@ export interface FormToOpen {
 }
 
 export type ToFrame =
-  | { readonly kind: 'mount'; readonly input: string; readonly adapter: AdapterDescription; readonly listen: readonly string[] }
+  | {
+      readonly kind: 'mount';
+      readonly input: string;
+      readonly adapter: AdapterDescription;
+      readonly listen: readonly string[];
+    }
   | { readonly kind: 'push'; readonly written: unknown }
   | { readonly kind: 'open'; readonly open: FormToOpen }
   | { readonly kind: 'load'; readonly values: unknown }

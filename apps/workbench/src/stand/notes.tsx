@@ -66,7 +66,12 @@ function placeNotes(sheet: HTMLElement): Placed[] {
   const box = sheet.getBoundingClientRect();
   const fields = [...sheet.querySelectorAll<HTMLElement>('.poietra-field[data-at]')].map((field) => {
     const place = field.getBoundingClientRect();
-    return { at: field.dataset['at'] ?? '', y: Math.round(place.top - box.top + 10), left: Math.round(place.left - box.left), right: Math.round(place.right - box.left) };
+    return {
+      at: field.dataset['at'] ?? '',
+      y: Math.round(place.top - box.top + 10),
+      left: Math.round(place.left - box.left),
+      right: Math.round(place.right - box.left),
+    };
   });
   fields.sort((a, b) => a.y - b.y || a.left - b.left);
   let free = 0;
@@ -80,7 +85,11 @@ function placeNotes(sheet: HTMLElement): Placed[] {
 function Stations({ form, at, top }: { readonly form: Form; readonly at: string; readonly top: number }): ReactNode {
   const { shown, held, sent } = useFollowed(() => {
     const field = form.field(at);
-    return { shown: describeValue(field.shown, 0).text, held: describeValue(field.held, 0).text, sent: describeValue(field.sent, 0).text };
+    return {
+      shown: describeValue(field.shown, 0).text,
+      held: describeValue(field.held, 0).text,
+      sent: describeValue(field.sent, 0).text,
+    };
   }, [form, at]);
   return (
     <div className="note note-right" style={{ top }}>
@@ -95,5 +104,14 @@ function rules({ facts, required, when }: PlanNode): string {
   const limits = Object.entries(facts.limits).map(([keyword, limit]) => `${keyword} ${limit}`);
   const kind = facts.kinds?.join(' or ') ?? (facts.allowed ? 'one of a list' : 'any');
   const conditional = when.every((conditions) => conditions.length > 0);
-  return [kind, facts.format, required && 'required', conditional && 'conditional', ...limits, ...facts.patterns.map((pattern) => `pattern ${pattern}`)].filter(Boolean).join(' · ');
+  return [
+    kind,
+    facts.format,
+    required && 'required',
+    conditional && 'conditional',
+    ...limits,
+    ...facts.patterns.map((pattern) => `pattern ${pattern}`),
+  ]
+    .filter(Boolean)
+    .join(' · ');
 }

@@ -1,9 +1,19 @@
-import { codecsOf, compileSchema, describeValue, makePlan, openForm, planAt, type Form, type Outcome, type Plan } from '@poietra/core';
+import {
+  codecsOf,
+  compileSchema,
+  describeValue,
+  makePlan,
+  openForm,
+  planAt,
+  type Form,
+  type Outcome,
+  type Plan,
+} from '@poietra/core';
 import { PlannedForm, type AdaptedInput } from '@poietra/react';
 import { effect } from '@preact/signals-core';
 import { useEffect, useImperativeHandle, useMemo, useRef, type ReactNode, type Ref } from 'react';
 import { liveInput } from './adapted.js';
-import { tell, type BundledInputs } from './frame.js';
+import { tell, type BundledInputs } from './tell.js';
 import type { FormToOpen } from './messages.js';
 import { Notes } from './notes.js';
 
@@ -22,7 +32,11 @@ interface SheetProps {
 /** A form as it will be printed, with the notes of the person who checks it in its margins; in one copy or several. */
 export function Sheet({ inputs, open, send, handle }: SheetProps): ReactNode {
   return (
-    <div className="sheet" data-notes={open.notes || undefined} style={open.width === undefined ? undefined : { ['--sheet-width' as string]: `${open.width}px` }}>
+    <div
+      className="sheet"
+      data-notes={open.notes || undefined}
+      style={open.width === undefined ? undefined : { ['--sheet-width' as string]: `${open.width}px` }}
+    >
       {Array.from({ length: open.copies }, (_, i) => (
         <Copy key={i} inputs={inputs} open={open} send={send} handle={i === 0 ? handle : null} />
       ))}
@@ -31,10 +45,23 @@ export function Sheet({ inputs, open, send, handle }: SheetProps): ReactNode {
 }
 
 /** One copy, with a form of its own. The first one speaks to the workbench. */
-function Copy({ inputs, open, send, handle }: Omit<SheetProps, 'handle'> & { readonly handle: Ref<SheetHandle> | null }): ReactNode {
+function Copy({
+  inputs,
+  open,
+  send,
+  handle,
+}: Omit<SheetProps, 'handle'> & { readonly handle: Ref<SheetHandle> | null }): ReactNode {
   const { plan, form, live } = useOpened(inputs, open);
   const isFirst = handle !== null;
-  useImperativeHandle(handle, () => ({ load: (values) => form.load(values), restart: () => form.restart(), focus: (at) => form.field(at).focus() }), [form]);
+  useImperativeHandle(
+    handle,
+    () => ({
+      load: (values) => form.load(values),
+      restart: () => form.restart(),
+      focus: (at) => form.field(at).focus(),
+    }),
+    [form],
+  );
   useEffect(() => {
     if (!isFirst) return undefined;
     let due = 0;
@@ -43,7 +70,9 @@ function Copy({ inputs, open, send, handle }: Omit<SheetProps, 'handle'> & { rea
       void form.version.value;
       const { changed, status } = form;
       cancelAnimationFrame(due);
-      due = requestAnimationFrame(() => tell({ kind: 'state', snapshot: snapshotOf(form), changed, problems: form.problems().length, status }));
+      due = requestAnimationFrame(() =>
+        tell({ kind: 'state', snapshot: snapshotOf(form), changed, problems: form.problems().length, status }),
+      );
     });
     tell({ kind: 'mounted' });
     return () => {
@@ -61,16 +90,25 @@ function Copy({ inputs, open, send, handle }: Omit<SheetProps, 'handle'> & { rea
 }
 
 /** The form is opened anew when its description changes; what was typed so far goes over into the new one. */
-function useOpened(inputs: BundledInputs, open: FormToOpen): { plan: Plan; form: Form; live: Readonly<Record<string, AdaptedInput>> } {
+function useOpened(
+  inputs: BundledInputs,
+  open: FormToOpen,
+): { plan: Plan; form: Form; live: Readonly<Record<string, AdaptedInput>> } {
   const { form: description, documents, kit } = open;
   const shape = JSON.stringify([description, documents, kit]);
   const last = useRef<Form>(undefined);
   return useMemo(() => {
     const compiled = compileSchema(description.schema, { documents, assertFormats: true });
-    const plan = makePlan(compiled, description.hints, { fields: kit.fields, codecs: kit.codecs, ...(kit.rules ? { choose: kit.rules } : {}) });
+    const plan = makePlan(compiled, description.hints, {
+      fields: kit.fields,
+      codecs: kit.codecs,
+      ...(kit.rules ? { choose: kit.rules } : {}),
+    });
     const restore = last.current?.snapshot() ?? open.restore;
     const form = openForm({
-      schema: description.schema, compiled, codecs: codecsOf(plan.root),
+      schema: description.schema,
+      compiled,
+      codecs: codecsOf(plan.root),
       ...(open.values === undefined ? {} : { values: open.values }),
       ...(restore ? { restore } : {}),
       ...(description.tell ? { tell: description.tell } : {}),
@@ -110,8 +148,13 @@ function followLine(form: Form, plan: Plan, at: string): () => void {
     const { shown, held, sent, problems } = form.field(at);
     const node = planAt(plan.root, at);
     tell({
-      kind: 'line', at, label: node?.label ?? at, codec: node?.kind === 'field' ? node.codec.kind : '',
-      shown: describeValue(shown, 1), held: describeValue(held, 1), sent: describeValue(sent, 1),
+      kind: 'line',
+      at,
+      label: node?.label ?? at,
+      codec: node?.kind === 'field' ? node.codec.kind : '',
+      shown: describeValue(shown, 1),
+      held: describeValue(held, 1),
+      sent: describeValue(sent, 1),
       problems: problems.map((problem) => ({ ...problem, params: {} })),
     });
   });

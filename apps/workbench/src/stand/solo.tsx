@@ -1,7 +1,7 @@
 import { describeValue, readWritten, valueIn, write, type AdapterDescription } from '@poietra/core';
 import { useEffect, useImperativeHandle, useMemo, useState, type ReactNode, type Ref } from 'react';
 import { liveInput } from './adapted.js';
-import { tell, type BundledInputs } from './frame.js';
+import { tell, type BundledInputs } from './tell.js';
 
 export interface SoloHandle {
   push(written: unknown): void;
@@ -31,7 +31,14 @@ export function Solo({ inputs, adapter, listen, handle }: SoloProps): ReactNode 
       (...args: unknown[]): void => {
         const isChange = name === change.report;
         const value = isChange ? valueIn(args, change.path) : undefined;
-        tell({ kind: 'report', name, args: args.slice(0, 20).map((arg) => describeValue(arg)), value: describeValue(value), written: isChange ? write(value) : undefined, isChange });
+        tell({
+          kind: 'report',
+          name,
+          args: args.slice(0, 20).map((arg) => describeValue(arg)),
+          value: describeValue(value),
+          written: isChange ? write(value) : undefined,
+          isChange,
+        });
       };
     return Object.fromEntries([...new Set([...listen, change.report])].map((name) => [name, hear(name)]));
   }, [adapterText, listen]);
@@ -43,8 +50,21 @@ export function Solo({ inputs, adapter, listen, handle }: SoloProps): ReactNode 
       </span>
       <Live
         key={adapterText}
-        state={{ shown, invalid: false, disabled: false, readOnly: false, required: false, id: 'solo-input', name: 'solo', labelledBy: 'solo-label', describedBy: undefined }}
-        report={setShown} leave={nothing} attach={attachNothing} extra={extra}
+        state={{
+          shown,
+          invalid: false,
+          disabled: false,
+          readOnly: false,
+          required: false,
+          id: 'solo-input',
+          name: 'solo',
+          labelledBy: 'solo-label',
+          describedBy: undefined,
+        }}
+        report={setShown}
+        leave={nothing}
+        attach={attachNothing}
+        extra={extra}
       />
     </div>
   );

@@ -12,10 +12,16 @@ export class AskError extends Error {
 }
 
 /** Asks the server for JSON. @throws {AskError} with the server's own words where it gives any. */
-export async function ask(address: string, body?: { readonly method: string; readonly json: unknown }): Promise<unknown> {
+export async function ask(
+  address: string,
+  body?: { readonly method: string; readonly json: unknown },
+): Promise<unknown> {
   let response: Response;
   try {
-    response = await fetch(address, body && { method: body.method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body.json) });
+    response = await fetch(
+      address,
+      body && { method: body.method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body.json) },
+    );
   } catch {
     throw new AskError('The server does not answer. Is “npm start” still running?', 0);
   }
@@ -30,7 +36,11 @@ export async function ask(address: string, body?: { readonly method: string; rea
 export async function sendForm(address: string, method: 'POST' | 'PUT', sent: unknown): Promise<Outcome> {
   let response: Response;
   try {
-    response = await fetch(address, { method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(sent) });
+    response = await fetch(address, {
+      method,
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(sent),
+    });
   } catch {
     return { kind: 'failed', message: 'The server does not answer. What you typed is kept; try again.' };
   }
@@ -38,5 +48,7 @@ export async function sendForm(address: string, method: 'POST' | 'PUT', sent: un
   if (response.ok) return { kind: 'accepted', answer };
   const { title, detail, problems } = readProblemDetails(answer);
   const message = detail === undefined ? title : `${title}: ${detail}`;
-  return problems.length > 0 || response.status === 422 ? { kind: 'refused', problems, message } : { kind: 'failed', message };
+  return problems.length > 0 || response.status === 422
+    ? { kind: 'refused', problems, message }
+    : { kind: 'failed', message };
 }

@@ -25,7 +25,10 @@ export function changesFor(document: unknown, places: Readonly<Record<Pointer, u
 
 export function apply<T>(document: T, { changes }: Edit, direction: 'forth' | 'back'): T {
   const steps = direction === 'forth' ? changes : [...changes].reverse();
-  return steps.reduce((value, { at, before, after }) => put(value, at, direction === 'forth' ? after : before), document);
+  return steps.reduce(
+    (value, { at, before, after }) => put(value, at, direction === 'forth' ? after : before),
+    document,
+  );
 }
 
 function put<T>(document: T, at: Pointer, value: unknown): T {
@@ -36,10 +39,11 @@ const closely = 1500;
 
 /** Two steps as one, or `undefined` where they are better kept apart. */
 export function merged(last: Edit | undefined, next: Edit): Edit | undefined {
-  if (!last || next.merge === undefined || last.merge !== next.merge || next.time - last.time > closely) return undefined;
-  if (last.changes.length !== 1 || next.changes.length !== 1 || last.changes[0]?.at !== next.changes[0]?.at) return undefined;
+  if (!last || next.merge === undefined || last.merge !== next.merge || next.time - last.time > closely)
+    return undefined;
+  if (last.changes.length !== 1 || next.changes.length !== 1 || last.changes[0]?.at !== next.changes[0]?.at)
+    return undefined;
   const [from] = last.changes;
   const [to] = next.changes;
   return from && to ? { ...next, changes: [{ at: from.at, before: from.before, after: to.after }] } : undefined;
 }
-

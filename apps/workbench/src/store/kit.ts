@@ -28,7 +28,12 @@ const empty: Kit = { poietra: 1, name: '', inputs: {}, adapters: {}, codecs: {},
 let revision = 0;
 
 export const useKit = create<KitStore>()((set, get) => ({
-  status: 'loading', trouble: undefined, saved: true, kit: empty, history: [], position: 0,
+  status: 'loading',
+  trouble: undefined,
+  saved: true,
+  kit: empty,
+  history: [],
+  position: 0,
   edit(label, places, merge) {
     const { kit, history, position } = get();
     const changes = changesFor(kit, places);
@@ -73,20 +78,25 @@ function save(): void {
     try {
       await database.transaction('rw', database.kits, database.history, async () => {
         const stored = await database.kits.get('current');
-        if (stored && stored.revision > revision) throw new Error('Another tab has changed the kit meanwhile; its state was taken over, and the last step here was left out.');
+        if (stored && stored.revision > revision)
+          throw new Error(
+            'Another tab has changed the kit meanwhile; its state was taken over, and the last step here was left out.',
+          );
         const drop = Math.max(0, history.length - mostSteps);
         revision++;
         await database.kits.put({ id: 'current', kit, revision, position: position - drop });
         const steps = history.slice(drop).map((edit, index) => ({ ...edit, index }));
         const before = await database.history.toArray();
         // Only what differs is written: most steps were written long ago.
-        const fresh = steps.filter((step, i) => before[i]?.time !== step.time || before[i]?.label !== step.label);
+        const fresh = steps.filter((step, i) => JSON.stringify(before[i]) !== JSON.stringify(step));
         await database.history.bulkPut(fresh);
         await database.history.where('index').aboveOrEqual(steps.length).delete();
       });
       if (useKit.getState().trouble !== undefined) useKit.setState({ trouble: undefined });
     } catch (error) {
-      useKit.setState({ trouble: `Not saved: ${error instanceof Error ? error.message : String(error)} Export the kit to be safe.` });
+      useKit.setState({
+        trouble: `Not saved: ${error instanceof Error ? error.message : String(error)} Export the kit to be safe.`,
+      });
       await load().catch(() => undefined);
     }
     if (turn === turns) useKit.setState({ saved: true });
@@ -94,7 +104,9 @@ function save(): void {
 }
 
 async function load(): Promise<boolean> {
-  const [stored, steps] = await database.transaction('r', database.kits, database.history, () => Promise.all([database.kits.get('current'), database.history.orderBy('index').toArray()]));
+  const [stored, steps] = await database.transaction('r', database.kits, database.history, () =>
+    Promise.all([database.kits.get('current'), database.history.orderBy('index').toArray()]),
+  );
   if (!stored) return false;
   revision = stored.revision;
   useKit.setState({ kit: stored.kit, history: steps, position: stored.position, status: 'ready' });

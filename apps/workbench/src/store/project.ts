@@ -17,10 +17,22 @@ interface ProjectStore {
 }
 
 /** The opened project folder, as the server has read it. */
-export const useProject = create<ProjectStore>()(() => ({ status: 'loading', name: '', doing: '', trouble: undefined, inputs: [], missing: [] }));
+export const useProject = create<ProjectStore>()(() => ({
+  status: 'loading',
+  name: '',
+  doing: '',
+  trouble: undefined,
+  inputs: [],
+  missing: [],
+}));
 
 type Answer =
-  | { readonly status: 'ready'; readonly name: string; readonly inputs: readonly Inspected[]; readonly missing: readonly string[] }
+  | {
+      readonly status: 'ready';
+      readonly name: string;
+      readonly inputs: readonly Inspected[];
+      readonly missing: readonly string[];
+    }
   | { readonly status: 'reading'; readonly progress?: { readonly doing: string } }
   | { readonly status: 'failed'; readonly message: string };
 
@@ -34,7 +46,13 @@ export async function openProject(): Promise<void> {
       return;
     }
     if (answer.status === 'ready') {
-      useProject.setState({ status: 'ready', name: answer.name, inputs: answer.inputs, missing: answer.missing, trouble: undefined });
+      useProject.setState({
+        status: 'ready',
+        name: answer.name,
+        inputs: answer.inputs,
+        missing: answer.missing,
+        trouble: undefined,
+      });
       return;
     }
     if (answer.status === 'failed') {

@@ -19,7 +19,9 @@ function startTheme(): Theme {
 }
 
 export const useView = create<ViewStore>()((set) => ({
-  theme: startTheme(), paletteOpen: false, notice: '',
+  theme: startTheme(),
+  paletteOpen: false,
+  notice: '',
   setTheme(theme) {
     localStorage.setItem(key, theme);
     document.documentElement.dataset['theme'] = theme;

@@ -12,7 +12,14 @@ export const handOverWork = {
     const formatted: HandoverFile[] = [];
     for (const [i, file] of files.entries()) {
       const isSource = /\.tsx?$/.test(file.path);
-      const text = isSource ? await format(file.text, { parser: 'typescript', plugins: [typescript, estree], singleQuote: true, printWidth: 100 }) : file.text;
+      const text = isSource
+        ? await format(file.text, {
+            parser: 'typescript',
+            plugins: [typescript, estree],
+            singleQuote: true,
+            printWidth: 100,
+          })
+        : file.text;
       formatted.push({ ...file, text });
       tell(i + 1, files.length);
     }

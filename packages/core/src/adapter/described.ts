@@ -1,6 +1,19 @@
 /** Any value at all, told as plain data: it can cross from the stand's frame and be drawn as a tree. */
 export interface Described {
-  readonly kind: 'undefined' | 'null' | 'boolean' | 'number' | 'text' | 'date' | 'list' | 'object' | 'event' | 'element' | 'file' | 'function' | 'other';
+  readonly kind:
+    | 'undefined'
+    | 'null'
+    | 'boolean'
+    | 'number'
+    | 'text'
+    | 'date'
+    | 'list'
+    | 'object'
+    | 'event'
+    | 'element'
+    | 'file'
+    | 'function'
+    | 'other';
   /** In short, as it stands in a row. */
   readonly text: string;
   /** What is inside, where it can be unfolded: at most `most` members, `depth` levels. */
@@ -36,29 +49,49 @@ function described(value: unknown, depth: number): Described {
       return { kind: 'other', text: String(value) };
   }
   if (value === null) return { kind: 'null', text: 'null' };
-  if (value instanceof Date) return { kind: 'date', text: Number.isNaN(value.getTime()) ? 'Invalid Date' : `Date ${value.toISOString()}` };
+  if (value instanceof Date)
+    return { kind: 'date', text: Number.isNaN(value.getTime()) ? 'Invalid Date' : `Date ${value.toISOString()}` };
   if (Array.isArray(value)) {
     const items = value.slice(0, most).map((item, i) => [String(i), item] as const);
     return { kind: 'list', text: `list of ${value.length}`, ...inside(items, depth) };
   }
   const holder = value as Record<string, unknown>;
   const name = constructorName(holder);
-  if (name === 'File' || name === 'Blob') return { kind: 'file', text: `${name} ${clip(String(holder['name'] ?? ''), 40)} ${String(holder['size'])} bytes` };
+  if (name === 'File' || name === 'Blob')
+    return { kind: 'file', text: `${name} ${clip(String(holder['name'] ?? ''), 40)} ${String(holder['size'])} bytes` };
   const isEvent = 'type' in holder && ('target' in holder || 'detail' in holder) && /Event$/.test(name);
   const isElement = typeof holder['nodeType'] === 'number' && typeof holder['nodeName'] === 'string';
-  if (isElement) return { kind: 'element', text: `<${String(holder['nodeName']).toLowerCase()}>` , ...inside(pick(holder, ['id', 'name', 'value', 'checked', 'type']), depth) };
-  if (isEvent) return { kind: 'event', text: `${name} “${String(holder['type'])}”`, ...inside(pick(holder, ['type', 'target', 'currentTarget', 'detail', 'key', 'data', 'inputType']), depth) };
+  if (isElement)
+    return {
+      kind: 'element',
+      text: `<${String(holder['nodeName']).toLowerCase()}>`,
+      ...inside(pick(holder, ['id', 'name', 'value', 'checked', 'type']), depth),
+    };
+  if (isEvent)
+    return {
+      kind: 'event',
+      text: `${name} “${String(holder['type'])}”`,
+      ...inside(pick(holder, ['type', 'target', 'currentTarget', 'detail', 'key', 'data', 'inputType']), depth),
+    };
   const names = Object.keys(holder);
   const members = names.slice(0, most).map((key) => [key, holder[key]] as const);
-  return { kind: 'object', text: `${name === 'Object' ? 'object' : name} with ${names.length} ${names.length === 1 ? 'property' : 'properties'}`, ...inside(members, depth) };
+  return {
+    kind: 'object',
+    text: `${name === 'Object' ? 'object' : name} with ${names.length} ${names.length === 1 ? 'property' : 'properties'}`,
+    ...inside(members, depth),
+  };
 }
 
 function inside(members: readonly (readonly [string, unknown])[], depth: number): Pick<Described, 'members'> {
-  return depth === 0 || members.length === 0 ? {} : { members: members.map(([name, member]) => [clip(name, 60), describe(member, depth - 1)] as const) };
+  return depth === 0 || members.length === 0
+    ? {}
+    : { members: members.map(([name, member]) => [clip(name, 60), describe(member, depth - 1)] as const) };
 }
 
 function pick(holder: Record<string, unknown>, names: readonly string[]): (readonly [string, unknown])[] {
-  return names.filter((name) => holder[name] !== undefined && holder[name] !== null).map((name) => [name, holder[name]] as const);
+  return names
+    .filter((name) => holder[name] !== undefined && holder[name] !== null)
+    .map((name) => [name, holder[name]] as const);
 }
 
 function constructorName(holder: object): string {

@@ -2,7 +2,20 @@ import type { AdapterDescription, Focus } from './description.js';
 import type { DeclaredProperty, Finding, FoundInput } from './face.js';
 
 /** Names that stand for a value, the likeliest first. They are words of general use, not of any one package. */
-const valueNames = ['checked', 'value', 'selected', 'date', 'color', 'files', 'pressed', 'selectedKey', 'selectedKeys', 'isSelected', 'start', 'defaultDate'];
+const valueNames = [
+  'checked',
+  'value',
+  'selected',
+  'date',
+  'color',
+  'files',
+  'pressed',
+  'selectedKey',
+  'selectedKeys',
+  'isSelected',
+  'start',
+  'defaultDate',
+];
 const changeNames = /^(on[-A-Z]?)?(value)?-?(change|select|input|update|set|pick)(d|ed)?$/i;
 
 interface Drafted {
@@ -23,42 +36,92 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
   const pair = pairOf(input);
   if (!pair) return undefined;
   const { value, report, path, because } = pair;
-  note('value', `Its value goes in through “${value.name}”.`, `It declares ${value.name}: ${value.type}.`, pair.certainty);
+  note(
+    'value',
+    `Its value goes in through “${value.name}”.`,
+    `It declares ${value.name}: ${value.type}.`,
+    pair.certainty,
+  );
   note('change', `It reports changes through “${report}”.`, because, pair.certainty);
 
-  const place = (about: 'disabled' | 'readOnly' | 'required' | 'id', names: readonly string[]): { property: string } | undefined => {
+  const place = (
+    about: 'disabled' | 'readOnly' | 'required' | 'id',
+    names: readonly string[],
+  ): { property: string } | undefined => {
     const found = names.map((name) => byName.get(name)).find((property) => property !== undefined);
-    if (found) note(about, `${about === 'id' ? 'The id goes' : `“${about}” is told`} through “${found.name}”.`, `It declares ${found.name}: ${found.type}.`, 0.9);
+    if (found)
+      note(
+        about,
+        `${about === 'id' ? 'The id goes' : `“${about}” is told`} through “${found.name}”.`,
+        `It declares ${found.name}: ${found.type}.`,
+        0.9,
+      );
     return found && { property: found.name };
   };
   const native = input.family === 'native';
-  const start = input.properties.find(({ name, type }) => /^(default|initial)(Month|Date|View)$/.test(name) && /Date/.test(type) && name !== 'defaultDate')?.name;
-  if (start !== undefined) note('value', `It opens at its first value through “${start}”.`, `It declares ${start}: ${byName.get(start)?.type ?? ''}.`, 0.8);
+  const start = input.properties.find(
+    ({ name, type }) =>
+      /^(default|initial)(Month|Date|View)$/.test(name) && /Date/.test(type) && name !== 'defaultDate',
+  )?.name;
+  if (start !== undefined)
+    note(
+      'value',
+      `It opens at its first value through “${start}”.`,
+      `It declares ${start}: ${byName.get(start)?.type ?? ''}.`,
+      0.8,
+    );
   const disabled = place('disabled', ['disabled', 'isDisabled']);
   const readOnly = place('readOnly', ['readOnly', 'readonly', 'isReadOnly']);
   const required = place('required', ['required', 'isRequired']);
   // An id that a component declares itself often goes to its outermost box; only HTML's own is sure to reach the input.
   const ownId = byName.get('id');
   const id = place('id', native || ownId?.inherited ? ['inputId', 'id'] : ['inputId']);
-  const leaveName = input.family === 'element' ? input.events.find(({ name }) => /(^|-)blur$/.test(name))?.name : native || byName.has('onBlur') ? 'onBlur' : undefined;
-  if (leaveName !== undefined) note('leave', `Leaving is reported through “${leaveName}”.`, `It declares ${leaveName}.`, 0.9);
+  const leaveName =
+    input.family === 'element'
+      ? input.events.find(({ name }) => /(^|-)blur$/.test(name))?.name
+      : native || byName.has('onBlur')
+        ? 'onBlur'
+        : undefined;
+  if (leaveName !== undefined)
+    note('leave', `Leaving is reported through “${leaveName}”.`, `It declares ${leaveName}.`, 0.9);
   const invalidName = ['invalid', 'isInvalid', 'error', 'aria-invalid'].find((name) => byName.has(name));
-  if (invalidName !== undefined) note('invalid', `“Invalid” is told through “${invalidName}”.`, `It declares ${invalidName}.`, 0.7);
+  if (invalidName !== undefined)
+    note('invalid', `“Invalid” is told through “${invalidName}”.`, `It declares ${invalidName}.`, 0.7);
   const focus = focusOf(input, id !== undefined);
-  note('focus', focusWords(focus), focus.by === 'handle' ? `It declares a method ${focus.method}.` : 'Nothing else is declared.', focus.by === 'inner' ? 0.4 : 0.8);
+  note(
+    'focus',
+    focusWords(focus),
+    focus.by === 'handle' ? `It declares a method ${focus.method}.` : 'Nothing else is declared.',
+    focus.by === 'inner' ? 0.4 : 0.8,
+  );
   const constants = constantsFor(value);
-  if (constants) note('constants', `It needs ${Object.entries(constants).map(([name, set]) => `${name} = ${JSON.stringify(set)}`).join(', ')}.`, `The type of ${value.name} depends on it.`, 0.7);
+  if (constants)
+    note(
+      'constants',
+      `It needs ${Object.entries(constants)
+        .map(([name, set]) => `${name} = ${JSON.stringify(set)}`)
+        .join(', ')}.`,
+      `The type of ${value.name} depends on it.`,
+      0.7,
+    );
 
   return {
     findings,
     adapter: {
       input: input.id,
-      value: { property: value.name, ...(start === undefined ? {} : { start }), ...(/\bstring\b/.test(value.type) && value.name === 'value' ? { empty: '' } : {}) },
+      value: {
+        property: value.name,
+        ...(start === undefined ? {} : { start }),
+        ...(/\bstring\b/.test(value.type) && value.name === 'value' ? { empty: '' } : {}),
+      },
       change: { report, path },
       ...(leaveName === undefined ? {} : { leave: { report: leaveName } }),
       focus,
       ...(invalidName === undefined ? {} : { invalid: { property: invalidName } }),
-      ...(disabled ? { disabled } : {}), ...(readOnly ? { readOnly } : {}), ...(required ? { required } : {}), ...(id ? { id } : {}),
+      ...(disabled ? { disabled } : {}),
+      ...(readOnly ? { readOnly } : {}),
+      ...(required ? { required } : {}),
+      ...(id ? { id } : {}),
       ...(byName.has('name') || native ? { name: { property: 'name' } } : {}),
       ...(native || byName.has('aria-describedby') ? { describedBy: { property: 'aria-describedby' } } : {}),
       ...(byName.has('placeholder') ? { placeholder: { property: 'placeholder' } } : {}),
@@ -83,23 +146,59 @@ function pairOf(input: FoundInput): Pair | undefined {
   if (input.family === 'element') {
     const event = input.events.find(({ name }) => changeNames.test(name.replace(/^[a-z]+-/, '')));
     if (!event) return undefined;
-    return { value, report: event.name, path: `/0/target/${value.name}`, because: `It declares the event ${event.name}; the element then carries the value as ${value.name}.`, certainty: 0.8 };
+    return {
+      value,
+      report: event.name,
+      path: `/0/target/${value.name}`,
+      because: `It declares the event ${event.name}; the element then carries the value as ${value.name}.`,
+      certainty: 0.8,
+    };
   }
   if (input.widget?.reports === 'on') {
-    return { value, report: 'change', path: '/0', because: 'What it makes has a method “on”; “change” is the event of general use.', certainty: 0.5 };
+    return {
+      value,
+      report: 'change',
+      path: '/0',
+      because: 'What it makes has a method “on”; “change” is the event of general use.',
+      certainty: 0.5,
+    };
   }
-  const callbacks = input.properties.filter(({ args, name }) => args !== undefined && changeNames.test(name.replace(/^on/, 'on')));
-  const best = callbacks.find(({ args }) => args?.some(({ type }) => type === value.type)) ?? callbacks.find(({ name }) => name === 'onChange') ?? callbacks[0];
+  const callbacks = input.properties.filter(
+    ({ args, name }) => args !== undefined && changeNames.test(name.replace(/^on/, 'on')),
+  );
+  const best =
+    callbacks.find(({ args }) => args?.some(({ type }) => type === value.type)) ??
+    callbacks.find(({ name }) => name === 'onChange') ??
+    callbacks[0];
   if (!best?.args) return undefined;
-  const index = Math.max(0, best.args.findIndex(({ type }) => alike(type, value.type)));
+  const index = Math.max(
+    0,
+    best.args.findIndex(({ type }) => alike(type, value.type)),
+  );
   const type = best.args[index]?.type ?? 'unknown';
   if (/Event\b/.test(type)) {
-    return { value, report: best.name, path: `/${index}/target/${value.name}`, because: `${best.name} gives an event: its type is ${type}.`, certainty: 0.85 };
+    return {
+      value,
+      report: best.name,
+      path: `/${index}/target/${value.name}`,
+      because: `${best.name} gives an event: its type is ${type}.`,
+      certainty: 0.85,
+    };
   }
-  return { value, report: best.name, path: `/${index}`, because: `${best.name} gives the value as argument ${index + 1}: its type is ${type}.`, certainty: alike(type, value.type) ? 0.9 : 0.6 };
+  return {
+    value,
+    report: best.name,
+    path: `/${index}`,
+    because: `${best.name} gives the value as argument ${index + 1}: its type is ${type}.`,
+    certainty: alike(type, value.type) ? 0.9 : 0.6,
+  };
 }
 
-const bare = (type: string): string => type.replace(/\s*\|\s*(undefined|null)\b/g, '').replace(/\b(undefined|null)\s*\|\s*/g, '').trim();
+const bare = (type: string): string =>
+  type
+    .replace(/\s*\|\s*(undefined|null)\b/g, '')
+    .replace(/\b(undefined|null)\s*\|\s*/g, '')
+    .trim();
 function alike(a: string, b: string): boolean {
   return bare(a) === bare(b);
 }
@@ -112,7 +211,9 @@ function focusOf(input: FoundInput, hasId: boolean): Focus {
 
 export function focusWords(focus: Focus): string {
   if (focus.by === 'element') return 'The focus goes to the element itself.';
-  return focus.by === 'handle' ? `The focus is given by its method “${focus.method}”.` : `The focus goes to the first “${focus.selector}” inside.`;
+  return focus.by === 'handle'
+    ? `The focus is given by its method “${focus.method}”.`
+    : `The focus goes to the first “${focus.selector}” inside.`;
 }
 
 /** A property whose type is one text decides how the value looks: the plainest choice is taken. */

@@ -5,7 +5,11 @@ import type { AdapterDescription, InputState } from './description.js';
 export type ReadWritten = (written: unknown) => unknown;
 
 /** The input's properties for a state: constants first, then what the adapter needs. */
-export function propertiesFor(adapter: AdapterDescription, state: InputState, read: ReadWritten = (written) => written): Record<string, unknown> {
+export function propertiesFor(
+  adapter: AdapterDescription,
+  state: InputState,
+  read: ReadWritten = (written) => written,
+): Record<string, unknown> {
   const properties: Record<string, unknown> = {};
   for (const [name, value] of Object.entries(adapter.constants ?? {})) properties[name] = read(value);
   const set = (place: { readonly property: string } | undefined, value: unknown): void => {
@@ -15,7 +19,8 @@ export function propertiesFor(adapter: AdapterDescription, state: InputState, re
   if (!isEmpty && adapter.value.start !== undefined) properties[adapter.value.start] = state.shown;
   if (!isEmpty) properties[adapter.value.property] = state.shown;
   else if ('empty' in adapter.value) properties[adapter.value.property] = read(adapter.value.empty);
-  if (state.invalid && adapter.invalid) properties[adapter.invalid.property] = 'value' in adapter.invalid ? read(adapter.invalid.value) : true;
+  if (state.invalid && adapter.invalid)
+    properties[adapter.invalid.property] = 'value' in adapter.invalid ? read(adapter.invalid.value) : true;
   set(adapter.disabled, state.disabled);
   set(adapter.readOnly, state.readOnly);
   set(adapter.required, state.required);
@@ -39,7 +44,15 @@ export function valueIn(args: readonly unknown[], path: string): unknown {
 
 /** Properties that the adapter sets itself; a caller's property of such a name would break the line. */
 export function ownProperties(adapter: AdapterDescription): Set<string> {
-  const places = [adapter.value, adapter.disabled, adapter.readOnly, adapter.required, adapter.id, adapter.name, adapter.invalid];
+  const places = [
+    adapter.value,
+    adapter.disabled,
+    adapter.readOnly,
+    adapter.required,
+    adapter.id,
+    adapter.name,
+    adapter.invalid,
+  ];
   return new Set(places.flatMap((place) => (place ? [place.property] : [])));
 }
 

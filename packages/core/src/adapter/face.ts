@@ -43,7 +43,19 @@ export interface FoundInput {
 
 /** One statement about an input, with what it rests on. */
 export interface Finding {
-  readonly about: 'value' | 'change' | 'leave' | 'focus' | 'invalid' | 'disabled' | 'readOnly' | 'required' | 'id' | 'describedBy' | 'constants' | 'codec';
+  readonly about:
+    | 'value'
+    | 'change'
+    | 'leave'
+    | 'focus'
+    | 'invalid'
+    | 'disabled'
+    | 'readOnly'
+    | 'required'
+    | 'id'
+    | 'describedBy'
+    | 'constants'
+    | 'codec';
   readonly says: string;
   readonly evidence: string;
   readonly from: 'declared' | 'observed';

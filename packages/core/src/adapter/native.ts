@@ -33,9 +33,24 @@ export const nativeAdapters: Readonly<Record<string, AdapterDescription>> = {
   date: typed('date'),
   time: typed('time'),
   color: typed('color'),
-  number: { ...typed('text'), input: 'native#number', constants: { type: 'text', inputMode: 'decimal', autoComplete: 'off' } },
+  number: {
+    ...typed('text'),
+    input: 'native#number',
+    constants: { type: 'text', inputMode: 'decimal', autoComplete: 'off' },
+  },
   range: { ...typed('range'), constants: { type: 'range' } },
   textarea: { ...typed('text'), input: 'native#textarea', constants: {} },
-  checkbox: { ...common, input: 'native#checkbox', value: { property: 'checked', empty: false }, change: { report: 'onChange', path: '/0/target/checked' }, constants: { type: 'checkbox' } },
-  select: { ...common, input: 'native#select', value: { property: 'value', empty: '' }, change: { report: 'onChange', path: '/0' } },
+  checkbox: {
+    ...common,
+    input: 'native#checkbox',
+    value: { property: 'checked', empty: false },
+    change: { report: 'onChange', path: '/0/target/checked' },
+    constants: { type: 'checkbox' },
+  },
+  select: {
+    ...common,
+    input: 'native#select',
+    value: { property: 'value', empty: '' },
+    change: { report: 'onChange', path: '/0' },
+  },
 };

@@ -21,28 +21,82 @@ export interface Sentence {
 
 export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): Sentence[] {
   const properties = input?.properties.filter(({ args }) => !args).map(({ name }) => name) ?? [];
-  const reports = input ? (input.family === 'element' ? input.events.map(({ name }) => name) : input.properties.filter(({ args }) => args).map(({ name }) => name)) : [];
+  const reports = input
+    ? input.family === 'element'
+      ? input.events.map(({ name }) => name)
+      : input.properties.filter(({ args }) => args).map(({ name }) => name)
+    : [];
   const slot = (at: string, choices: readonly string[], words?: string): Slot => {
     const value = String(lookUp(adapter, at) ?? '');
-    return { at, value, choices: [...new Set([value, ...choices])].filter((choice) => choice !== ''), open: true, ...(words === undefined ? {} : { words }) };
+    return {
+      at,
+      value,
+      choices: [...new Set([value, ...choices])].filter((choice) => choice !== ''),
+      open: true,
+      ...(words === undefined ? {} : { words }),
+    };
   };
   const valuePaths = ['/0', '/1', '/0/target/value', '/0/target/checked', '/0/detail', '/0/detail/value'];
-  const flag = (name: 'disabled' | 'readOnly' | 'required' | 'id' | 'invalid', words: string, otherwise: string): Sentence => ({
+  const flag = (
+    name: 'disabled' | 'readOnly' | 'required' | 'id' | 'invalid',
+    words: string,
+    otherwise: string,
+  ): Sentence => ({
     about: name,
     parts: [words, slot(`/${name}/property`, ['', ...properties], adapter[name] ? undefined : otherwise), '.'],
   });
   const focusChoices = ['element', 'handle', 'inner'];
   const { focus } = adapter;
   return [
-    { about: 'value', parts: ['Shows its value through ', slot('/value/property', properties), ', and opens at it through ', slot('/value/start', properties, adapter.value.start === undefined ? 'nothing else' : undefined), '.'] },
-    { about: 'change', parts: ['Reports changes through ', slot('/change/report', reports), ', value in ', slot('/change/path', valuePaths, pathWords(adapter.change.path)), '.'] },
-    { about: 'leave', parts: ['Reports leaving through ', slot('/leave/report', reports, adapter.leave ? undefined : 'the focus going out of its box'), '.'] },
+    {
+      about: 'value',
+      parts: [
+        'Shows its value through ',
+        slot('/value/property', properties),
+        ', and opens at it through ',
+        slot('/value/start', properties, adapter.value.start === undefined ? 'nothing else' : undefined),
+        '.',
+      ],
+    },
+    {
+      about: 'change',
+      parts: [
+        'Reports changes through ',
+        slot('/change/report', reports),
+        ', value in ',
+        slot('/change/path', valuePaths, pathWords(adapter.change.path)),
+        '.',
+      ],
+    },
+    {
+      about: 'leave',
+      parts: [
+        'Reports leaving through ',
+        slot('/leave/report', reports, adapter.leave ? undefined : 'the focus going out of its box'),
+        '.',
+      ],
+    },
     {
       about: 'focus',
       parts: [
         'Takes the focus by ',
-        { ...slot('/focus/by', focusChoices, focus.by === 'element' ? 'its element' : focus.by === 'handle' ? 'a method of its handle' : 'an element inside'), open: false },
-        ...(focus.by === 'handle' ? [': ', slot('/focus/method', input?.methods ?? ['focus'])] : focus.by === 'inner' ? [': ', slot('/focus/selector', ['input', 'button', '[tabindex="0"]'])] : []),
+        {
+          ...slot(
+            '/focus/by',
+            focusChoices,
+            focus.by === 'element'
+              ? 'its element'
+              : focus.by === 'handle'
+                ? 'a method of its handle'
+                : 'an element inside',
+          ),
+          open: false,
+        },
+        ...(focus.by === 'handle'
+          ? [': ', slot('/focus/method', input?.methods ?? ['focus'])]
+          : focus.by === 'inner'
+            ? [': ', slot('/focus/selector', ['input', 'button', '[tabindex="0"]'])]
+            : []),
         '.',
       ],
     },
@@ -53,7 +107,17 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
     flag('id', 'Takes its id through ', 'nothing: its box is a named group'),
     {
       about: 'constants',
-      parts: ['Always gets ', { at: '/constants', value: JSON.stringify(adapter.constants ?? {}), choices: [], open: true, ...(adapter.constants ? {} : { words: 'nothing else' }) }, '.'],
+      parts: [
+        'Always gets ',
+        {
+          at: '/constants',
+          value: JSON.stringify(adapter.constants ?? {}),
+          choices: [],
+          open: true,
+          ...(adapter.constants ? {} : { words: 'nothing else' }),
+        },
+        '.',
+      ],
     },
   ];
 }
@@ -66,12 +130,18 @@ export function changeSlot(adapter: AdapterDescription, at: string, value: strin
     return Object.keys(constants).length > 0 ? replaceAt(adapter, at, constants) : removeAt(adapter, at);
   }
   if (at === '/focus/by') {
-    const focus = value === 'handle' ? { by: 'handle', method: 'focus' } : value === 'inner' ? { by: 'inner', selector: '[tabindex="0"], input, button' } : { by: 'element' };
+    const focus =
+      value === 'handle'
+        ? { by: 'handle', method: 'focus' }
+        : value === 'inner'
+          ? { by: 'inner', selector: '[tabindex="0"], input, button' }
+          : { by: 'element' };
     return replaceAt(adapter, '/focus', focus);
   }
   const [, part = '', member = ''] = at.split('/');
   if (value.trim() === '' && at === '/value/start') return removeAt(adapter, at);
-  if (value.trim() === '' && part !== 'value' && part !== 'change' && part !== 'focus') return removeAt(adapter, joinPointer('', part));
+  if (value.trim() === '' && part !== 'value' && part !== 'change' && part !== 'focus')
+    return removeAt(adapter, joinPointer('', part));
   if (value.trim() === '') throw new TypeError(`“${part} ${member}” cannot be empty: without it the line is broken.`);
   return replaceAt(adapter, at, value.trim());
 }

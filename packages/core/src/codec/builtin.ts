@@ -7,7 +7,8 @@ type Maker = (options: Options) => Codec;
 
 /** "Nothing" in an input: what an emptied box, an undone choice or an untouched picker reports. */
 const isNothing = (shown: unknown): boolean => shown === undefined || shown === null || shown === '';
-const said = (value: unknown): string => (typeof value === 'string' ? `“${value}”` : value === null ? 'null' : Array.isArray(value) ? 'a list' : typeof value);
+const said = (value: unknown): string =>
+  typeof value === 'string' ? `“${value}”` : value === null ? 'null' : Array.isArray(value) ? 'a list' : typeof value;
 
 /**
  * What an emptied input means: `absent` leaves the member out, `null` sends null, `text` sends the empty text.
@@ -26,10 +27,18 @@ function withEmpty(codec: Codec, options: Options): Codec {
 }
 
 const text: Maker = () => ({
-  parse: (shown) => (isNothing(shown) ? held(undefined) : typeof shown === 'string' ? held(shown) : refused(`A text was expected, but the input gave ${said(shown)}.`)),
+  parse: (shown) =>
+    isNothing(shown)
+      ? held(undefined)
+      : typeof shown === 'string'
+        ? held(shown)
+        : refused(`A text was expected, but the input gave ${said(shown)}.`),
   show: (kept) => (typeof kept === 'string' ? kept : ''),
   serialise: (kept) => (typeof kept === 'string' ? kept : undefined),
-  revive: (sent) => (sent === undefined || typeof sent === 'string' ? held(sent) : refused(`A text was expected, but the record has ${said(sent)}.`)),
+  revive: (sent) =>
+    sent === undefined || typeof sent === 'string'
+      ? held(sent)
+      : refused(`A text was expected, but the record has ${said(sent)}.`),
 });
 
 const trimmed: Maker = (options) => {
@@ -40,7 +49,8 @@ const trimmed: Maker = (options) => {
 /** How a locale writes numbers, read from the platform rather than from a table of our own. */
 function signs(locale: string): { group: string; decimal: string } {
   const parts = new Intl.NumberFormat(locale).formatToParts(12345678.9);
-  const find = (type: string, otherwise: string): string => parts.find((part) => part.type === type)?.value ?? otherwise;
+  const find = (type: string, otherwise: string): string =>
+    parts.find((part) => part.type === type)?.value ?? otherwise;
   return { group: find('group', ''), decimal: find('decimal', '.') };
 }
 
@@ -63,35 +73,64 @@ const number: Maker = (options) => {
       if (/^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i.test(digits)) {
         const value = Number(digits);
         if (!Number.isFinite(value)) return refused(`“${shown}” is too large a number.`);
-        if (significant(digits) > 15 && significant(String(value)) !== significant(digits) && wholeOf(digits) !== wholeOf(String(value))) {
+        if (
+          significant(digits) > 15 &&
+          significant(String(value)) !== significant(digits) &&
+          wholeOf(digits) !== wholeOf(String(value))
+        ) {
           return refused(`“${shown}” has more digits than can be kept exactly.`);
         }
         return check(value);
       }
-      if (/^[+-]?\.?$|^[+-]?(\d+\.?\d*|\.\d+)e[+-]?$/i.test(digits)) return refused(`“${shown}” is not a complete number yet.`);
+      if (/^[+-]?\.?$|^[+-]?(\d+\.?\d*|\.\d+)e[+-]?$/i.test(digits))
+        return refused(`“${shown}” is not a complete number yet.`);
       const stray = /[^\d.+\-e]/i.exec(digits)?.[0];
-      return refused(stray === undefined ? `“${shown}” is no number.` : `“${shown}” is no number: “${stray}” does not belong in one.`);
+      return refused(
+        stray === undefined
+          ? `“${shown}” is no number.`
+          : `“${shown}” is no number: “${stray}” does not belong in one.`,
+      );
     },
-    show: (kept) => (typeof kept === 'number' ? (locale === undefined ? String(kept) : String(kept).replace('.', decimal)) : ''),
+    show: (kept) =>
+      typeof kept === 'number' ? (locale === undefined ? String(kept) : String(kept).replace('.', decimal)) : '',
     serialise: (kept) => (typeof kept === 'number' ? kept : undefined),
-    revive: (sent) => (sent === undefined || typeof sent === 'number' ? held(sent) : refused(`A number was expected, but the record has ${said(sent)}.`)),
+    revive: (sent) =>
+      sent === undefined || typeof sent === 'number'
+        ? held(sent)
+        : refused(`A number was expected, but the record has ${said(sent)}.`),
   };
   function check(value: number): ReturnType<Codec['parse']> {
-    return whole && !Number.isInteger(value) ? refused(`“${String(value)}” has decimals, but only whole numbers are possible here.`) : held(value);
+    return whole && !Number.isInteger(value)
+      ? refused(`“${String(value)}” has decimals, but only whole numbers are possible here.`)
+      : held(value);
   }
 };
-const significant = (digits: string): number => digits.replace(/e.*$/i, '').replace(/\D/g, '').replace(/^0+/, '').length;
-const wholeOf = (digits: string): bigint | undefined => (/^[+-]?\d+$/.test(digits) ? BigInt(digits.replace('+', '')) : undefined);
+const significant = (digits: string): number =>
+  digits.replace(/e.*$/i, '').replace(/\D/g, '').replace(/^0+/, '').length;
+const wholeOf = (digits: string): bigint | undefined =>
+  /^[+-]?\d+$/.test(digits) ? BigInt(digits.replace('+', '')) : undefined;
+
+const words = (value: unknown): unknown[] => (Array.isArray(value) ? (value as unknown[]) : []);
 
 /** A check box and its like. Native boxes have a habit of reporting `"on"`; `yes` and `no` name further words. */
 const boolean: Maker = (options) => {
-  const yes: unknown[] = [true, 'true', 'on', ...(Array.isArray(options['yes']) ? options['yes'] : [])];
-  const no: unknown[] = [false, 'false', 'off', ...(Array.isArray(options['no']) ? options['no'] : [])];
+  const yes: unknown[] = [true, 'true', 'on', ...words(options['yes'])];
+  const no: unknown[] = [false, 'false', 'off', ...words(options['no'])];
   return {
-    parse: (shown) => (isNothing(shown) ? held(undefined) : yes.includes(shown) ? held(true) : no.includes(shown) ? held(false) : refused(`${said(shown)} means neither yes nor no.`)),
+    parse: (shown) =>
+      isNothing(shown)
+        ? held(undefined)
+        : yes.includes(shown)
+          ? held(true)
+          : no.includes(shown)
+            ? held(false)
+            : refused(`${said(shown)} means neither yes nor no.`),
     show: (kept) => kept === true,
     serialise: (kept) => (typeof kept === 'boolean' ? kept : undefined),
-    revive: (sent) => (sent === undefined || typeof sent === 'boolean' ? held(sent) : refused(`Yes or no was expected, but the record has ${said(sent)}.`)),
+    revive: (sent) =>
+      sent === undefined || typeof sent === 'boolean'
+        ? held(sent)
+        : refused(`Yes or no was expected, but the record has ${said(sent)}.`),
   };
 };
 
@@ -120,9 +159,18 @@ const date: Maker = (options) => {
     parse(shown) {
       if (isNothing(shown)) return held(undefined);
       if (isDate(shown)) return held(new Date(shown.getFullYear(), shown.getMonth(), shown.getDate()));
-      if (typeof shown !== 'string') return refused(shown instanceof Date ? 'This is no valid date.' : `A date was expected, but the input gave ${said(shown)}.`);
+      if (typeof shown !== 'string')
+        return refused(
+          shown instanceof Date ? 'This is no valid date.' : `A date was expected, but the input gave ${said(shown)}.`,
+        );
       const day = dayOf(shown.trim());
-      return day ? held(day) : refused(/^\d{4}-\d\d-\d\d$/.test(shown.trim()) ? `“${shown}” is no day of the calendar.` : `“${shown}” is no date; write it like 2026-11-23.`);
+      return day
+        ? held(day)
+        : refused(
+            /^\d{4}-\d\d-\d\d$/.test(shown.trim())
+              ? `“${shown}” is no day of the calendar.`
+              : `“${shown}” is no date; write it like 2026-11-23.`,
+          );
     },
     show: (kept) => (isDate(kept) ? (asText ? dayText(kept) : kept) : asText ? '' : undefined),
     serialise: (kept) => (isDate(kept) ? dayText(kept) : undefined),
@@ -136,7 +184,12 @@ const date: Maker = (options) => {
 
 /** Any JSON as it is, for inputs whose value needs no change. */
 const asIs: Maker = () => ({
-  parse: (shown) => (isNothing(shown) ? held(undefined) : kindOf(shown) === undefined ? refused(`${said(shown)} has no form in JSON.`) : held(shown)),
+  parse: (shown) =>
+    isNothing(shown)
+      ? held(undefined)
+      : kindOf(shown) === undefined
+        ? refused(`${said(shown)} has no form in JSON.`)
+        : held(shown),
   show: (kept) => kept,
   serialise: (kept) => kept as Json | undefined,
   revive: (sent) => held(sent),
@@ -167,10 +220,30 @@ export interface BuiltIn {
 export const builtIn: Readonly<Record<string, BuiltIn>> = {
   text: { title: 'Text', says: 'Text as it is typed.', options: ['empty'], make: text },
   trimmed: { title: 'Trimmed text', says: 'Text without spaces at its ends.', options: ['empty'], make: trimmed },
-  number: { title: 'Number', says: 'A number, typed in the way of a locale; half-typed text is kept.', options: ['locale', 'empty'], make: number },
-  integer: { title: 'Whole number', says: 'A number without decimals.', options: ['locale', 'empty'], make: (options) => number({ ...options, whole: true }) },
-  boolean: { title: 'Yes or no', says: 'A check mark as true or false.', options: ['yes', 'no', 'empty'], make: boolean },
-  date: { title: 'Calendar date', says: 'A Date or an ISO date text; sent as 2026-11-23, never moved by a zone.', options: ['shows', 'empty'], make: date },
+  number: {
+    title: 'Number',
+    says: 'A number, typed in the way of a locale; half-typed text is kept.',
+    options: ['locale', 'empty'],
+    make: number,
+  },
+  integer: {
+    title: 'Whole number',
+    says: 'A number without decimals.',
+    options: ['locale', 'empty'],
+    make: (options) => number({ ...options, whole: true }),
+  },
+  boolean: {
+    title: 'Yes or no',
+    says: 'A check mark as true or false.',
+    options: ['yes', 'no', 'empty'],
+    make: boolean,
+  },
+  date: {
+    title: 'Calendar date',
+    says: 'A Date or an ISO date text; sent as 2026-11-23, never moved by a zone.',
+    options: ['shows', 'empty'],
+    make: date,
+  },
   same: { title: 'As it is', says: 'Any JSON value, unchanged.', options: ['empty'], make: asIs },
   json: { title: 'JSON text', says: 'A value typed as JSON.', options: ['empty'], make: json },
 };
@@ -181,6 +254,7 @@ export const builtIn: Readonly<Record<string, BuiltIn>> = {
  */
 export function makeCodec({ kind, options = {} }: { readonly kind: string; readonly options?: Options }): Codec {
   const known = Object.hasOwn(builtIn, kind) ? builtIn[kind] : undefined;
-  if (!known) throw new TypeError(`No codec of the kind “${kind}” is known. Known are: ${Object.keys(builtIn).join(', ')}.`);
+  if (!known)
+    throw new TypeError(`No codec of the kind “${kind}” is known. Known are: ${Object.keys(builtIn).join(', ')}.`);
   return withEmpty(known.make(options), options);
 }

@@ -28,7 +28,12 @@ export function runCase(codec: Codec, row: Case): CaseResult {
   const revived = codec.revive(text === undefined ? undefined : JSON.parse(text));
   const back = revived.ok ? revived.held : `refused: ${revived.reason}`;
   const again = codec.show(revived.ok ? revived.held : undefined);
-  const station = (name: Station['name'], wanted: unknown, seen: unknown): Station => ({ name, wanted, seen, fits: same(wanted, seen) });
+  const station = (name: Station['name'], wanted: unknown, seen: unknown): Station => ({
+    name,
+    wanted,
+    seen,
+    fits: same(wanted, seen),
+  });
   const stations = [
     station('held', 'held' in row ? readWritten(row.held) : parsed.held, parsed.held),
     station('sent', 'sent' in row ? readWritten(row.sent) : sent, sent),

@@ -35,7 +35,8 @@ export function write(value: unknown, depth = 0): unknown {
   if (typeof value === 'number' && !Number.isFinite(value)) return { [mark]: 'number', value: String(value) };
   if (typeof value === 'function' || typeof value === 'symbol') return { [mark]: typeof value };
   if (typeof value !== 'object' || value === null) return value;
-  if (value instanceof Date) return { [mark]: 'Date', value: Number.isNaN(value.getTime()) ? 'Invalid Date' : localText(value) };
+  if (value instanceof Date)
+    return { [mark]: 'Date', value: Number.isNaN(value.getTime()) ? 'Invalid Date' : localText(value) };
   if (depth > 20) return { [mark]: 'deeper' };
   if (Array.isArray(value)) return value.map((item) => write(item, depth + 1));
   if (!isPlain(value)) return { [mark]: (value.constructor as { name?: string } | undefined)?.name ?? 'object' };

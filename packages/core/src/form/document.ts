@@ -36,7 +36,14 @@ export class FormDocument {
     if (value !== undefined) return changed;
     for (let i = holders.length - 1; i >= 0; i--) {
       const place = tokens.slice(0, i).reduce<string>(joinPointer, '');
-      if (i === 0 || !isObject(holders[i]) || Object.keys(holders[i] as object).length > 0 || Array.isArray(holders[i - 1]) || keeps(place)) break;
+      if (
+        i === 0 ||
+        !isObject(holders[i]) ||
+        Object.keys(holders[i] as object).length > 0 ||
+        Array.isArray(holders[i - 1]) ||
+        keeps(place)
+      )
+        break;
       this.#put(holders, tokens, i, undefined);
       changed = place;
     }

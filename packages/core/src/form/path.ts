@@ -14,13 +14,17 @@ export type Where<T> = Pointer | ((value: Steps<T>) => unknown);
 export function pointerOf<T>(where: Where<T>): Pointer {
   if (typeof where === 'string') return where;
   let pointer = '';
-  const recorder: object = new Proxy({}, {
-    get(_target, name) {
-      if (typeof name === 'symbol') throw new TypeError('A path may only name members: write it like (form) => form.consignor.name.');
-      pointer = joinPointer(pointer, name);
-      return recorder;
+  const recorder: object = new Proxy(
+    {},
+    {
+      get(_target, name) {
+        if (typeof name === 'symbol')
+          throw new TypeError('A path may only name members: write it like (form) => form.consignor.name.');
+        pointer = joinPointer(pointer, name);
+        return recorder;
+      },
     },
-  });
+  );
   where(recorder as Steps<T>);
   return pointer;
 }

@@ -20,7 +20,15 @@ export function readProblemDetails(answer: unknown): ProblemDetails {
   const problems = errors.flatMap((error): Problem[] => {
     if (!isObject(error) || typeof error['pointer'] !== 'string') return [];
     const at = decodePointer(error['pointer']);
-    return [{ at, keyword: 'server', schemaAt: '', params: {}, message: text(error['detail']) ?? text(error['title']) ?? 'The server refused this value.' }];
+    return [
+      {
+        at,
+        keyword: 'server',
+        schemaAt: '',
+        params: {},
+        message: text(error['detail']) ?? text(error['title']) ?? 'The server refused this value.',
+      },
+    ];
   });
   const detail = text(answer['detail']);
   const status = answer['status'];

@@ -20,7 +20,8 @@ export function standaloneSchema(schema: unknown, groups: Kit['groups']): unknow
   const main = redirect(schema);
   const definitions: Record<string, unknown> = {};
   // A group may use another group: go on until none is new.
-  for (const name of used) setOwn(definitions, name, redirect(ownMember(groups, name) === undefined ? true : groups[name]?.schema));
+  for (const name of used)
+    setOwn(definitions, name, redirect(ownMember(groups, name) === undefined ? true : groups[name]?.schema));
   if (used.size === 0 || !isObject(main)) return main;
   return { ...main, $defs: { ...(isObject(main['$defs']) ? main['$defs'] : {}), ...definitions } };
 }

@@ -42,7 +42,11 @@ function adapterFile(name: string, adapter: AdapterDescription, input: KitInput 
     value = JSON.stringify(input.tag);
   } else if (input.family === 'native') value = JSON.stringify(input.tag ?? 'input');
   else {
-    imports.unshift(imported === 'default' ? `import ${local} from ${JSON.stringify(input.module)};` : `import { ${imported} as ${local}Input } from ${JSON.stringify(input.module)};`);
+    imports.unshift(
+      imported === 'default'
+        ? `import ${local} from ${JSON.stringify(input.module)};`
+        : `import { ${imported} as ${local}Input } from ${JSON.stringify(input.module)};`,
+    );
     value = imported === 'default' ? local : `${local}Input${member ? `.${member}` : ''}`;
   }
   return [
@@ -96,7 +100,9 @@ for (const row of cases) {
 }
 
 function fieldsFile(kit: Kit): HandoverFile {
-  const codecs = Object.fromEntries(Object.entries(kit.codecs).map(([name, { kind, options }]) => [name, options ? { kind, options } : { kind }]));
+  const codecs = Object.fromEntries(
+    Object.entries(kit.codecs).map(([name, { kind, options }]) => [name, options ? { kind, options } : { kind }]),
+  );
   return {
     path: 'fields.ts',
     text: `import type { PlanRules } from '@poietra/core';
@@ -112,7 +118,10 @@ function formFiles(name: string, form: FormDescription, kit: Kit): HandoverFile[
   const type = typeName(name);
   const used = usedAdapters(form, kit);
   const imports = used.map((adapter) => `import { ${valueName(adapter)} } from '../adapters/${adapter}.js';`);
-  const settings = [form.tell && `tell: ${JSON.stringify(form.tell)}`, form.hidden && `hidden: ${JSON.stringify(form.hidden)}`].filter(Boolean);
+  const settings = [
+    form.tell && `tell: ${JSON.stringify(form.tell)}`,
+    form.hidden && `hidden: ${JSON.stringify(form.hidden)}`,
+  ].filter(Boolean);
   return [
     { path: `forms/${name}.schema.json`, text: `${json(schema)}\n` },
     { path: `forms/${name}.types.ts`, text: `${typesFor(schema, type)}\n` },
@@ -156,7 +165,11 @@ export function ${type}Form({ values, send }: ${type}FormProps): ReactNode {
 /** The kit's adapters that a form draws with. */
 export function usedAdapters(form: FormDescription, kit: Kit): string[] {
   const compiled = compileSchema(form.schema, { documents: kitDocuments(kit) });
-  const { root } = makePlan(compiled, form.hints, { fields: kit.fields, codecs: kit.codecs, ...(kit.rules ? { choose: kit.rules } : {}) });
+  const { root } = makePlan(compiled, form.hints, {
+    fields: kit.fields,
+    codecs: kit.codecs,
+    ...(kit.rules ? { choose: kit.rules } : {}),
+  });
   const names = new Set(planFields(root).map(({ field }) => field.use.adapter));
   return [...names].filter((name) => Object.hasOwn(kit.adapters, name));
 }

@@ -33,7 +33,9 @@ class TypePrinter {
   #declaration(name: string, schema: unknown): string {
     const says = isObject(schema) && typeof schema['title'] === 'string' ? comment(schema['title'], '') : '';
     const body = this.#type(schema, '');
-    return body.startsWith('{') && !body.includes('} &') && !body.includes('} |') ? `${says}export interface ${name} ${body}` : `${says}export type ${name} = ${body};`;
+    return body.startsWith('{') && !body.includes('} &') && !body.includes('} |')
+      ? `${says}export interface ${name} ${body}`
+      : `${says}export type ${name} = ${body};`;
   }
 
   #type(schema: unknown, indent: string): string {
@@ -42,14 +44,28 @@ class TypePrinter {
     const reference = schema['$ref'];
     if (typeof reference === 'string') return this.#reference(reference);
     if (Object.hasOwn(schema, 'const')) return literal(schema['const']);
-    if (Array.isArray(schema['enum'])) return [...new Set((schema['enum'] as unknown[]).map(literal))].join(' | ') || 'never';
+    if (Array.isArray(schema['enum']))
+      return [...new Set((schema['enum'] as unknown[]).map(literal))].join(' | ') || 'never';
     for (const keyword of ['oneOf', 'anyOf'] as const) {
-      if (Array.isArray(schema[keyword]) && !isObject(schema['properties'])) return union((schema[keyword] as unknown[]).map((branch) => this.#type(branch, indent)));
+      if (Array.isArray(schema[keyword]) && !isObject(schema['properties']))
+        return union((schema[keyword] as unknown[]).map((branch) => this.#type(branch, indent)));
     }
-    const kinds = schema['type'] === undefined ? guess(schema) : Array.isArray(schema['type']) ? (schema['type'] as string[]) : [schema['type'] as string];
+    const kinds =
+      schema['type'] === undefined
+        ? guess(schema)
+        : Array.isArray(schema['type'])
+          ? (schema['type'] as string[])
+          : [schema['type'] as string];
     const own = kinds.length === 0 ? 'unknown' : union(kinds.map((kind) => this.#kind(kind, schema, indent)));
-    const all = Array.isArray(schema['allOf']) ? (schema['allOf'] as unknown[]).map((part) => this.#type(part, indent)).filter((part) => part !== 'unknown') : [];
-    return all.length === 0 ? own : [own, ...all].filter((part) => part !== 'unknown').map((part) => (part.includes(' | ') ? `(${part})` : part)).join(' & ');
+    const all = Array.isArray(schema['allOf'])
+      ? (schema['allOf'] as unknown[]).map((part) => this.#type(part, indent)).filter((part) => part !== 'unknown')
+      : [];
+    return all.length === 0
+      ? own
+      : [own, ...all]
+          .filter((part) => part !== 'unknown')
+          .map((part) => (part.includes(' | ') ? `(${part})` : part))
+          .join(' & ');
   }
 
   #kind(kind: string, schema: Record<string, unknown>, indent: string): string {
@@ -78,11 +94,13 @@ class TypePrinter {
       if (!isObject(part)) return;
       const required = Array.isArray(part['required']) ? (part['required'] as unknown[]) : [];
       for (const [name, member] of Object.entries(isObject(part['properties']) ? part['properties'] : {})) {
-        if (!members.has(name) || always) members.set(name, { schema: member, required: always && required.includes(name) });
+        if (!members.has(name) || always)
+          members.set(name, { schema: member, required: always && required.includes(name) });
       }
       // What a condition brings is there at times.
       for (const keyword of ['then', 'else']) gather(part[keyword], false);
-      for (const dependent of Object.values(isObject(part['dependentSchemas']) ? part['dependentSchemas'] : {})) gather(dependent, false);
+      for (const dependent of Object.values(isObject(part['dependentSchemas']) ? part['dependentSchemas'] : {}))
+        gather(dependent, false);
     };
     gather(schema, true);
     if (members.size === 0) {
@@ -132,7 +150,10 @@ export function key(name: string): string {
 
 /** `freight-booking` becomes `FreightBooking`. */
 export function typeName(name: string): string {
-  const words = name.split(/[^A-Za-z0-9]+/).filter(Boolean).map((word) => word.charAt(0).toUpperCase() + word.slice(1));
+  const words = name
+    .split(/[^A-Za-z0-9]+/)
+    .filter(Boolean)
+    .map((word) => word.charAt(0).toUpperCase() + word.slice(1));
   const joined = words.join('');
   return /^[A-Za-z]/.test(joined) ? joined : `The${joined}`;
 }

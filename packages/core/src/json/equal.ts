@@ -1,4 +1,4 @@
-import { isObject } from './value.js';
+import { isObject, jsonText } from './value.js';
 
 /** Equality as JSON Schema defines it: by value, `1` and `1.0` the same, the order of members without meaning. */
 export function equalJson(a: unknown, b: unknown): boolean {
@@ -23,5 +23,5 @@ export function canonical(value: unknown): string {
     const members = Object.keys(value).sort();
     return `{${members.map((name) => `${JSON.stringify(name)}:${canonical(value[name])}`).join(',')}}`;
   }
-  return Object.is(value, -0) ? '0' : (JSON.stringify(value) ?? 'undefined');
+  return Object.is(value, -0) ? '0' : (jsonText(value) ?? 'undefined');
 }

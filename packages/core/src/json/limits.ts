@@ -32,7 +32,8 @@ export function copyJson(value: unknown, limits: Limits = defaultLimits): unknow
   let left = limits.documentSize;
   const copy = (from: unknown, depth: number): unknown => {
     if (typeof from !== 'object' || from === null) return from;
-    if (depth > limits.documentDepth) throw new LimitReached(`The document is nested deeper than ${limits.documentDepth} levels.`);
+    if (depth > limits.documentDepth)
+      throw new LimitReached(`The document is nested deeper than ${limits.documentDepth} levels.`);
     if (Array.isArray(from)) {
       if ((left -= from.length) < 0) throw tooLarge(limits);
       return from.map((item) => copy(item, depth + 1));

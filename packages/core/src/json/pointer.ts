@@ -19,8 +19,10 @@ export function formatPointer(names: readonly (string | number)[]): Pointer {
  */
 export function parsePointer(pointer: Pointer): string[] {
   if (pointer === '') return [];
-  if (!pointer.startsWith('/')) throw new SyntaxError(`"${pointer}" is no JSON Pointer: it has to be empty or to start with "/".`);
-  if (/~(?![01])/.test(pointer)) throw new SyntaxError(`"${pointer}" is no JSON Pointer: "~" has to be followed by 0 or 1.`);
+  if (!pointer.startsWith('/'))
+    throw new SyntaxError(`"${pointer}" is no JSON Pointer: it has to be empty or to start with "/".`);
+  if (/~(?![01])/.test(pointer))
+    throw new SyntaxError(`"${pointer}" is no JSON Pointer: "~" has to be followed by 0 or 1.`);
   return pointer
     .slice(1)
     .split('/')

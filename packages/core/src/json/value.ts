@@ -49,3 +49,9 @@ export function setOwn(target: object, name: string | number, value: unknown): v
     (target as Record<string | number, unknown>)[name] = value;
   }
 }
+
+/** A value as JSON text; `undefined` for what has none. The platform's own type leaves that out. */
+export function jsonText(value: unknown): string | undefined {
+  const text: string | undefined = JSON.stringify(value);
+  return text;
+}

@@ -22,7 +22,9 @@ export interface FormDescription {
   readonly hidden?: 'drop' | 'keep';
 }
 /** An input that the kit uses, as it was found. */
-export type KitInput = Pick<FoundInput, 'family' | 'package' | 'version' | 'export' | 'module' | 'css'> & { readonly tag?: string };
+export type KitInput = Pick<FoundInput, 'family' | 'package' | 'version' | 'export' | 'module' | 'css'> & {
+  readonly tag?: string;
+};
 
 /** Everything a team keeps in Poietra: one document, one file. */
 export interface Kit {
@@ -38,7 +40,12 @@ export interface Kit {
   readonly [later: string]: unknown;
 }
 
-const name = z.string().regex(/^[A-Za-z][A-Za-z0-9._-]{0,63}$/, 'a name starts with a letter and has only letters, digits, ".", "_" and "-", at most 64');
+const name = z
+  .string()
+  .regex(
+    /^[A-Za-z][A-Za-z0-9._-]{0,63}$/,
+    'a name starts with a letter and has only letters, digits, ".", "_" and "-", at most 64',
+  );
 const property = z.looseObject({ property: z.string().min(1) });
 const map = <T extends z.ZodType>(value: T): z.ZodRecord<typeof name, T> => z.record(name, value);
 const schema = z.union([z.boolean(), z.looseObject({})]);
@@ -47,9 +54,16 @@ const adapter = z.looseObject({
   input: z.string().min(1),
   title: z.string().optional(),
   value: z.looseObject({ property: z.string().min(1), start: z.string().optional() }),
-  change: z.looseObject({ report: z.string().min(1), path: z.string().regex(/^\/\d+(\/.*)?$/, 'starts with the argument’s number, like /0/target/value') }),
+  change: z.looseObject({
+    report: z.string().min(1),
+    path: z.string().regex(/^\/\d+(\/.*)?$/, 'starts with the argument’s number, like /0/target/value'),
+  }),
   leave: z.looseObject({ report: z.string().min(1) }).optional(),
-  focus: z.discriminatedUnion('by', [z.looseObject({ by: z.literal('element') }), z.looseObject({ by: z.literal('handle'), method: z.string().min(1) }), z.looseObject({ by: z.literal('inner'), selector: z.string().min(1) })]),
+  focus: z.discriminatedUnion('by', [
+    z.looseObject({ by: z.literal('element') }),
+    z.looseObject({ by: z.literal('handle'), method: z.string().min(1) }),
+    z.looseObject({ by: z.literal('inner'), selector: z.string().min(1) }),
+  ]),
   invalid: property.optional(),
   disabled: property.optional(),
   readOnly: property.optional(),
@@ -59,7 +73,16 @@ const adapter = z.looseObject({
   describedBy: property.optional(),
   placeholder: property.optional(),
   constants: z.record(z.string(), z.unknown()).optional(),
-  widget: z.looseObject({ start: z.enum(['new', 'call']), handle: z.string().optional(), update: z.string(), destroy: z.string().optional(), reports: z.enum(['options', 'on']), element: z.enum(['div', 'input']) }).optional(),
+  widget: z
+    .looseObject({
+      start: z.enum(['new', 'call']),
+      handle: z.string().optional(),
+      update: z.string(),
+      destroy: z.string().optional(),
+      reports: z.enum(['options', 'on']),
+      element: z.enum(['div', 'input']),
+    })
+    .optional(),
 });
 
 /** The kit's shape. Members that it does not know are kept: a newer Poietra may have written them. */
@@ -68,22 +91,50 @@ export const kitSchema = z.looseObject({
   name: z.string().min(1),
   inputs: z.record(
     z.string(),
-    z.looseObject({ family: z.enum(['native', 'component', 'element', 'widget']), package: z.string(), version: z.string(), export: z.string(), module: z.string(), tag: z.string().optional(), css: z.array(z.string()) }),
+    z.looseObject({
+      family: z.enum(['native', 'component', 'element', 'widget']),
+      package: z.string(),
+      version: z.string(),
+      export: z.string(),
+      module: z.string(),
+      tag: z.string().optional(),
+      css: z.array(z.string()),
+    }),
   ),
   adapters: map(adapter),
-  codecs: map(z.looseObject({ kind: z.string().min(1), title: z.string().optional(), options: z.record(z.string(), z.unknown()).optional(), cases: z.array(z.looseObject({ shown: z.unknown() })).optional() })),
+  codecs: map(
+    z.looseObject({
+      kind: z.string().min(1),
+      title: z.string().optional(),
+      options: z.record(z.string(), z.unknown()).optional(),
+      cases: z.array(z.looseObject({ shown: z.unknown() })).optional(),
+    }),
+  ),
   fields: map(
-    z.looseObject({ title: z.string().optional(), adapter: z.string().min(1), codec: z.string().min(1), label: z.string().optional(), hint: z.string().optional(), placeholder: z.string().optional(), prefix: z.string().optional(), suffix: z.string().optional(), required: z.boolean().optional() }),
+    z.looseObject({
+      title: z.string().optional(),
+      adapter: z.string().min(1),
+      codec: z.string().min(1),
+      label: z.string().optional(),
+      hint: z.string().optional(),
+      placeholder: z.string().optional(),
+      prefix: z.string().optional(),
+      suffix: z.string().optional(),
+      required: z.boolean().optional(),
+    }),
   ),
   groups: map(z.looseObject({ title: z.string(), schema })),
   forms: map(
     z.looseObject({
-      title: z.string(), schema,
+      title: z.string(),
+      schema,
       hints: z.record(z.string(), z.looseObject({})).optional(),
       send: z.looseObject({ path: z.string().startsWith('/'), key: z.string().min(1) }).optional(),
       tell: z.enum(['leave', 'change', 'submit']).optional(),
       hidden: z.enum(['drop', 'keep']).optional(),
     }),
   ),
-  rules: z.array(z.looseObject({ use: z.looseObject({ adapter: z.string(), codec: z.looseObject({ kind: z.string() }) }) })).optional(),
+  rules: z
+    .array(z.looseObject({ use: z.looseObject({ adapter: z.string(), codec: z.looseObject({ kind: z.string() }) }) }))
+    .optional(),
 });

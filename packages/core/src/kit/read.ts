@@ -12,14 +12,19 @@ export interface KitProblem {
   readonly line?: number;
   readonly column?: number;
 }
-export type KitReading = { readonly ok: true; readonly kit: Kit } | { readonly ok: false; readonly problems: readonly KitProblem[] };
+export type KitReading =
+  { readonly ok: true; readonly kit: Kit } | { readonly ok: false; readonly problems: readonly KitProblem[] };
 
 /** The largest kit file that is read, in characters. */
 export const largestKit = 20_000_000;
 
 /** Reads a kit file. Either the whole kit is sound, or nothing of it is taken. */
 export function readKitText(text: string): KitReading {
-  if (text.length > largestKit) return bad('', `The file has ${text.length.toLocaleString('en')} characters; kits up to ${largestKit.toLocaleString('en')} are read.`);
+  if (text.length > largestKit)
+    return bad(
+      '',
+      `The file has ${text.length.toLocaleString('en')} characters; kits up to ${largestKit.toLocaleString('en')} are read.`,
+    );
   let document: unknown;
   try {
     document = JSON.parse(text);
@@ -38,11 +43,22 @@ export function readKit(foreign: unknown): KitReading {
     throw error;
   }
   const version = (document as { poietra?: unknown } | null)?.poietra;
-  if (typeof document !== 'object' || document === null || version === undefined) return bad('/poietra', 'This is no kit file: it has no member “poietra” with the version.');
-  if (typeof version === 'number' && version > kitVersion) return bad('/poietra', `The file was written by a newer Poietra (format ${version}; this one reads up to ${kitVersion}).`);
+  if (typeof document !== 'object' || document === null || version === undefined)
+    return bad('/poietra', 'This is no kit file: it has no member “poietra” with the version.');
+  if (typeof version === 'number' && version > kitVersion)
+    return bad(
+      '/poietra',
+      `The file was written by a newer Poietra (format ${version}; this one reads up to ${kitVersion}).`,
+    );
   const read = kitSchema.safeParse(document);
   if (!read.success) {
-    return { ok: false, problems: read.error.issues.map(({ path, message }) => ({ at: formatPointer(path.map((part) => (typeof part === 'number' ? part : String(part)))), message })) };
+    return {
+      ok: false,
+      problems: read.error.issues.map(({ path, message }) => ({
+        at: formatPointer(path.map((part) => (typeof part === 'number' ? part : String(part)))),
+        message,
+      })),
+    };
   }
   const kit = document as Kit;
   const problems = [...danglingNames(kit), ...brokenSchemas(kit)];
@@ -60,15 +76,29 @@ export function groupUri(name: string): string {
 function danglingNames(kit: Kit): KitProblem[] {
   const problems: KitProblem[] = [];
   for (const [name, field] of Object.entries(kit.fields)) {
-    const native = field.adapter.startsWith('native:') && Object.hasOwn(nativeAdapters, field.adapter.slice('native:'.length));
-    if (!native && !Object.hasOwn(kit.adapters, field.adapter)) problems.push({ at: formatPointer(['fields', name, 'adapter']), message: `There is no adapter “${field.adapter}” in the kit.` });
-    if (!Object.hasOwn(kit.codecs, field.codec) && !Object.hasOwn(builtIn, field.codec)) problems.push({ at: formatPointer(['fields', name, 'codec']), message: `There is no codec “${field.codec}”.` });
+    const native =
+      field.adapter.startsWith('native:') && Object.hasOwn(nativeAdapters, field.adapter.slice('native:'.length));
+    if (!native && !Object.hasOwn(kit.adapters, field.adapter))
+      problems.push({
+        at: formatPointer(['fields', name, 'adapter']),
+        message: `There is no adapter “${field.adapter}” in the kit.`,
+      });
+    if (!Object.hasOwn(kit.codecs, field.codec) && !Object.hasOwn(builtIn, field.codec))
+      problems.push({ at: formatPointer(['fields', name, 'codec']), message: `There is no codec “${field.codec}”.` });
   }
   for (const [name, codec] of Object.entries(kit.codecs)) {
-    if (!Object.hasOwn(builtIn, codec.kind)) problems.push({ at: formatPointer(['codecs', name, 'kind']), message: `No codec of the kind “${codec.kind}” is known.` });
+    if (!Object.hasOwn(builtIn, codec.kind))
+      problems.push({
+        at: formatPointer(['codecs', name, 'kind']),
+        message: `No codec of the kind “${codec.kind}” is known.`,
+      });
   }
   for (const [name, adapter] of Object.entries(kit.adapters)) {
-    if (!Object.hasOwn(kit.inputs, adapter.input)) problems.push({ at: formatPointer(['adapters', name, 'input']), message: `There is no input “${adapter.input}” in the kit.` });
+    if (!Object.hasOwn(kit.inputs, adapter.input))
+      problems.push({
+        at: formatPointer(['adapters', name, 'input']),
+        message: `There is no input “${adapter.input}” in the kit.`,
+      });
   }
   return problems;
 }
@@ -80,7 +110,11 @@ function brokenSchemas(kit: Kit): KitProblem[] {
       compileSchema(schema, { documents });
       return [];
     } catch (error) {
-      if (error instanceof SchemaError) return error.problems.map((problem) => ({ at: `${formatPointer(at)}${problem.at.startsWith('/') ? problem.at : ''}`, message: problem.message }));
+      if (error instanceof SchemaError)
+        return error.problems.map((problem) => ({
+          at: `${formatPointer(at)}${problem.at.startsWith('/') ? problem.at : ''}`,
+          message: problem.message,
+        }));
       if (error instanceof LimitReached) return [{ at: formatPointer(at), message: error.message }];
       throw error;
     }

@@ -1,5 +1,15 @@
 import { isObject, joinPointer, ownMember, parsePointer, type Pointer } from '../json/index.js';
-import { applied, appliedBelow, factsOf, namedMembers, requiring, type Applied, type CompiledSchema, type Condition, type Facts } from '../schema/index.js';
+import {
+  applied,
+  appliedBelow,
+  factsOf,
+  namedMembers,
+  requiring,
+  type Applied,
+  type CompiledSchema,
+  type Condition,
+  type Facts,
+} from '../schema/index.js';
 import type { CodecDescription } from '../codec/index.js';
 import { chooseField, type FieldUse, type PlanRules } from './rules.js';
 
@@ -70,20 +80,37 @@ export function makePlan(compiled: CompiledSchema, beside: HintsBeside = {}, rul
   return { compiled, root: node('', applied(compiled.root), true, beside, rules) };
 }
 
-function node(name: string, at: readonly Applied[], required: boolean, beside: HintsBeside, rules: PlanRules): PlanNode {
+function node(
+  name: string,
+  at: readonly Applied[],
+  required: boolean,
+  beside: HintsBeside,
+  rules: PlanRules,
+): PlanNode {
   // What always holds speaks first; a place that exists only under conditions is described by all that may hold.
   const always = at.filter(({ when }) => when.length === 0);
   const nodes = [...always, ...at.filter(({ when }) => when.length > 0)].map((one) => one.node);
   const facts = factsOf(always.length > 0 ? always.map((one) => one.node) : nodes);
-  const found = nodes.map(({ resource, at: where }) => (resource.document === '' ? ownMember(beside, where) : undefined)).find(isObject);
+  const found = nodes
+    .map(({ resource, at: where }) => (resource.document === '' ? ownMember(beside, where) : undefined))
+    .find(isObject);
   const said = { ...facts.hints, ...found } as Hints;
   // A field of the kit brings words of its own; the form's schema and hints have the last one.
-  const { label, hint: fieldHint, placeholder, prefix, suffix } = (said.field === undefined ? undefined : rules.fields?.[said.field]) ?? {};
+  const {
+    label,
+    hint: fieldHint,
+    placeholder,
+    prefix,
+    suffix,
+  } = (said.field === undefined ? undefined : rules.fields?.[said.field]) ?? {};
   const hints: Hints = { ...withoutGaps({ placeholder, prefix, suffix }), ...said };
   const outer = nodes[0];
   const hint = hints.hint ?? facts.description ?? fieldHint;
   const base: PlanBase = {
-    name, hints, facts, required,
+    name,
+    hints,
+    facts,
+    required,
     label: hints.label ?? facts.title ?? label ?? labelFrom(name),
     ...(hint === undefined ? {} : { hint }),
     when: always.length > 0 ? [[]] : at.map((one) => one.when),
@@ -93,7 +120,10 @@ function node(name: string, at: readonly Applied[], required: boolean, beside: H
   if (!chosen && isList(facts, nodes)) {
     let item: PlanNode | undefined;
     return {
-      ...base, kind: 'list', least: facts.limits['minItems'] ?? 0, most: facts.limits['maxItems'] ?? Infinity,
+      ...base,
+      kind: 'list',
+      least: facts.limits['minItems'] ?? 0,
+      most: facts.limits['maxItems'] ?? Infinity,
       get item() {
         return (item ??= node('*', appliedBelow(at, Number.MAX_SAFE_INTEGER), false, beside, rules));
       },
@@ -102,18 +132,27 @@ function node(name: string, at: readonly Applied[], required: boolean, beside: H
   if (!chosen && namedMembers(at).length > 0) {
     let children: PlanNode[] | undefined;
     return {
-      ...base, kind: 'group',
+      ...base,
+      kind: 'group',
       get children() {
         return (children ??= inOrder(namedMembers(at), hints.order).map((member) => {
           const below = appliedBelow(at, member);
-          return node(member, below, requiring(at, member).some(({ when }) => when.length === 0), beside, rules);
+          return node(
+            member,
+            below,
+            requiring(at, member).some(({ when }) => when.length === 0),
+            beside,
+            rules,
+          );
         }));
       },
     };
   }
   const use = chosen ?? { adapter: 'native:textarea', codec: { kind: 'json' } };
   return {
-    ...base, kind: 'field', use,
+    ...base,
+    kind: 'field',
+    use,
     codec: withEmpty(use.codec, facts),
     ...(facts.allowed ? { choices: facts.allowed.map((value) => ({ value, text: choiceText(value, hints) })) } : {}),
   };
@@ -140,12 +179,22 @@ function inOrder(names: readonly string[], order: readonly string[] = []): strin
 
 function choiceText(value: unknown, hints: Hints): string {
   const words = isObject(hints['words']) ? ownMember(hints['words'], String(value)) : undefined;
-  return typeof words === 'string' ? words : typeof value === 'string' ? value : value === null ? 'nothing' : JSON.stringify(value);
+  return typeof words === 'string'
+    ? words
+    : typeof value === 'string'
+      ? value
+      : value === null
+        ? 'nothing'
+        : JSON.stringify(value);
 }
 
 /** `collectionDate` and `collection_date` both become “Collection date”. */
 export function labelFrom(name: string): string {
-  const words = name.replace(/([a-z\d])([A-Z])/g, '$1 $2').replace(/[_-]+/g, ' ').trim().toLowerCase();
+  const words = name
+    .replace(/([a-z\d])([A-Z])/g, '$1 $2')
+    .replace(/[_-]+/g, ' ')
+    .trim()
+    .toLowerCase();
   return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
@@ -153,7 +202,12 @@ export function labelFrom(name: string): string {
 export function planAt(root: PlanNode, at: Pointer): PlanNode | undefined {
   let node: PlanNode | undefined = root;
   for (const name of parsePointer(at)) {
-    node = node?.kind === 'group' ? node.children.find((child) => child.name === name) : node?.kind === 'list' ? node.item : undefined;
+    node =
+      node?.kind === 'group'
+        ? node.children.find((child) => child.name === name)
+        : node?.kind === 'list'
+          ? node.item
+          : undefined;
   }
   return node;
 }

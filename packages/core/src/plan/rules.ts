@@ -67,7 +67,8 @@ export function chooseField(facts: Facts, hints: Hints, rules: PlanRules): Field
   const kinds = facts.kinds?.filter((kind) => kind !== 'null') ?? [];
   const choices = facts.allowed ? (facts.allowed.length > 7 ? 'many' : 'few') : undefined;
   const [kind] = kinds;
-  if (kinds.length > 1 && !choices && !(kinds.includes('integer') && kinds.includes('number') && kinds.length === 2)) return undefined;
+  if (kinds.length > 1 && !choices && !(kinds.includes('integer') && kinds.includes('number') && kinds.length === 2))
+    return undefined;
   const fits = (rule: ChoiceRule): boolean =>
     (rule.kind === undefined || rule.kind === kind) &&
     (rule.format === undefined || rule.format === facts.format) &&

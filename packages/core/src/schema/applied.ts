@@ -49,7 +49,8 @@ function expand(node: SchemaNode, when: readonly Condition[], into: Applied[], o
       for (const inner of nodes) expand(inner, when, into, open);
     } else if (rule.kind === 'whole' && rule.branching) {
       const { branching } = rule;
-      const under = (inner: SchemaNode, about: Condition['about']): void => expand(inner, [...when, { up: 0, about }], into, open);
+      const under = (inner: SchemaNode, about: Condition['about']): void =>
+        expand(inner, [...when, { up: 0, about }], into, open);
       if (branching.kind === 'if') {
         const { test, yes, no } = branching;
         if (yes) under(yes, { kind: 'if', test, holds: true });
@@ -67,7 +68,11 @@ export function appliedBelow(at: readonly Applied[], key: string | number): Appl
   return at.flatMap(({ node, when }) => {
     const raised = when.map((condition) => ({ ...condition, up: condition.up + 1 }));
     return node.rules.flatMap((rule) =>
-      rule.kind === 'members' ? rule.nodesFor(key).flatMap((inner) => applied(inner).map((one) => ({ node: one.node, when: [...raised, ...one.when] }))) : [],
+      rule.kind === 'members'
+        ? rule
+            .nodesFor(key)
+            .flatMap((inner) => applied(inner).map((one) => ({ node: one.node, when: [...raised, ...one.when] })))
+        : [],
     );
   });
 }
@@ -76,7 +81,9 @@ export function appliedBelow(at: readonly Applied[], key: string | number): Appl
 export function namedMembers(at: readonly Applied[]): string[] {
   const names = new Set<string>();
   for (const { node } of at) {
-    for (const rule of node.rules) if (rule.keyword === 'properties' && rule.kind === 'members') for (const key of rule.keys({})) names.add(String(key));
+    for (const rule of node.rules)
+      if (rule.keyword === 'properties' && rule.kind === 'members')
+        for (const key of rule.keys({})) names.add(String(key));
   }
   return [...names];
 }
@@ -126,8 +133,19 @@ const lower = new Set(['minimum', 'exclusiveMinimum', 'minLength', 'minItems', '
 
 /** Gathers what schemas say of one place. The first to give a title, a description or a default wins: it stands nearest. */
 export function factsOf(nodes: readonly SchemaNode[]): Facts {
-  const facts: { -readonly [K in keyof Facts]: Facts[K] } & { limits: Record<string, number>; patterns: string[]; hints: Record<string, unknown> } = {
-    examples: [], readOnly: false, writeOnly: false, deprecated: false, uniqueItems: false, limits: {}, patterns: [], hints: {},
+  const facts: { -readonly [K in keyof Facts]: Facts[K] } & {
+    limits: Record<string, number>;
+    patterns: string[];
+    hints: Record<string, unknown>;
+  } = {
+    examples: [],
+    readOnly: false,
+    writeOnly: false,
+    deprecated: false,
+    uniqueItems: false,
+    limits: {},
+    patterns: [],
+    hints: {},
   };
   for (const { raw } of nodes) {
     if (typeof raw !== 'object' || raw === null) continue;
@@ -150,15 +168,27 @@ export function factsOf(nodes: readonly SchemaNode[]): Facts {
     const kinds = ownMember(schema, 'type');
     if (kinds !== undefined) {
       const said = (Array.isArray(kinds) ? kinds : [kinds]) as Kind[];
-      facts.kinds = facts.kinds?.filter((kind) => said.includes(kind) || (kind === 'integer' && said.includes('number'))) ?? said;
+      facts.kinds =
+        facts.kinds?.filter((kind) => said.includes(kind) || (kind === 'integer' && said.includes('number'))) ?? said;
     }
-    const allowed = Object.hasOwn(schema, 'const') ? [schema['const']] : Array.isArray(schema['enum']) ? (schema['enum'] as unknown[]) : undefined;
+    const allowed = Object.hasOwn(schema, 'const')
+      ? [schema['const']]
+      : Array.isArray(schema['enum'])
+        ? (schema['enum'] as unknown[])
+        : undefined;
     if (allowed) facts.allowed = facts.allowed?.filter((value) => allowed.includes(value)) ?? allowed;
     for (const keyword of [...upper, ...lower, 'multipleOf']) {
       const value = ownMember(schema, keyword);
       if (typeof value !== 'number') continue;
       const known = facts.limits[keyword];
-      facts.limits[keyword] = known === undefined ? value : upper.has(keyword) ? Math.min(known, value) : lower.has(keyword) ? Math.max(known, value) : known;
+      facts.limits[keyword] =
+        known === undefined
+          ? value
+          : upper.has(keyword)
+            ? Math.min(known, value)
+            : lower.has(keyword)
+              ? Math.max(known, value)
+              : known;
     }
     if (typeof schema['pattern'] === 'string') facts.patterns.push(schema['pattern']);
     const hints = ownMember(schema, 'x-poietra');

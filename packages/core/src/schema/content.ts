@@ -1,7 +1,11 @@
 /** What `contentEncoding` and `contentMediaType` say of a text (JSON Schema Validation, section 8). */
 
 /** The first thing that does not fit, or `undefined`. Encodings and media types that are not known fit. */
-export function checkContent(text: string, encoding: unknown, mediaType: unknown): 'contentEncoding' | 'contentMediaType' | undefined {
+export function checkContent(
+  text: string,
+  encoding: unknown,
+  mediaType: unknown,
+): 'contentEncoding' | 'contentMediaType' | undefined {
   let body = text;
   if (encoding === 'base64') {
     if (text.length % 4 !== 0 || !/^[A-Za-z0-9+/]*={0,2}$/.test(text)) return 'contentEncoding';

@@ -17,42 +17,130 @@ export interface Dialect {
 }
 
 export const positions: ReadonlyMap<string, Position> = new Map<string, Position>([
-  ...(['not', 'if', 'then', 'else', 'contains', 'propertyNames', 'additionalProperties', 'additionalItems'] as const).map((k) => [k, 'schema'] as const),
+  ...(
+    ['not', 'if', 'then', 'else', 'contains', 'propertyNames', 'additionalProperties', 'additionalItems'] as const
+  ).map((k) => [k, 'schema'] as const),
   ...(['unevaluatedItems', 'unevaluatedProperties', 'contentSchema'] as const).map((k) => [k, 'schema'] as const),
   ...(['allOf', 'anyOf', 'oneOf', 'prefixItems'] as const).map((k) => [k, 'list'] as const),
-  ...(['properties', 'patternProperties', 'dependentSchemas', '$defs', 'definitions'] as const).map((k) => [k, 'map'] as const),
+  ...(['properties', 'patternProperties', 'dependentSchemas', '$defs', 'definitions'] as const).map(
+    (k) => [k, 'map'] as const,
+  ),
   ['items', 'either'],
   ['dependencies', 'dependencies'],
 ]);
 
 const annotations = ['title', 'description', 'default'];
 const draft4 = [
-  '$ref', 'definitions', 'type', 'enum', 'multipleOf', 'maximum', 'exclusiveMaximum', 'minimum', 'exclusiveMinimum',
-  'maxLength', 'minLength', 'pattern', 'format', 'items', 'additionalItems', 'maxItems', 'minItems', 'uniqueItems',
-  'properties', 'patternProperties', 'additionalProperties', 'required', 'maxProperties', 'minProperties', 'dependencies',
-  'allOf', 'anyOf', 'oneOf', 'not', ...annotations,
+  '$ref',
+  'definitions',
+  'type',
+  'enum',
+  'multipleOf',
+  'maximum',
+  'exclusiveMaximum',
+  'minimum',
+  'exclusiveMinimum',
+  'maxLength',
+  'minLength',
+  'pattern',
+  'format',
+  'items',
+  'additionalItems',
+  'maxItems',
+  'minItems',
+  'uniqueItems',
+  'properties',
+  'patternProperties',
+  'additionalProperties',
+  'required',
+  'maxProperties',
+  'minProperties',
+  'dependencies',
+  'allOf',
+  'anyOf',
+  'oneOf',
+  'not',
+  ...annotations,
 ];
 const draft6 = [...draft4, 'const', 'contains', 'propertyNames', 'examples'];
-const draft7 = [...draft6, 'if', 'then', 'else', 'readOnly', 'writeOnly', 'contentEncoding', 'contentMediaType', '$comment'];
+const draft7 = [
+  ...draft6,
+  'if',
+  'then',
+  'else',
+  'readOnly',
+  'writeOnly',
+  'contentEncoding',
+  'contentMediaType',
+  '$comment',
+];
 
 /** What each vocabulary of 2019-09 and 2020-12 brings. */
 const vocabularies: Readonly<Record<string, readonly string[]>> = {
   '2019-09/vocab/core': ['$ref', '$recursiveRef', '$recursiveAnchor', '$anchor', '$defs', 'definitions', '$comment'],
   '2019-09/vocab/applicator': [
-    'items', 'additionalItems', 'contains', 'unevaluatedItems', 'properties', 'patternProperties', 'additionalProperties',
-    'unevaluatedProperties', 'propertyNames', 'dependentSchemas', 'dependencies', 'allOf', 'anyOf', 'oneOf', 'not', 'if', 'then', 'else',
+    'items',
+    'additionalItems',
+    'contains',
+    'unevaluatedItems',
+    'properties',
+    'patternProperties',
+    'additionalProperties',
+    'unevaluatedProperties',
+    'propertyNames',
+    'dependentSchemas',
+    'dependencies',
+    'allOf',
+    'anyOf',
+    'oneOf',
+    'not',
+    'if',
+    'then',
+    'else',
   ],
   '2019-09/vocab/validation': [
-    'type', 'enum', 'const', 'multipleOf', 'maximum', 'exclusiveMaximum', 'minimum', 'exclusiveMinimum', 'maxLength', 'minLength',
-    'pattern', 'maxItems', 'minItems', 'uniqueItems', 'maxContains', 'minContains', 'maxProperties', 'minProperties', 'required', 'dependentRequired',
+    'type',
+    'enum',
+    'const',
+    'multipleOf',
+    'maximum',
+    'exclusiveMaximum',
+    'minimum',
+    'exclusiveMinimum',
+    'maxLength',
+    'minLength',
+    'pattern',
+    'maxItems',
+    'minItems',
+    'uniqueItems',
+    'maxContains',
+    'minContains',
+    'maxProperties',
+    'minProperties',
+    'required',
+    'dependentRequired',
   ],
   '2019-09/vocab/meta-data': [...annotations, 'deprecated', 'readOnly', 'writeOnly', 'examples'],
   '2019-09/vocab/format': ['format'],
   '2019-09/vocab/content': ['contentEncoding', 'contentMediaType', 'contentSchema'],
   '2020-12/vocab/core': ['$ref', '$dynamicRef', '$dynamicAnchor', '$anchor', '$defs', 'definitions', '$comment'],
   '2020-12/vocab/applicator': [
-    'prefixItems', 'items', 'contains', 'properties', 'patternProperties', 'additionalProperties', 'propertyNames',
-    'dependentSchemas', 'dependencies', 'allOf', 'anyOf', 'oneOf', 'not', 'if', 'then', 'else',
+    'prefixItems',
+    'items',
+    'contains',
+    'properties',
+    'patternProperties',
+    'additionalProperties',
+    'propertyNames',
+    'dependentSchemas',
+    'dependencies',
+    'allOf',
+    'anyOf',
+    'oneOf',
+    'not',
+    'if',
+    'then',
+    'else',
   ],
   '2020-12/vocab/unevaluated': ['unevaluatedItems', 'unevaluatedProperties'],
   '2020-12/vocab/format-annotation': ['format'],
@@ -66,8 +154,8 @@ const keywordsOf = (vocabulary: string): readonly string[] => {
   return vocabularies[sameAsBefore.includes(name) ? `2019-09/vocab/${name}` : key] ?? [];
 };
 const all = (draft: string): string[] =>
-  ['core', 'applicator', 'unevaluated', 'validation', 'meta-data', 'format', 'format-annotation', 'content'].flatMap((name) =>
-    keywordsOf(`${base}${draft}/vocab/${name}`),
+  ['core', 'applicator', 'unevaluated', 'validation', 'meta-data', 'format', 'format-annotation', 'content'].flatMap(
+    (name) => keywordsOf(`${base}${draft}/vocab/${name}`),
   );
 
 function standard(uri: string, draft: Draft, keywords: readonly string[]): Dialect {
@@ -98,7 +186,10 @@ export function dialectFromMetaSchema(uri: string, metaSchema: unknown, parent: 
     uri,
     draft: parent.draft,
     keywords: new Set(names.flatMap(keywordsOf)),
-    formatAsserted: names.some((name) => name.endsWith('/vocab/format-assertion') || (name.endsWith('2019-09/vocab/format') && declared[name] === true)),
+    formatAsserted: names.some(
+      (name) =>
+        name.endsWith('/vocab/format-assertion') || (name.endsWith('2019-09/vocab/format') && declared[name] === true),
+    ),
   };
 }
 

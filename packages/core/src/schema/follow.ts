@@ -28,7 +28,15 @@ export class Follower {
   }
 
   /** The same answer after a change at `path`, asking only what can depend on it. */
-  recheck(node: SchemaNode, value: unknown, run: Run, place: Place, path: readonly string[], depth: number, before: State | undefined): State | undefined {
+  recheck(
+    node: SchemaNode,
+    value: unknown,
+    run: Run,
+    place: Place,
+    path: readonly string[],
+    depth: number,
+    before: State | undefined,
+  ): State | undefined {
     if (depth === path.length) {
       if (before) this.#touch(before);
       return this.check(node, value, run, place);
@@ -37,9 +45,27 @@ export class Follower {
       node.rules.map((rule, i) => {
         const old = before?.parts[i];
         const applies = (rule.on & bitOf(value)) !== 0;
-        if (rule.kind === 'within' && applies) return this.#withinAgain(rule, value, run, place, path, depth, old as (State | undefined)[] | undefined);
-        if (rule.kind === 'members' && applies) return this.#membersAgain(rule, value as object, run, place, path, depth, old as Map<string | number, (State | undefined)[]> | undefined);
-        if (rule.kind === 'presence' && applies) return this.#presenceAgain(node, rule, value, place, path[depth] as string, old as Map<string, Problem[]> | undefined);
+        if (rule.kind === 'within' && applies)
+          return this.#withinAgain(rule, value, run, place, path, depth, old as (State | undefined)[] | undefined);
+        if (rule.kind === 'members' && applies)
+          return this.#membersAgain(
+            rule,
+            value as object,
+            run,
+            place,
+            path,
+            depth,
+            old as Map<string | number, (State | undefined)[]> | undefined,
+          );
+        if (rule.kind === 'presence' && applies)
+          return this.#presenceAgain(
+            node,
+            rule,
+            value,
+            place,
+            path[depth] as string,
+            old as Map<string, Problem[]> | undefined,
+          );
         this.#touchPart(old);
         return this.#part(node, rule, value, run, place);
       }),
@@ -52,14 +78,19 @@ export class Follower {
     node.rules.forEach((rule, i) => {
       const part = state.parts[i];
       if (!part) return;
-      if (rule.kind === 'within') within(rule, run, (inner, j) => this.list(inner, (part as (State | undefined)[])[j], run, into));
+      if (rule.kind === 'within')
+        within(rule, run, (inner, j) => this.list(inner, (part as (State | undefined)[])[j], run, into));
       else if (part instanceof Map) {
         const keys = [...part.keys()];
         if (rule.kind === 'members') sortLike(rule, keys);
-        else keys.sort((a, b) => (rule as Presence).names.indexOf(String(a)) - (rule as Presence).names.indexOf(String(b)));
+        else
+          keys.sort(
+            (a, b) => (rule as Presence).names.indexOf(String(a)) - (rule as Presence).names.indexOf(String(b)),
+          );
         for (const key of keys) {
           const found = part.get(key) as (State | undefined)[] | Problem[];
-          if (rule.kind === 'members') rule.nodesFor(key).forEach((inner, j) => this.list(inner, found[j] as State | undefined, run, into));
+          if (rule.kind === 'members')
+            rule.nodesFor(key).forEach((inner, j) => this.list(inner, found[j] as State | undefined, run, into));
           else into.push(...(found as Problem[]));
         }
       } else into.push(...(part as Problem[]));
@@ -75,7 +106,9 @@ export class Follower {
         return [this.#tell(node, rule.keyword, rule.params(value), place)];
       case 'presence': {
         const missing = rule.names.filter((name) => ownMember(value, name) === undefined);
-        return missing.length === 0 ? undefined : new Map(missing.map((name) => [name, [this.#missing(node, name, place)]]));
+        return missing.length === 0
+          ? undefined
+          : new Map(missing.map((name) => [name, [this.#missing(node, name, place)]]));
       }
       case 'within': {
         const states: (State | undefined)[] = [];
@@ -99,27 +132,60 @@ export class Follower {
     }
   }
 
-  #member(rule: Members, value: object, key: string | number, run: Run, place: Place): (State | undefined)[] | undefined {
+  #member(
+    rule: Members,
+    value: object,
+    key: string | number,
+    run: Run,
+    place: Place,
+  ): (State | undefined)[] | undefined {
     const member = ownMember(value, key);
     if (member === undefined) return undefined;
-    const states = rule.nodesFor(key).map((inner, i) => (inner.accepts(member, run) ? undefined : this.check(inner, member, run, below(place, rule, key, i))));
+    const states = rule
+      .nodesFor(key)
+      .map((inner, i) =>
+        inner.accepts(member, run) ? undefined : this.check(inner, member, run, below(place, rule, key, i)),
+      );
     return states.some(Boolean) ? states : undefined;
   }
 
-  #withinAgain(rule: Extract<Rule, { kind: 'within' }>, value: unknown, run: Run, place: Place, path: readonly string[], depth: number, old: (State | undefined)[] | undefined): Part {
+  #withinAgain(
+    rule: Extract<Rule, { kind: 'within' }>,
+    value: unknown,
+    run: Run,
+    place: Place,
+    path: readonly string[],
+    depth: number,
+    old: (State | undefined)[] | undefined,
+  ): Part {
     const states: (State | undefined)[] = [];
-    within(rule, run, (inner, i) => states.push(this.recheck(inner, value, run, inPlace(place, rule, i), path, depth, old?.[i])));
+    within(rule, run, (inner, i) =>
+      states.push(this.recheck(inner, value, run, inPlace(place, rule, i), path, depth, old?.[i])),
+    );
     return states.some(Boolean) ? states : undefined;
   }
 
-  #membersAgain(rule: Members, value: object, run: Run, place: Place, path: readonly string[], depth: number, old: Map<string | number, (State | undefined)[]> | undefined): Part {
+  #membersAgain(
+    rule: Members,
+    value: object,
+    run: Run,
+    place: Place,
+    path: readonly string[],
+    depth: number,
+    old: Map<string | number, (State | undefined)[]> | undefined,
+  ): Part {
     const token = path[depth] as string;
     const key = Array.isArray(value) ? Number(token) : token;
     const nodes = rule.nodesFor(key);
     if (nodes.length === 0) return old;
     const before = old?.get(key);
     const member = ownMember(value, key);
-    const states = member === undefined ? [] : nodes.map((inner, i) => this.recheck(inner, member, run, below(place, rule, key, i), path, depth + 1, before?.[i]));
+    const states =
+      member === undefined
+        ? []
+        : nodes.map((inner, i) =>
+            this.recheck(inner, member, run, below(place, rule, key, i), path, depth + 1, before?.[i]),
+          );
     if (member === undefined) before?.forEach((state) => state && this.#touch(state));
     const found = old ?? new Map<string | number, (State | undefined)[]>();
     if (states.some(Boolean)) found.set(key, states);
@@ -127,7 +193,14 @@ export class Follower {
     return found.size > 0 ? found : undefined;
   }
 
-  #presenceAgain(node: SchemaNode, rule: Presence, value: unknown, place: Place, name: string, old: Map<string, Problem[]> | undefined): Part {
+  #presenceAgain(
+    node: SchemaNode,
+    rule: Presence,
+    value: unknown,
+    place: Place,
+    name: string,
+    old: Map<string, Problem[]> | undefined,
+  ): Part {
     if (!rule.nameSet.has(name)) return old;
     const isMissing = ownMember(value, name) === undefined;
     if (isMissing === (old?.has(name) ?? false)) return old;
@@ -169,7 +242,11 @@ export class Follower {
 }
 
 /** References are counted on the way, as everywhere, so that a circle ends in a clear error. */
-function within(rule: Extract<Rule, { kind: 'within' }>, run: Run, visit: (node: SchemaNode, index: number) => void): void {
+function within(
+  rule: Extract<Rule, { kind: 'within' }>,
+  run: Run,
+  visit: (node: SchemaNode, index: number) => void,
+): void {
   const nodes = typeof rule.nodes === 'function' ? rule.nodes(run) : rule.nodes;
   if (rule.isReference) run.enter();
   nodes.forEach(visit);
@@ -177,7 +254,10 @@ function within(rule: Extract<Rule, { kind: 'within' }>, run: Run, visit: (node:
 }
 
 function inPlace(place: Place, rule: Rule, index: number): Place {
-  return { at: place.at, way: rule.keyword === '' ? place.way : `${place.way}/${rule.keyword}${rule.keyword === 'allOf' ? `/${index}` : ''}` };
+  return {
+    at: place.at,
+    way: rule.keyword === '' ? place.way : `${place.way}/${rule.keyword}${rule.keyword === 'allOf' ? `/${index}` : ''}`,
+  };
 }
 
 function below(place: Place, rule: Members, key: string | number, index: number): Place {

@@ -70,26 +70,34 @@ const wide = '\\u00A0-\\uD7FF\\uF900-\\uFDCF\\uFDF0-\\uFFEF\\u{10000}-\\u{EFFFD}
 function uri(absolute: boolean, international: boolean): Format {
   const extra = international ? wide : '';
   const privateUse = international ? '\\uE000-\\uF8FF\\u{F0000}-\\u{10FFFD}' : '';
-  const char = (more: string): RegExp => new RegExp(`^(?:[A-Za-z0-9._~!$&'()*+,;=${more}${extra}-]|%[0-9A-Fa-f]{2})*$`, 'u');
+  const char = (more: string): RegExp =>
+    new RegExp(`^(?:[A-Za-z0-9._~!$&'()*+,;=${more}${extra}-]|%[0-9A-Fa-f]{2})*$`, 'u');
   const [path, query, user] = [char(':@/'), char(`:@/?${privateUse}`), char(':')];
   return (text) => {
-    const [, scheme, authority, pathText = '', queryText = '', fragment = ''] = /^(?:([^:/?#]+):)?(?:\/\/([^/?#]*))?([^?#]*)(?:\?([^#]*))?(?:#(.*))?$/su.exec(text) ?? [];
+    const [, scheme, authority, pathText = '', queryText = '', fragment = ''] =
+      /^(?:([^:/?#]+):)?(?:\/\/([^/?#]*))?([^?#]*)(?:\?([^#]*))?(?:#(.*))?$/su.exec(text) ?? [];
     if (scheme === undefined ? absolute : !/^[A-Za-z][A-Za-z0-9+.-]*$/.test(scheme)) return false;
     if (scheme === undefined && authority === undefined && /^[^/]*:/.test(pathText)) return false;
     if (!path.test(pathText) || !query.test(queryText) || !query.test(fragment)) return false;
     if (authority === undefined) return true;
     const at = authority.lastIndexOf('@');
-    const [, literal, host = '', port = ''] = /^(?:\[([^\]]*)\]|([^:]*))(?::(.*))?$/su.exec(authority.slice(at + 1)) ?? [, , ':'];
+    const [, literal, host = '', port = ''] = /^(?:\[([^\]]*)\]|([^:]*))(?::(.*))?$/su.exec(
+      authority.slice(at + 1),
+    ) ?? [, , ':'];
     if (at >= 0 && !user.test(authority.slice(0, at))) return false;
     if (!/^\d*$/.test(port)) return false;
-    return literal === undefined ? char('').test(host) : isIpv6(literal) || /^v[0-9a-f]+\.[\w.~!$&'()*+,;=:-]+$/i.test(literal);
+    return literal === undefined
+      ? char('').test(host)
+      : isIpv6(literal) || /^v[0-9a-f]+\.[\w.~!$&'()*+,;=:-]+$/i.test(literal);
   };
 }
 
 /** RFC 3339, appendix A. */
 function isDuration(text: string): boolean {
   if (/^P\d+W$/.test(text)) return true;
-  const match = /^P(\d+Y(?:\d+M(?:\d+D)?)?|\d+M(?:\d+D)?|\d+D)?(T(?:\d+H(?:\d+M(?:\d+S)?)?|\d+M(?:\d+S)?|\d+S))?$/.exec(text);
+  const match = /^P(\d+Y(?:\d+M(?:\d+D)?)?|\d+M(?:\d+D)?|\d+D)?(T(?:\d+H(?:\d+M(?:\d+S)?)?|\d+M(?:\d+S)?|\d+S))?$/.exec(
+    text,
+  );
   return match !== null && (match[1] !== undefined || match[2] !== undefined);
 }
 

@@ -11,7 +11,8 @@ export function fuse(rules: readonly Rule[]): Accepts {
   if (rules.length === 1 && first.on === bits.any) return (value, run) => first.accepts(value, run);
   const type = rules.find((rule): rule is Assertion => rule.keyword === 'type' && rule.kind === 'assertion');
   const rest = rules.filter((rule) => rule !== type);
-  const takes = (bit: number, sample: unknown): Accepts | undefined => (type && !type.accepts(sample, undefined as never) ? undefined : chain(rest.filter((rule) => (rule.on & bit) !== 0)));
+  const takes = (bit: number, sample: unknown): Accepts | undefined =>
+    type && !type.accepts(sample, undefined as never) ? undefined : chain(rest.filter((rule) => (rule.on & bit) !== 0));
   const onText = takes(bits.string, '');
   const onObject = takes(bits.object, {});
   const onList = takes(bits.array, []);
@@ -22,12 +23,19 @@ export function fuse(rules: readonly Rule[]): Accepts {
 
   const taken = [onText, onObject, onList, onFlag, onNull, onNumber].filter(Boolean).length;
   if (taken === 1) {
-    if (onText) return onText === yes ? (value) => typeof value === 'string' : (value, run) => typeof value === 'string' && onText(value, run);
+    if (onText)
+      return onText === yes
+        ? (value) => typeof value === 'string'
+        : (value, run) => typeof value === 'string' && onText(value, run);
     if (onFlag) return (value, run) => typeof value === 'boolean' && onFlag(value, run);
-    if (onObject) return (value, run) => typeof value === 'object' && value !== null && !Array.isArray(value) && onObject(value, run);
+    if (onObject)
+      return (value, run) =>
+        typeof value === 'object' && value !== null && !Array.isArray(value) && onObject(value, run);
     if (onList) return (value, run) => Array.isArray(value) && onList(value, run);
     if (onNumber) {
-      return whole ? (value, run) => Number.isInteger(value) && onNumber(value, run) : (value, run) => typeof value === 'number' && onNumber(value, run);
+      return whole
+        ? (value, run) => Number.isInteger(value) && onNumber(value, run)
+        : (value, run) => typeof value === 'number' && onNumber(value, run);
     }
   }
   return (value, run) => {
@@ -40,7 +48,9 @@ export function fuse(rules: readonly Rule[]): Accepts {
         return onFlag !== undefined && onFlag(value, run);
       case 'object':
         if (value === null) return onNull !== undefined && onNull(value, run);
-        return Array.isArray(value) ? onList !== undefined && onList(value, run) : onObject !== undefined && onObject(value, run);
+        return Array.isArray(value)
+          ? onList !== undefined && onList(value, run)
+          : onObject !== undefined && onObject(value, run);
       default:
         return type === undefined;
     }
@@ -51,7 +61,12 @@ function chain(rules: readonly Rule[]): Accepts {
   const members = rules.find((rule): rule is Members => rule.keyword === 'properties' && rule.kind === 'members');
   const required = rules.find((rule): rule is Presence => rule.kind === 'presence');
   if (!members) return inTurn(rules);
-  const closed = rules.find((rule) => rule.keyword === 'additionalProperties' && rule.kind === 'members' && rule.nodesFor('\0').every(({ raw }) => raw === false));
+  const closed = rules.find(
+    (rule) =>
+      rule.keyword === 'additionalProperties' &&
+      rule.kind === 'members' &&
+      rule.nodesFor('\0').every(({ raw }) => raw === false),
+  );
   const hasPatterns = rules.some((rule) => rule.keyword === 'patternProperties');
   const isClosed = closed !== undefined && !hasPatterns;
   const rest = rules.filter((rule) => rule !== members && rule !== required && !(isClosed && rule === closed));

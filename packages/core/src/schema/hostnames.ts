@@ -2,7 +2,9 @@
 
 export function isHostname(text: string): boolean {
   if (text.length > 253) return false;
-  return text.split('.').every((label) => /^[A-Za-z0-9](?:[A-Za-z0-9-]{0,61}[A-Za-z0-9])?$/.test(label) && isALabel(label));
+  return text
+    .split('.')
+    .every((label) => /^[A-Za-z0-9](?:[A-Za-z0-9-]{0,61}[A-Za-z0-9])?$/.test(label) && isALabel(label));
 }
 
 /** A label `xn--…` has to stand for a valid international one. */
@@ -39,7 +41,9 @@ function isAllowed(char: string, i: number, chars: readonly string[]): boolean {
     case '\u05F4':
       return /\p{Script=Hebrew}/u.test(before);
     case '\u30FB':
-      return chars.some((other) => other !== char && /[\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Han}]/u.test(other));
+      return chars.some(
+        (other) => other !== char && /[\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Han}]/u.test(other),
+      );
     case '\u200D':
       return virama.test(before);
     case '\u200C':
@@ -64,7 +68,8 @@ function isAllowed(char: string, i: number, chars: readonly string[]): boolean {
   if (/[\u0660-\u0669]/u.test(char) && chars.some((other) => /[\u06F0-\u06F9]/u.test(other))) return false;
   return /^[-\p{Ll}\p{Lo}\p{Lm}\p{Mn}\p{Mc}\p{Nd}]$/u.test(char);
 }
-const virama = /[\u094D\u09CD\u0A4D\u0ACD\u0B4D\u0BCD\u0C4D\u0CCD\u0D4D\u0DCA\u0E3A\u0F84\u1039\u103A\u1714\u1734\u17D2\u1A60\u1B44\u1BAA\uA806\uA8C4\uA953]/u;
+const virama =
+  /[\u094D\u09CD\u0A4D\u0ACD\u0B4D\u0BCD\u0C4D\u0CCD\u0D4D\u0DCA\u0E3A\u0F84\u1039\u103A\u1714\u1734\u17D2\u1A60\u1B44\u1BAA\uA806\uA8C4\uA953]/u;
 
 /** RFC 3492, section 6.2. `undefined` where the text is no Punycode. */
 function fromPunycode(text: string): string | undefined {
@@ -75,7 +80,9 @@ function fromPunycode(text: string): string | undefined {
   while (at < text.length) {
     const start = i;
     for (let weight = 1, k = 36; ; k += 36) {
-      const digit = '0123456789'.includes(text[at] ?? '') ? Number(text[at]) + 26 : (text[at] ?? '').toLowerCase().charCodeAt(0) - 97;
+      const digit = '0123456789'.includes(text[at] ?? '')
+        ? Number(text[at]) + 26
+        : (text[at] ?? '').toLowerCase().charCodeAt(0) - 97;
       at++;
       if (!(digit >= 0 && digit < 36)) return undefined;
       i += digit * weight;

@@ -2,7 +2,9 @@
  * JSON Schema, drafts 4 to 2020-12: reading, checking, and what a form wants to know of it.
  * Knows JSON only; nothing of forms, codecs or interfaces.
  */
-export { compileSchema, loadSchema, SchemaError, type CompiledSchema, type CompileOptions, type Verdict } from './compile.js';
+export { compileSchema, loadSchema, type CompiledSchema } from './compile.js';
+export { SchemaError, type CompileOptions } from './compiler.js';
+export type { Recheck, Verdict } from './memory.js';
 export { dialects, type Dialect } from './dialect.js';
 export { standardFormats, type Format } from './formats.js';
 export { english, listWords, messageFor, reword, type Message, type Messages } from './messages.js';
@@ -10,5 +12,16 @@ export type { Context as KeywordContext, Keyword } from './keywords/index.js';
 export { metaSchema } from './meta/index.js';
 export { compilePattern, type Pattern } from './pattern/index.js';
 export { resolveUri } from './uri.js';
-export { applied, appliedBelow, factsOf, holds, namedMembers, requiring, type Applied, type Choice, type Condition, type Facts } from './applied.js';
+export {
+  applied,
+  appliedBelow,
+  factsOf,
+  holds,
+  namedMembers,
+  requiring,
+  type Applied,
+  type Choice,
+  type Condition,
+  type Facts,
+} from './applied.js';
 export type { SchemaNode } from './rule.js';

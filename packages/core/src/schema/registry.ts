@@ -1,5 +1,13 @@
 import { copyJson, isObject, joinPointer, ownMember, parsePointer, type Limits, type Pointer } from '../json/index.js';
-import { dialectFromMetaSchema, idWord, newest, positions, refStandsAlone, standardDialect, type Dialect } from './dialect.js';
+import {
+  dialectFromMetaSchema,
+  idWord,
+  newest,
+  positions,
+  refStandsAlone,
+  standardDialect,
+  type Dialect,
+} from './dialect.js';
 import { metaSchema } from './meta/index.js';
 import { resolveUri, splitFragment } from './uri.js';
 
@@ -45,7 +53,21 @@ export class Registry {
   add(uri: string, document: unknown): Spot {
     const copy = copyJson(document, this.limits);
     const address = splitFragment(uri).document;
-    const root = this.#scan(copy, { uri: address, root: copy, dialect: this.fallback, document: address, at: '', anchors: new Map(), dynamicAnchors: new Map(), recursive: false }, '', true);
+    const root = this.#scan(
+      copy,
+      {
+        uri: address,
+        root: copy,
+        dialect: this.fallback,
+        document: address,
+        at: '',
+        anchors: new Map(),
+        dynamicAnchors: new Map(),
+        recursive: false,
+      },
+      '',
+      true,
+    );
     if (!this.#resources.has(address)) this.#resources.set(address, root.resource);
     return root;
   }
@@ -114,13 +136,19 @@ export class Registry {
     this.#noteAnchors(raw, spot);
     for (const [keyword, position] of positions) {
       const value = ownMember(raw, keyword);
-      if (value === undefined || (!resource.dialect.keywords.has(keyword) && keyword !== '$defs' && keyword !== 'definitions')) continue;
+      if (
+        value === undefined ||
+        (!resource.dialect.keywords.has(keyword) && keyword !== '$defs' && keyword !== 'definitions')
+      )
+        continue;
       const below = joinPointer(at, keyword);
       const isList = Array.isArray(value);
       if (position === 'schema' || (position === 'either' && !isList)) this.#scan(value, resource, below, false);
-      else if (isList && (position === 'list' || position === 'either')) value.forEach((item, i) => this.#scan(item, resource, joinPointer(below, i), false));
+      else if (isList && (position === 'list' || position === 'either'))
+        value.forEach((item, i) => this.#scan(item, resource, joinPointer(below, i), false));
       else if (isObject(value) && (position === 'map' || position === 'dependencies')) {
-        for (const name of Object.keys(value)) if (!Array.isArray(value[name])) this.#scan(value[name], resource, joinPointer(below, name), false);
+        for (const name of Object.keys(value))
+          if (!Array.isArray(value[name])) this.#scan(value[name], resource, joinPointer(below, name), false);
       }
     }
     return spot;
@@ -136,7 +164,16 @@ export class Registry {
     const uri = typeof id === 'string' ? splitFragment(resolveUri(holder.uri, id)).document : holder.uri;
     const ownsAddress = typeof id === 'string' && !id.startsWith('#');
     if (!isRoot && !ownsAddress) return holder;
-    const resource: Resource = { uri, root: raw, dialect, document: holder.document, at, anchors: new Map(), dynamicAnchors: new Map(), recursive: raw['$recursiveAnchor'] === true };
+    const resource: Resource = {
+      uri,
+      root: raw,
+      dialect,
+      document: holder.document,
+      at,
+      anchors: new Map(),
+      dynamicAnchors: new Map(),
+      recursive: raw['$recursiveAnchor'] === true,
+    };
     this.#resources.set(uri, resource);
     if (isRoot) this.#resources.set(holder.uri, resource);
     return resource;

@@ -29,7 +29,9 @@ export class Run {
   /** Called on the way into a reference; only references can go round in circles, so only they are counted. */
   enter(): void {
     if (++this.#references > this.limits.references) {
-      throw new LimitReached(`References lead more than ${this.limits.references} levels deep: the value is nested too deep, or the schema refers to itself without end.`);
+      throw new LimitReached(
+        `References lead more than ${this.limits.references} levels deep: the value is nested too deep, or the schema refers to itself without end.`,
+      );
     }
   }
   leave(): void {
@@ -96,8 +98,17 @@ export interface Presence extends RuleBase {
 }
 /** The schemas inside a rule that hold only sometimes, for those who read the schema rather than ask it. */
 export type Branching =
-  | { readonly kind: 'if'; readonly test: SchemaNode; readonly yes: SchemaNode | undefined; readonly no: SchemaNode | undefined }
-  | { readonly kind: 'choice'; readonly nodes: readonly SchemaNode[]; best(value: unknown, run: Run): number | undefined }
+  | {
+      readonly kind: 'if';
+      readonly test: SchemaNode;
+      readonly yes: SchemaNode | undefined;
+      readonly no: SchemaNode | undefined;
+    }
+  | {
+      readonly kind: 'choice';
+      readonly nodes: readonly SchemaNode[];
+      best(value: unknown, run: Run): number | undefined;
+    }
   | { readonly kind: 'present'; readonly entries: readonly (readonly [string, SchemaNode])[] };
 
 /** Can only be answered for the value as a whole. */

@@ -20,15 +20,22 @@ interface Group {
 }
 
 function files(folder: string): string[] {
-  return readdirSync(folder).sort().flatMap((name) => {
-    const path = join(folder, name);
-    return statSync(path).isDirectory() ? files(path) : name.endsWith('.json') ? [path] : [];
-  });
+  return readdirSync(folder)
+    .sort()
+    .flatMap((name) => {
+      const path = join(folder, name);
+      return statSync(path).isDirectory() ? files(path) : name.endsWith('.json') ? [path] : [];
+    });
 }
 const read = (path: string): unknown => JSON.parse(readFileSync(path, 'utf8'));
 
 /** The names of the tests that give another verdict than the suite, and how many were run. */
-function run(draft: string, dialect: string, documents: Record<string, unknown>, optional: boolean): { count: number; failed: string[] } {
+function run(
+  draft: string,
+  dialect: string,
+  documents: Record<string, unknown>,
+  optional: boolean,
+): { count: number; failed: string[] } {
   const folder = join(home, 'tests', draft);
   const failed: string[] = [];
   let count = 0;
@@ -38,7 +45,11 @@ function run(draft: string, dialect: string, documents: Record<string, unknown>,
     for (const group of read(path) as Group[]) {
       let accepts: ((data: unknown) => boolean) | string;
       try {
-        const compiled = compileSchema(group.schema, { dialect, documents, assertFormats: /^optional\/(format\/|content|ecmascript-regex)/.test(name) });
+        const compiled = compileSchema(group.schema, {
+          dialect,
+          documents,
+          assertFormats: /^optional\/(format\/|content|ecmascript-regex)/.test(name),
+        });
         accepts = (data) => {
           const verdict = compiled.validate(data);
           if (verdict.valid !== compiled.accepts(data)) throw new Error('accepts and validate disagree');
@@ -67,7 +78,9 @@ function run(draft: string, dialect: string, documents: Record<string, unknown>,
 describe('the official suite', () => {
   it('is installed', () => expect(existsSync(home)).toBe(true));
   const remotes = join(home, 'remotes');
-  const documents = Object.fromEntries(files(remotes).map((path) => [`http://localhost:1234/${relative(remotes, path)}`, read(path)]));
+  const documents = Object.fromEntries(
+    files(remotes).map((path) => [`http://localhost:1234/${relative(remotes, path)}`, read(path)]),
+  );
   // Remotes without "$schema" are of the draft that asks for them; those of other drafts name theirs.
   it.each(drafts)('%s: every required test', (draft, dialect) => {
     const { count, failed } = run(draft, dialect, documents, false);

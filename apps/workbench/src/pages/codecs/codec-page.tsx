@@ -1,4 +1,15 @@
-import { builtIn, describeValue, joinPointer, makeCodec, runCase, write, type Case, type CaseResult, type Codec, type CodecDescription } from '@poietra/core';
+import {
+  builtIn,
+  describeValue,
+  joinPointer,
+  makeCodec,
+  runCase,
+  write,
+  type Case,
+  type CaseResult,
+  type Codec,
+  type CodecDescription,
+} from '@poietra/core';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { Button } from '../../parts/button.js';
@@ -33,34 +44,58 @@ function CodecView({ name, codec }: { readonly name: string; readonly codec: Cod
   const read = readCell(typed);
   const line = lineOf(made, read.ok ? read.written : typed);
   const setCase = (index: number, row: Case | undefined): void =>
-    edit(row ? `Case ${index + 1} of ${name}` : `Remove case ${index + 1} of ${name}`, { [`${at}/cases`]: row ? cases.map((old, i) => (i === index ? row : old)) : cases.filter((_, i) => i !== index) });
+    edit(row ? `Case ${index + 1} of ${name}` : `Remove case ${index + 1} of ${name}`, {
+      [`${at}/cases`]: row ? cases.map((old, i) => (i === index ? row : old)) : cases.filter((_, i) => i !== index),
+    });
   const keep = (): void => {
     if (!read.ok) return;
     const result = runCase(made, { shown: read.written });
-    const row: Case = result.refused !== undefined ? { shown: read.written, refused: result.refused } : { shown: read.written, ...Object.fromEntries(result.stations.filter(({ name: station }) => station === 'held' || station === 'sent').map(({ name: station, seen }) => [station, write(seen)])) };
+    const row: Case =
+      result.refused !== undefined
+        ? { shown: read.written, refused: result.refused }
+        : {
+            shown: read.written,
+            ...Object.fromEntries(
+              result.stations
+                .filter(({ name: station }) => station === 'held' || station === 'sent')
+                .map(({ name: station, seen }) => [station, write(seen)]),
+            ),
+          };
     edit(`Keep a case of ${name}`, { [`${at}/cases`]: [...cases, row] });
   };
   return (
     <div className="grid gap-4 p-4">
       <header className="flex flex-wrap items-baseline gap-3">
         <h1>
-          <SlotText label="Title" mono={false} value={codec.title ?? name} onChange={(title) => edit(`Title of ${name}`, { [`${at}/title`]: title })} />
+          <SlotText
+            label="Title"
+            mono={false}
+            value={codec.title ?? name}
+            onChange={(title) => edit(`Title of ${name}`, { [`${at}/title`]: title })}
+          />
         </h1>
         <span className="text-ink-2">
           is the built-in codec{' '}
           <SlotText
-            label="Kind" value={codec.kind} choices={Object.keys(builtIn)}
+            label="Kind"
+            value={codec.kind}
+            choices={Object.keys(builtIn)}
             onChange={(kind) => {
-              if (!Object.hasOwn(builtIn, kind)) throw new TypeError(`There is no such codec. There are: ${Object.keys(builtIn).join(', ')}.`);
+              if (!Object.hasOwn(builtIn, kind))
+                throw new TypeError(`There is no such codec. There are: ${Object.keys(builtIn).join(', ')}.`);
               edit(`Kind of ${name}`, { [`${at}/kind`]: kind });
             }}
           />{' '}
           with{' '}
           <SlotText
-            label="Options" value={JSON.stringify(codec.options ?? {})} words={codec.options ? undefined : 'no options'}
+            label="Options"
+            value={JSON.stringify(codec.options ?? {})}
+            words={codec.options ? undefined : 'no options'}
             onChange={(text) => {
               const options: unknown = JSON.parse(text === '' ? '{}' : text);
-              edit(`Options of ${name}`, { [`${at}/options`]: Object.keys(options as object).length > 0 ? options : undefined });
+              edit(`Options of ${name}`, {
+                [`${at}/options`]: Object.keys(options as object).length > 0 ? options : undefined,
+              });
             }}
           />
         </span>
@@ -88,9 +123,17 @@ function CodecView({ name, codec }: { readonly name: string; readonly codec: Cod
         >
           <label className="flex items-center gap-2">
             The input gives
-            <input className="mono w-64 rounded-sm border border-edge bg-sheet px-2 py-1" value={typed} onChange={(event) => setTyped(event.target.value)} />
+            <input
+              className="mono w-64 rounded-sm border border-edge bg-sheet px-2 py-1"
+              value={typed}
+              onChange={(event) => setTyped(event.target.value)}
+            />
           </label>
-          <button type="submit" className="rounded-sm border border-edge bg-sheet px-2.5 py-1 hover:bg-mark" aria-disabled={!read.ok}>
+          <button
+            type="submit"
+            className="rounded-sm border border-edge bg-sheet px-2.5 py-1 hover:bg-mark"
+            aria-disabled={!read.ok}
+          >
             Keep as a case
           </button>
           <span className="text-fail">{!read.ok ? read.reason : line.broken}</span>
@@ -99,7 +142,9 @@ function CodecView({ name, codec }: { readonly name: string; readonly codec: Cod
       <section aria-label="Cases">
         <h2 className="mb-1">Cases</h2>
         {cases.length === 0 ? (
-          <p className="text-ink-2">None yet. Write above what the input gives, look at what becomes of it, and keep it.</p>
+          <p className="text-ink-2">
+            None yet. Write above what the input gives, look at what becomes of it, and keep it.
+          </p>
         ) : (
           <div className="overflow-x-auto">
             <table className="w-full border-collapse text-left">
@@ -118,7 +163,13 @@ function CodecView({ name, codec }: { readonly name: string; readonly codec: Cod
               </thead>
               <tbody>
                 {cases.map((row, i) => (
-                  <CaseRow key={i} row={row} index={i} result={runCase(made, row)} onChange={(next) => setCase(i, next)} />
+                  <CaseRow
+                    key={i}
+                    row={row}
+                    index={i}
+                    result={runCase(made, row)}
+                    onChange={(next) => setCase(i, next)}
+                  />
                 ))}
               </tbody>
             </table>
@@ -132,7 +183,12 @@ function CodecView({ name, codec }: { readonly name: string; readonly codec: Cod
 function lineOf(codec: Codec, written: unknown): LineValue {
   const result = runCase(codec, { shown: written });
   const seen = (station: string): unknown => result.stations.find(({ name }) => name === station)?.seen;
-  return { shown: describeValue(written && typeof written === 'object' ? cellText(written) : written, 0), held: describeValue(seen('held'), 0), sent: describeValue(seen('sent'), 0), broken: result.refused };
+  return {
+    shown: describeValue(written && typeof written === 'object' ? cellText(written) : written, 0),
+    held: describeValue(seen('held'), 0),
+    sent: describeValue(seen('sent'), 0),
+    broken: result.refused,
+  };
 }
 
 interface RowProps {
@@ -155,7 +211,11 @@ function CaseRow({ row, index, result, onChange }: RowProps): ReactNode {
     if (!seen) return <span className="text-ink-2">—</span>;
     return (
       <>
-        <SlotText label={`Case ${index + 1}, ${name}`} value={cellText(row[name] ?? write(seen.seen))} onChange={(text) => set(name, text)} />
+        <SlotText
+          label={`Case ${index + 1}, ${name}`}
+          value={cellText(row[name] ?? write(seen.seen))}
+          onChange={(text) => set(name, text)}
+        />
         {!seen.fits && <span className="mono block text-[13px] text-fail">came: {cellText(write(seen.seen))}</span>}
       </>
     );
@@ -167,13 +227,23 @@ function CaseRow({ row, index, result, onChange }: RowProps): ReactNode {
         <Verdict kind={result.passed ? 'pass' : 'fail'}>{result.passed ? 'passes' : 'fails'}</Verdict>
       </td>
       <td className="py-1.5 pr-3">
-        <SlotText label={`Case ${index + 1}, shown`} value={cellText(row.shown)} onChange={(text) => set('shown', text)} />
+        <SlotText
+          label={`Case ${index + 1}, shown`}
+          value={cellText(row.shown)}
+          onChange={(text) => set('shown', text)}
+        />
       </td>
       {result.refused !== undefined ? (
         <td colSpan={3} className="py-1.5 pr-3">
           <span className="text-ink-2">refused: </span>
           {result.refused}
-          {!result.passed && <span className="block text-fail">{row.refused === undefined ? 'A held value was expected.' : `The reason was expected to say “${row.refused}”.`}</span>}
+          {!result.passed && (
+            <span className="block text-fail">
+              {row.refused === undefined
+                ? 'A held value was expected.'
+                : `The reason was expected to say “${row.refused}”.`}
+            </span>
+          )}
         </td>
       ) : (
         <>
@@ -187,7 +257,13 @@ function CaseRow({ row, index, result, onChange }: RowProps): ReactNode {
         </>
       )}
       <td className="py-1.5 pr-3 text-ink-2">
-        <SlotText label={`Case ${index + 1}, note`} mono={false} value={row.note ?? ''} words={row.note ?? '…'} onChange={(note) => onChange({ ...row, note })} />
+        <SlotText
+          label={`Case ${index + 1}, note`}
+          mono={false}
+          value={row.note ?? ''}
+          words={row.note ?? '…'}
+          onChange={(note) => onChange({ ...row, note })}
+        />
       </td>
       <td className="py-1">
         <Button look="quiet" onClick={() => onChange(undefined)} aria-label={`Remove case ${index + 1}`}>

@@ -19,9 +19,19 @@ export function Component(): ReactNode {
   const rows = Object.entries(kit.codecs).map(([id, codec]) => {
     const cases = codec.cases ?? [];
     const failing = cases.filter((row) => !runCase(makeCodec(codec), row).passed).length;
-    const verdict = cases.length === 0 ? <Verdict kind="unknown">no cases</Verdict> : failing > 0 ? <Verdict kind="fail">{failing} of {cases.length} fail</Verdict> : <Verdict kind="pass">{cases.length} cases</Verdict>;
+    const verdict =
+      cases.length === 0 ? (
+        <Verdict kind="unknown">no cases</Verdict>
+      ) : failing > 0 ? (
+        <Verdict kind="fail">
+          {failing} of {cases.length} fail
+        </Verdict>
+      ) : (
+        <Verdict kind="pass">{cases.length} cases</Verdict>
+      );
     return {
-      id, title: codec.title ?? id,
+      id,
+      title: codec.title ?? id,
       note: (
         <span className="flex justify-between gap-2">
           {builtIn[codec.kind]?.title ?? codec.kind}
@@ -32,7 +42,15 @@ export function Component(): ReactNode {
   });
   return (
     <TwoPanes
-      name="Codecs" path="/codecs" rows={rows} teach={<p>A codec takes a value from what an input shows to what the form holds and the server gets, and back. Its table of cases proves that nothing is lost on the way.</p>}
+      name="Codecs"
+      path="/codecs"
+      rows={rows}
+      teach={
+        <p>
+          A codec takes a value from what an input shows to what the form holds and the server gets, and back. Its table
+          of cases proves that nothing is lost on the way.
+        </p>
+      }
       actions={
         <Button look="quiet" onClick={add} aria-label="Add a codec">
           <PlusIcon size={16} aria-hidden="true" />

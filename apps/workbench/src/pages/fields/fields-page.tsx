@@ -11,13 +11,26 @@ export function Component(): ReactNode {
   const navigate = useNavigate();
   const add = (): void => {
     const name = freeName('field', kit.fields);
-    edit(`Add the field ${name}`, { [`/fields/${name}`]: { title: 'New field', adapter: 'native:text', codec: 'text', label: 'New field' } });
+    edit(`Add the field ${name}`, {
+      [`/fields/${name}`]: { title: 'New field', adapter: 'native:text', codec: 'text', label: 'New field' },
+    });
     void navigate(`/fields/${name}`);
   };
   return (
     <TwoPanes
-      name="Fields" path="/fields" rows={Object.entries(kit.fields).map(([id, { title, adapter, codec }]) => ({ id, title: title ?? id, note: `${adapter} · ${codec}` }))}
-      teach={<p>A field is an adapter and a codec with a label, a hint, a required mark and a message, all linked by ids of one base for each form on the page.</p>}
+      name="Fields"
+      path="/fields"
+      rows={Object.entries(kit.fields).map(([id, { title, adapter, codec }]) => ({
+        id,
+        title: title ?? id,
+        note: `${adapter} · ${codec}`,
+      }))}
+      teach={
+        <p>
+          A field is an adapter and a codec with a label, a hint, a required mark and a message, all linked by ids of
+          one base for each form on the page.
+        </p>
+      }
       actions={
         <Button look="quiet" onClick={add} aria-label="Add a field">
           <PlusIcon size={16} aria-hidden="true" />

@@ -9,10 +9,18 @@ import { ask } from '../../store/ask.js';
 const schema = {
   type: 'object',
   properties: {
-    delay: { title: 'Answers are held back', type: 'integer', minimum: 0, maximum: 20_000, 'x-poietra': { suffix: 'ms' } },
+    delay: {
+      title: 'Answers are held back',
+      type: 'integer',
+      minimum: 0,
+      maximum: 20_000,
+      'x-poietra': { suffix: 'ms' },
+    },
     fail: { title: 'Every answer fails', type: 'boolean' },
     refuse: {
-      title: 'A field is refused', type: 'object', dependentRequired: { pointer: ['detail'], detail: ['pointer'] },
+      title: 'A field is refused',
+      type: 'object',
+      dependentRequired: { pointer: ['detail'], detail: ['pointer'] },
       properties: {
         pointer: { title: 'Its place', type: 'string', pattern: '^/', examples: ['/consignor/name'] },
         detail: { title: 'What is said', type: 'string', minLength: 1, examples: ['Not known at the harbour office.'] },
@@ -36,7 +44,14 @@ export function CompanySettings(): ReactNode {
   const change = (next: unknown): void => {
     const refuse = ownMember(next, 'refuse');
     const isWhole = isObject(refuse) && refuse['pointer'] !== undefined && refuse['detail'] !== undefined;
-    ask('/company/settings', { method: 'PUT', json: { delay: ownMember(next, 'delay') ?? 0, fail: ownMember(next, 'fail') ?? false, refuse: isWhole ? refuse : null } }).then(
+    ask('/company/settings', {
+      method: 'PUT',
+      json: {
+        delay: ownMember(next, 'delay') ?? 0,
+        fail: ownMember(next, 'fail') ?? false,
+        refuse: isWhole ? refuse : null,
+      },
+    }).then(
       () => setTrouble(undefined),
       (error: unknown) => setTrouble(error instanceof Error ? error.message : String(error)),
     );
@@ -48,7 +63,12 @@ export function CompanySettings(): ReactNode {
         Demo server
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="end" sideOffset={4} aria-label="How the demo server behaves" className="z-10 w-80 rounded-sm border border-edge bg-sheet p-3">
+        <Popover.Content
+          align="end"
+          sideOffset={4}
+          aria-label="How the demo server behaves"
+          className="z-10 w-80 rounded-sm border border-edge bg-sheet p-3"
+        >
           <h2 className="mb-2">How the demo server behaves</h2>
           {value === undefined && trouble === undefined && <Busy>Asking …</Busy>}
           {value !== undefined && <SettingsForm schema={schema} value={value} onChange={change} />}

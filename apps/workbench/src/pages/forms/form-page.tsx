@@ -45,7 +45,15 @@ const widths = [
 ] as const;
 type State = Extract<FromFrame, { kind: 'state' }>;
 
-function Proof({ name, form, record }: { readonly name: string; readonly form: FormDescription; readonly record: string | undefined }): ReactNode {
+function Proof({
+  name,
+  form,
+  record,
+}: {
+  readonly name: string;
+  readonly form: FormDescription;
+  readonly record: string | undefined;
+}): ReactNode {
   const id = `${name}/${record ?? 'new'}`;
   const navigate = useNavigate();
   const say = useView((view) => view.say);
@@ -66,7 +74,8 @@ function Proof({ name, form, record }: { readonly name: string; readonly form: F
     const start = async (): Promise<Beginning> => {
       const restore = await draftOf(id);
       try {
-        const values = record !== undefined && form.send ? await ask(`${form.send.path}/${encodeURIComponent(record)}`) : undefined;
+        const values =
+          record !== undefined && form.send ? await ask(`${form.send.path}/${encodeURIComponent(record)}`) : undefined;
         return { id, ...(values === undefined ? {} : { values }), ...(restore ? { restore } : {}) };
       } catch (error) {
         return { id, trouble: error instanceof Error ? error.message : String(error) };
@@ -83,13 +92,17 @@ function Proof({ name, form, record }: { readonly name: string; readonly form: F
   const send = async (sent: unknown): Promise<Outcome> => {
     if (!form.send) return { kind: 'failed', message: 'This form has no address to send to yet.' };
     const { path, key } = form.send;
-    const outcome = record === undefined ? await sendForm(path, 'POST', sent) : await sendForm(`${path}/${encodeURIComponent(record)}`, 'PUT', sent);
+    const outcome =
+      record === undefined
+        ? await sendForm(path, 'POST', sent)
+        : await sendForm(`${path}/${encodeURIComponent(record)}`, 'PUT', sent);
     if (outcome.kind === 'accepted') {
       await dropDraft(id);
       const made = isObject(outcome.answer) ? outcome.answer[key] : undefined;
       say(record === undefined ? `Saved as ${String(made)}.` : `${record} replaced.`);
       setSaved((count) => count + 1);
-      if (record === undefined && (typeof made === 'string' || typeof made === 'number')) void navigate(`/forms/${name}/${encodeURIComponent(String(made))}`);
+      if (record === undefined && (typeof made === 'string' || typeof made === 'number'))
+        void navigate(`/forms/${name}/${encodeURIComponent(String(made))}`);
     }
     return outcome;
   };
@@ -101,12 +114,20 @@ function Proof({ name, form, record }: { readonly name: string; readonly form: F
       setState(message);
       if (message.changed) keepDraft(id, message.snapshot);
       else void dropDraft(id);
-    } else if (message.kind === 'send') void send(message.sent).then((outcome) => reply({ kind: 'answer', id: message.id, outcome }));
+    } else if (message.kind === 'send')
+      void send(message.sent).then((outcome) => reply({ kind: 'answer', id: message.id, outcome }));
   };
   const options = useMemo(() => {
     if (!beginning) return undefined;
     const { values, restore } = beginning;
-    return { notes: true, copies: 1, submitLabel: record === undefined ? 'Book' : 'Replace booking', width, ...(values === undefined ? {} : { values }), ...(restore ? { restore } : {}) };
+    return {
+      notes: true,
+      copies: 1,
+      submitLabel: record === undefined ? 'Book' : 'Replace booking',
+      width,
+      ...(values === undefined ? {} : { values }),
+      ...(restore ? { restore } : {}),
+    };
   }, [beginning, record, width]);
   const ready = beginning?.id === id ? beginning : undefined;
 
@@ -119,7 +140,8 @@ function Proof({ name, form, record }: { readonly name: string; readonly form: F
         </h1>
         <StateWords state={state} />
         <Button
-          look="quiet" aria-disabled={!state?.changed}
+          look="quiet"
+          aria-disabled={!state?.changed}
           onClick={() => {
             if (state?.changed) post.current?.({ kind: 'restart' });
           }}
@@ -128,21 +150,35 @@ function Proof({ name, form, record }: { readonly name: string; readonly form: F
         </Button>
         <div role="group" aria-label="Width of the sheet" className="ml-auto flex">
           {widths.map(([title, pixels]) => (
-            <Button key={title} look="quiet" aria-pressed={width === pixels} className={width === pixels ? 'bg-mark font-semibold' : ''} onClick={() => setWidth(pixels)}>
+            <Button
+              key={title}
+              look="quiet"
+              aria-pressed={width === pixels}
+              className={width === pixels ? 'bg-mark font-semibold' : ''}
+              onClick={() => setWidth(pixels)}
+            >
               {title}
             </Button>
           ))}
         </div>
         <div role="group" aria-label="Texts" className="flex">
           {(['schema', 'hints', 'data'] as const).map((which) => (
-            <Button key={which} look="quiet" aria-pressed={text === which} className={text === which ? 'bg-mark font-semibold' : ''} onClick={() => setText(text === which ? undefined : which)}>
+            <Button
+              key={which}
+              look="quiet"
+              aria-pressed={text === which}
+              className={text === which ? 'bg-mark font-semibold' : ''}
+              onClick={() => setText(text === which ? undefined : which)}
+            >
               {which.charAt(0).toUpperCase() + which.slice(1)}
             </Button>
           ))}
         </div>
         <CompanySettings />
       </header>
-      <div className={`grid min-h-0 flex-1 grid-cols-1 ${text ? 'lg:grid-cols-[150px_minmax(0,1fr)_minmax(0,460px)]' : 'lg:grid-cols-[150px_minmax(0,1fr)]'}`}>
+      <div
+        className={`grid min-h-0 flex-1 grid-cols-1 ${text ? 'lg:grid-cols-[150px_minmax(0,1fr)_minmax(0,460px)]' : 'lg:grid-cols-[150px_minmax(0,1fr)]'}`}
+      >
         <Records name={name} form={form} current={record} stamp={saved} />
         <section aria-label="Sheet" className="min-h-0 overflow-auto border-hairline bg-sheet lg:border-l">
           {broken !== undefined && <Failed title="The form cannot be drawn" message={broken} />}
@@ -152,9 +188,26 @@ function Proof({ name, form, record }: { readonly name: string; readonly form: F
               <Button onClick={() => setRound((count) => count + 1)}>Try again</Button>
             </Failed>
           )}
-          {ready && ready.trouble === undefined && options && <FormFrame key={`${id} ${round}`} title={`Form: ${form.title}`} form={form} options={options} onMessage={onMessage} onReady={(reply) => (post.current = reply)} />}
+          {ready && ready.trouble === undefined && options && (
+            <FormFrame
+              key={`${id} ${round}`}
+              title={`Form: ${form.title}`}
+              form={form}
+              options={options}
+              onMessage={onMessage}
+              onReady={(reply) => (post.current = reply)}
+            />
+          )}
         </section>
-        {text && <TextSheet which={text} name={joinPointer('/forms', name)} form={form} state={state} onClose={() => setText(undefined)} />}
+        {text && (
+          <TextSheet
+            which={text}
+            name={joinPointer('/forms', name)}
+            form={form}
+            state={state}
+            onClose={() => setText(undefined)}
+          />
+        )}
       </div>
       <footer aria-label="Value line of the focused field" className="border-t border-hairline bg-ground px-4 py-1.5">
         {line ? (
@@ -164,12 +217,22 @@ function Proof({ name, form, record }: { readonly name: string; readonly form: F
               <div className="mono truncate text-ink-2">{line.at}</div>
             </div>
             <div>
-              <ValueLine strip value={{ shown: line.shown, held: line.held, sent: line.sent, broken: line.problems.find(({ keyword }) => keyword === 'parse')?.message }} />
+              <ValueLine
+                strip
+                value={{
+                  shown: line.shown,
+                  held: line.held,
+                  sent: line.sent,
+                  broken: line.problems.find(({ keyword }) => keyword === 'parse')?.message,
+                }}
+              />
               {line.problems[0] && <p className="truncate text-[13px] text-fail">{line.problems[0].message}</p>}
             </div>
           </div>
         ) : (
-          <p className="py-2 text-ink-2">Go into a field, and its value line appears here: what is shown, what is held, what will be sent.</p>
+          <p className="py-2 text-ink-2">
+            Go into a field, and its value line appears here: what is shown, what is held, what will be sent.
+          </p>
         )}
       </footer>
     </div>
@@ -180,7 +243,11 @@ function StateWords({ state }: { readonly state: State | undefined }): ReactNode
   if (!state) return null;
   return (
     <span className="flex gap-3 text-[13px]">
-      {state.problems === 0 ? <Verdict kind="pass">ready to send</Verdict> : <Verdict kind="unknown">{state.problems === 1 ? 'one thing open' : `${state.problems} things open`}</Verdict>}
+      {state.problems === 0 ? (
+        <Verdict kind="pass">ready to send</Verdict>
+      ) : (
+        <Verdict kind="unknown">{state.problems === 1 ? 'one thing open' : `${state.problems} things open`}</Verdict>
+      )}
       {state.changed && <span className="text-ink-2">not sent yet, kept in this browser</span>}
     </span>
   );

@@ -13,7 +13,17 @@ export function Component(): ReactNode {
   const forms = Object.entries(kit.forms);
   const add = (): void => {
     const name = freeName('form', kit.forms);
-    edit(`Add the form ${name}`, { [`/forms/${name}`]: { title: 'New form', schema: { $schema: 'https://json-schema.org/draft/2020-12/schema', title: 'New form', type: 'object', properties: { name: { title: 'Name', type: 'string' } } } } });
+    edit(`Add the form ${name}`, {
+      [`/forms/${name}`]: {
+        title: 'New form',
+        schema: {
+          $schema: 'https://json-schema.org/draft/2020-12/schema',
+          title: 'New form',
+          type: 'object',
+          properties: { name: { title: 'Name', type: 'string' } },
+        },
+      },
+    });
     void navigate(`/forms/${name}`);
   };
   return (
@@ -27,7 +37,9 @@ export function Component(): ReactNode {
       </div>
       {forms.length === 0 ? (
         <Empty title="No forms yet">
-          <p>A form comes from a JSON Schema: every place gets a field by its type, and hints say how it is presented.</p>
+          <p>
+            A form comes from a JSON Schema: every place gets a field by its type, and hints say how it is presented.
+          </p>
         </Empty>
       ) : (
         <ul className="max-w-3xl border-t border-hairline">

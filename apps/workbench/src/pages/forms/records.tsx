@@ -24,7 +24,9 @@ export function Records({ name, form, current, stamp }: Props): ReactNode {
       (answer) => {
         if (!isCurrent) return;
         const records = Array.isArray(answer) ? (answer as unknown[]) : [];
-        setKeys(records.flatMap((record) => (isObject(record) && record[key] !== undefined ? [String(record[key])] : [])));
+        setKeys(
+          records.flatMap((record) => (isObject(record) && record[key] !== undefined ? [String(record[key])] : [])),
+        );
         setTrouble(undefined);
       },
       (error: unknown) => isCurrent && setTrouble(error instanceof Error ? error.message : String(error)),
@@ -33,19 +35,26 @@ export function Records({ name, form, current, stamp }: Props): ReactNode {
       isCurrent = false;
     };
   }, [path, key, stamp]);
-  const look = ({ isActive }: { readonly isActive: boolean }): string => `block rounded-sm px-2 py-1 no-underline hover:bg-mark ${isActive ? 'bg-mark font-semibold' : ''}`;
+  const look = ({ isActive }: { readonly isActive: boolean }): string =>
+    `block rounded-sm px-2 py-1 no-underline hover:bg-mark ${isActive ? 'bg-mark font-semibold' : ''}`;
   return (
     <nav aria-label="Records" className="overflow-auto p-2">
       <h2 className="px-2">Records</h2>
       <NavLink to={`/forms/${name}`} end className={look}>
         New
       </NavLink>
-      {form.send === undefined && <p className="px-2 text-[13px] text-ink-2">The form has no address; its records are kept nowhere.</p>}
+      {form.send === undefined && (
+        <p className="px-2 text-[13px] text-ink-2">The form has no address; its records are kept nowhere.</p>
+      )}
       {trouble !== undefined && <p className="px-2 text-[13px] text-fail">{trouble}</p>}
       <ul>
         {keys.map((one) => (
           <li key={one}>
-            <NavLink to={`/forms/${name}/${encodeURIComponent(one)}`} className={look} aria-current={one === current ? 'page' : undefined}>
+            <NavLink
+              to={`/forms/${name}/${encodeURIComponent(one)}`}
+              className={look}
+              aria-current={one === current ? 'page' : undefined}
+            >
               <span className="mono">{one}</span>
             </NavLink>
           </li>

@@ -22,11 +22,17 @@ interface Props {
 export function TextSheet({ which, name, form, state, onClose }: Props): ReactNode {
   const edit = useKit(({ edit: change }) => change);
   const data = JSON.stringify(state?.snapshot.value ?? {}, undefined, 2);
-  const text = which === 'data' ? data : JSON.stringify(which === 'schema' ? form.schema : (form.hints ?? {}), undefined, 2);
+  const text =
+    which === 'data' ? data : JSON.stringify(which === 'schema' ? form.schema : (form.hints ?? {}), undefined, 2);
   return (
-    <section aria-label={`Text: ${which}`} className="flex min-h-64 flex-col gap-1 border-l border-hairline p-2 lg:min-h-0">
+    <section
+      aria-label={`Text: ${which}`}
+      className="flex min-h-64 flex-col gap-1 border-l border-hairline p-2 lg:min-h-0"
+    >
       <div className="flex items-center justify-between">
-        <h2>{which === 'data' ? 'Data, as it would be sent' : which === 'schema' ? 'Schema' : 'Hints beside the schema'}</h2>
+        <h2>
+          {which === 'data' ? 'Data, as it would be sent' : which === 'schema' ? 'Schema' : 'Hints beside the schema'}
+        </h2>
         <span className="flex">
           <CopyButton text={text} what={`the ${which}`} />
           <Button look="quiet" onClick={onClose}>
@@ -38,9 +44,18 @@ export function TextSheet({ which, name, form, state, onClose }: Props): ReactNo
         {which === 'data' ? (
           <CodeView label="Data" text={text} language="json" />
         ) : which === 'schema' ? (
-          <JsonText label={`Schema of ${form.title}`} value={form.schema} onChange={(schema) => edit(`Schema of ${form.title}`, { [`${name}/schema`]: schema }, `schema ${name}`)} />
+          <JsonText
+            label={`Schema of ${form.title}`}
+            value={form.schema}
+            onChange={(schema) => edit(`Schema of ${form.title}`, { [`${name}/schema`]: schema }, `schema ${name}`)}
+          />
         ) : (
-          <JsonText label={`Hints of ${form.title}`} is="json" value={form.hints ?? {}} onChange={(hints) => edit(`Hints of ${form.title}`, { [`${name}/hints`]: hints }, `hints ${name}`)} />
+          <JsonText
+            label={`Hints of ${form.title}`}
+            is="json"
+            value={form.hints ?? {}}
+            onChange={(hints) => edit(`Hints of ${form.title}`, { [`${name}/hints`]: hints }, `hints ${name}`)}
+          />
         )}
       </div>
     </section>

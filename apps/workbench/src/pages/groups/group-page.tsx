@@ -40,7 +40,8 @@ function GroupView({ name, group }: { readonly name: string; readonly group: Gro
             <FormFrame title={`Group: ${group.title}`} form={form} options={options} />
           </div>
           <h2>
-            Used in <span className="mono font-normal text-ink-2">{places.length}</span> {places.length === 1 ? 'place' : 'places'}
+            Used in <span className="mono font-normal text-ink-2">{places.length}</span>{' '}
+            {places.length === 1 ? 'place' : 'places'}
           </h2>
           {places.length === 0 && <p className="text-ink-2">No form uses it yet.</p>}
           <ul>
@@ -53,7 +54,13 @@ function GroupView({ name, group }: { readonly name: string; readonly group: Gro
         </section>
         <section aria-label="Schema" className="grid min-h-80 content-stretch gap-1">
           <h2>Schema</h2>
-          <JsonText label={`Schema of the group ${group.title}`} value={group.schema} onChange={(schema) => edit(`Schema of ${group.title}`, { [`${joinPointer('/groups', name)}/schema`]: schema }, `group ${name}`)} />
+          <JsonText
+            label={`Schema of the group ${group.title}`}
+            value={group.schema}
+            onChange={(schema) =>
+              edit(`Schema of ${group.title}`, { [`${joinPointer('/groups', name)}/schema`]: schema }, `group ${name}`)
+            }
+          />
         </section>
       </div>
     </div>
@@ -66,10 +73,17 @@ function placesOf(name: string, kit: Kit): { to: string; title: string; at: stri
     Array.isArray(value)
       ? value.flatMap((item, i) => find(item, joinPointer(at, i)))
       : isObject(value)
-        ? [...(value['$ref'] === groupUri(name) ? [at] : []), ...Object.entries(value).flatMap(([key, member]) => find(member, joinPointer(at, key)))]
+        ? [
+            ...(value['$ref'] === groupUri(name) ? [at] : []),
+            ...Object.entries(value).flatMap(([key, member]) => find(member, joinPointer(at, key))),
+          ]
         : [];
   return [
-    ...Object.entries(kit.forms).flatMap(([id, form]) => find(form.schema, '').map((at) => ({ to: `/forms/${id}`, title: form.title, at }))),
-    ...Object.entries(kit.groups).flatMap(([id, group]) => find(group.schema, '').map((at) => ({ to: `/groups/${id}`, title: group.title, at }))),
+    ...Object.entries(kit.forms).flatMap(([id, form]) =>
+      find(form.schema, '').map((at) => ({ to: `/forms/${id}`, title: form.title, at })),
+    ),
+    ...Object.entries(kit.groups).flatMap(([id, group]) =>
+      find(group.schema, '').map((at) => ({ to: `/groups/${id}`, title: group.title, at })),
+    ),
   ];
 }

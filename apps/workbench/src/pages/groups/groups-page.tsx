@@ -11,13 +11,25 @@ export function Component(): ReactNode {
   const navigate = useNavigate();
   const add = (): void => {
     const name = freeName('group', kit.groups);
-    edit(`Add the group ${name}`, { [`/groups/${name}`]: { title: 'New group', schema: { title: 'New group', type: 'object', properties: { note: { title: 'Note', type: 'string' } } } } });
+    edit(`Add the group ${name}`, {
+      [`/groups/${name}`]: {
+        title: 'New group',
+        schema: { title: 'New group', type: 'object', properties: { note: { title: 'Note', type: 'string' } } },
+      },
+    });
     void navigate(`/groups/${name}`);
   };
   return (
     <TwoPanes
-      name="Groups" path="/groups" rows={Object.entries(kit.groups).map(([id, { title }]) => ({ id, title, note: `urn:poietra:group:${id}` }))}
-      teach={<p>Fields that belong together, described once and used in several places. A change to a group reaches every form that uses it.</p>}
+      name="Groups"
+      path="/groups"
+      rows={Object.entries(kit.groups).map(([id, { title }]) => ({ id, title, note: `urn:poietra:group:${id}` }))}
+      teach={
+        <p>
+          Fields that belong together, described once and used in several places. A change to a group reaches every form
+          that uses it.
+        </p>
+      }
       actions={
         <Button look="quiet" onClick={add} aria-label="Add a group">
           <PlusIcon size={16} aria-hidden="true" />

@@ -33,10 +33,16 @@ export function Component(): ReactNode {
   useEffect(() => {
     if (!work) return undefined;
     let isCurrent = true;
-    work.files(kit, proxy((done, total) => isCurrent && setProgress(`${done} of ${total}`))).then(
-      (files) => isCurrent && setWritten({ kit, files }),
-      (error: unknown) => isCurrent && setWritten({ kit, trouble: error instanceof Error ? error.message : String(error) }),
-    );
+    work
+      .files(
+        kit,
+        proxy((done, total) => isCurrent && setProgress(`${done} of ${total}`)),
+      )
+      .then(
+        (files) => isCurrent && setWritten({ kit, files }),
+        (error: unknown) =>
+          isCurrent && setWritten({ kit, trouble: error instanceof Error ? error.message : String(error) }),
+      );
     return () => {
       isCurrent = false;
     };
@@ -60,7 +66,8 @@ export function Component(): ReactNode {
           </Button>
         </div>
         <p className="px-2 text-[13px] text-ink-2">
-          {files.length} files, typed and formatted, from the kit as it stands. {written?.kit !== kit && 'Being written anew …'}
+          {files.length} files, typed and formatted, from the kit as it stands.{' '}
+          {written?.kit !== kit && 'Being written anew …'}
         </p>
         {folders.map(([folder, list]) => (
           <section key={folder} className="mt-2">
@@ -68,7 +75,11 @@ export function Component(): ReactNode {
             <ul>
               {list.map(({ path }) => (
                 <li key={path}>
-                  <Link to={`?file=${encodeURIComponent(path)}`} aria-current={path === chosen.path ? 'true' : undefined} className={`mono block truncate rounded-sm px-2 py-0.5 no-underline hover:bg-mark ${path === chosen.path ? 'bg-mark font-semibold' : ''}`}>
+                  <Link
+                    to={`?file=${encodeURIComponent(path)}`}
+                    aria-current={path === chosen.path ? 'true' : undefined}
+                    className={`mono block truncate rounded-sm px-2 py-0.5 no-underline hover:bg-mark ${path === chosen.path ? 'bg-mark font-semibold' : ''}`}
+                  >
                     {path.slice(path.lastIndexOf('/') + 1)}
                   </Link>
                 </li>
@@ -83,7 +94,11 @@ export function Component(): ReactNode {
           <CopyButton text={chosen.text} what={chosen.path} />
         </div>
         <div className="min-h-0 flex-1">
-          <CodeView label={chosen.path} text={chosen.text} language={chosen.path.endsWith('.json') ? 'json' : 'typescript'} />
+          <CodeView
+            label={chosen.path}
+            text={chosen.text}
+            language={chosen.path.endsWith('.json') ? 'json' : 'typescript'}
+          />
         </div>
       </section>
     </div>
@@ -100,5 +115,10 @@ function byFolder(files: readonly HandoverFile[]): [string, HandoverFile[]][] {
 }
 
 function fileName(name: string): string {
-  return name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'kit';
+  return (
+    name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'kit'
+  );
 }

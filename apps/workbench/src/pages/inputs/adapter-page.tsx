@@ -1,4 +1,13 @@
-import { changeSlot, handOver, joinPointer, sentencesFor, type AdapterDescription, type CodecDescription, type FoundInput, type KitInput } from '@poietra/core';
+import {
+  changeSlot,
+  handOver,
+  joinPointer,
+  sentencesFor,
+  type AdapterDescription,
+  type CodecDescription,
+  type FoundInput,
+  type KitInput,
+} from '@poietra/core';
 import { useMemo, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { CodeView } from '../../parts/code-view.js';
@@ -32,13 +41,25 @@ function Adapter({ name, adapter }: { readonly name: string; readonly adapter: A
   const { kit, edit } = useKit();
   const inputs = useProject((project) => project.inputs);
   const kitInput = kit.inputs[adapter.input];
-  const found = useMemo(() => inputs.find(({ input }) => input.id === adapter.input)?.input ?? (kitInput && bareInput(adapter.input, kitInput)), [inputs, adapter.input, kitInput]);
+  const found = useMemo(
+    () =>
+      inputs.find(({ input }) => input.id === adapter.input)?.input ?? (kitInput && bareInput(adapter.input, kitInput)),
+    [inputs, adapter.input, kitInput],
+  );
   const stand = useStand(found, adapter);
   const uses = Object.entries(kit.fields).filter(([, field]) => field.adapter === name);
   const firstCodec = uses[0]?.[1].codec;
-  const codec: CodecDescription = (firstCodec === undefined ? undefined : kit.codecs[firstCodec]) ?? { kind: firstCodec ?? 'same' };
-  const source = useMemo(() => handOver(kit).find(({ path }) => path === `adapters/${name}.ts`)?.text ?? '', [kit, name]);
-  const change = (at: string, value: string): void => edit(`Adapter ${name}: ${at.slice(1).replaceAll('/', ' ')}`, { [joinPointer('/adapters', name)]: changeSlot(adapter, at, value) });
+  const codec: CodecDescription = (firstCodec === undefined ? undefined : kit.codecs[firstCodec]) ?? {
+    kind: firstCodec ?? 'same',
+  };
+  const source = useMemo(
+    () => handOver(kit).find(({ path }) => path === `adapters/${name}.ts`)?.text ?? '',
+    [kit, name],
+  );
+  const change = (at: string, value: string): void =>
+    edit(`Adapter ${name}: ${at.slice(1).replaceAll('/', ' ')}`, {
+      [joinPointer('/adapters', name)]: changeSlot(adapter, at, value),
+    });
   return (
     <div className="grid gap-3 p-4">
       <header className="flex flex-wrap items-baseline gap-3">
@@ -70,17 +91,32 @@ function Adapter({ name, adapter }: { readonly name: string; readonly adapter: A
                   typeof part === 'string' ? (
                     part
                   ) : (
-                    <SlotText key={i} label={about} value={part.value} words={part.words} choices={part.choices} onChange={(value) => change(part.at, value)} />
+                    <SlotText
+                      key={i}
+                      label={about}
+                      value={part.value}
+                      words={part.words}
+                      choices={part.choices}
+                      onChange={(value) => change(part.at, value)}
+                    />
                   ),
                 )}
               </li>
             ))}
           </ul>
-          <p className="text-[13px] text-ink-2">Press a word to change it. Enter takes it, Escape leaves it. The stand runs the description as it stands.</p>
+          <p className="text-[13px] text-ink-2">
+            Press a word to change it. Enter takes it, Escape leaves it. The stand runs the description as it stands.
+          </p>
         </section>
         <section aria-label="Stand" className="min-h-64 border border-hairline bg-sheet">
           {stand.failed !== undefined && <Failed title="The input failed" message={stand.failed} />}
-          <StandFrame title={`Stand: ${adapter.title ?? name}`} inputs={found && found.family !== 'native' ? [adapter.input] : []} minHeight={240} onReady={stand.onReady} onMessage={stand.onMessage} />
+          <StandFrame
+            title={`Stand: ${adapter.title ?? name}`}
+            inputs={found && found.family !== 'native' ? [adapter.input] : []}
+            minHeight={240}
+            onReady={stand.onReady}
+            onMessage={stand.onMessage}
+          />
         </section>
         <div className="max-h-[420px] min-h-0 border border-hairline">
           <ReportLine reports={stand.reports} onClear={stand.clear} />

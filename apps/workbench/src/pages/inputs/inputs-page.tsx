@@ -27,7 +27,13 @@ export function Component(): ReactNode {
         <p className="px-2 text-[13px] text-ink-2">{status === 'ready' ? `of ${name}` : 'of the project folder'}</p>
         <label className="mt-1 grid px-2">
           <span className="sr-only">Search inputs</span>
-          <input type="search" placeholder="Search by name, package, family" className="rounded-sm border border-edge bg-sheet px-2 py-1" value={search} onChange={(event) => setSearch(event.target.value)} />
+          <input
+            type="search"
+            placeholder="Search by name, package, family"
+            className="rounded-sm border border-edge bg-sheet px-2 py-1"
+            value={search}
+            onChange={(event) => setSearch(event.target.value)}
+          />
         </label>
         {status !== 'ready' && <Busy>Reading {doing === '' ? 'the project' : doing} …</Busy>}
         {missing.length > 0 && <p className="p-2 text-warn">Not installed: {missing.join(', ')}.</p>}
@@ -43,12 +49,17 @@ export function Component(): ReactNode {
             </ul>
           </section>
         ))}
-        {status === 'ready' && packages.length === 0 && <p className="p-2 text-ink-2">No input of that name. The search looks at names, packages and families.</p>}
+        {status === 'ready' && packages.length === 0 && (
+          <p className="p-2 text-ink-2">No input of that name. The search looks at names, packages and families.</p>
+        )}
       </nav>
       <div className="min-h-0 overflow-auto">
         {id === undefined ? (
           <Empty title="Choose an input to meet it">
-            <p>It is mounted alone on a stand. Use it, and see each thing that it reports; push values into it, and see what it shows. From there one press drafts its adapter.</p>
+            <p>
+              It is mounted alone on a stand. Use it, and see each thing that it reports; push values into it, and see
+              what it shows. From there one press drafts its adapter.
+            </p>
           </Empty>
         ) : (
           <Outlet />
@@ -62,13 +73,20 @@ function Row({ inspected: { input, adapter } }: { readonly inspected: Inspected 
   const isAdapted = useKit(({ kit }) => Object.values(kit.adapters).some((one) => one.input === input.id));
   return (
     <li>
-      <NavLink to={`/inputs/${encodeURIComponent(input.id)}`} className={({ isActive }) => `block rounded-sm px-2 py-1 no-underline hover:bg-mark ${isActive ? 'bg-mark font-semibold' : ''}`}>
+      <NavLink
+        to={`/inputs/${encodeURIComponent(input.id)}`}
+        className={({ isActive }) =>
+          `block rounded-sm px-2 py-1 no-underline hover:bg-mark ${isActive ? 'bg-mark font-semibold' : ''}`
+        }
+      >
         <span className="flex items-baseline justify-between gap-2">
           <span className="truncate">{inputTitle(input)}</span>
           <span className="text-[13px] font-normal text-ink-2">{input.family}</span>
         </span>
         <span className="flex justify-between gap-2 text-[13px] font-normal text-ink-2">
-          <span className="mono truncate">{adapter ? `${adapter.value.property} → ${adapter.change.report}` : 'no pair found'}</span>
+          <span className="mono truncate">
+            {adapter ? `${adapter.value.property} → ${adapter.change.report}` : 'no pair found'}
+          </span>
           {isAdapted && <Verdict kind="pass">adapted</Verdict>}
         </span>
       </NavLink>

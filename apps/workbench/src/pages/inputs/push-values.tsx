@@ -3,8 +3,17 @@ import { Button } from '../../parts/button.js';
 import { readCell } from '../../parts/cell-text.js';
 
 const values: readonly (readonly [string, unknown])[] = [
-  ['undefined', { $is: 'undefined' }], ['null', null], ['""', ''], ['0', 0], ['false', false], ['true', true], ['12', 12], ['"12"', '12'],
-  ['a date', { $is: 'Date', value: '2026-12-01T00:00:00.000' }], ['"2026-12-01"', '2026-12-01'], ['[ ]', []],
+  ['undefined', { $is: 'undefined' }],
+  ['null', null],
+  ['""', ''],
+  ['0', 0],
+  ['false', false],
+  ['true', true],
+  ['12', 12],
+  ['"12"', '12'],
+  ['a date', { $is: 'Date', value: '2026-12-01T00:00:00.000' }],
+  ['"2026-12-01"', '2026-12-01'],
+  ['[ ]', []],
 ];
 
 /** Values to push into the input, to see what it shows. */
@@ -32,7 +41,14 @@ export function PushValues({ onPush }: { onPush(written: unknown): void }): Reac
             push();
           }}
         >
-          <input aria-label="Any JSON" aria-invalid={trouble !== undefined} placeholder="any JSON, or date 2026-12-01" className="mono w-56 rounded-sm border border-edge bg-sheet px-2" value={text} onChange={(event) => setText(event.target.value)} />
+          <input
+            aria-label="Any JSON"
+            aria-invalid={trouble !== undefined}
+            placeholder="any JSON, or date 2026-12-01"
+            className="mono w-56 rounded-sm border border-edge bg-sheet px-2"
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+          />
           <button type="submit" className="rounded-sm border border-edge bg-sheet px-2.5 hover:bg-mark">
             Push
           </button>

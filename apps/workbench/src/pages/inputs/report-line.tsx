@@ -17,7 +17,13 @@ export interface Warning {
 }
 
 /** What the input told, newest first: when, through what, with which arguments. */
-export function ReportLine({ reports, onClear }: { readonly reports: readonly (Report | Warning)[]; onClear(): void }): ReactNode {
+export function ReportLine({
+  reports,
+  onClear,
+}: {
+  readonly reports: readonly (Report | Warning)[];
+  onClear(): void;
+}): ReactNode {
   return (
     <section aria-label="Reports" className="flex min-h-0 flex-col">
       <div className="flex items-center justify-between border-b border-hairline px-3 py-1">
@@ -31,7 +37,9 @@ export function ReportLine({ reports, onClear }: { readonly reports: readonly (R
         )}
       </div>
       {reports.length === 0 ? (
-        <p className="p-3 text-ink-2">Nothing yet. Use the input: each callback and event appears here with its arguments.</p>
+        <p className="p-3 text-ink-2">
+          Nothing yet. Use the input: each callback and event appears here with its arguments.
+        </p>
       ) : (
         <ol className="min-h-0 flex-1 overflow-auto text-[13px]">
           {reports.map((report) => (

@@ -36,10 +36,25 @@ function Stand({ found: { input, adapter: drafted, findings } }: { readonly foun
   const stand = useStand(input, adapter);
   const draft = (): void => {
     if (!drafted) return;
-    const name = freeName(input.tag && input.family === 'element' ? input.tag : input.export === 'default' ? input.package : (input.export.split('.')[0] ?? input.export), kit.adapters);
+    const name = freeName(
+      input.tag && input.family === 'element'
+        ? input.tag
+        : input.export === 'default'
+          ? input.package
+          : (input.export.split('.')[0] ?? input.export),
+      kit.adapters,
+    );
     const { family, package: pkg, version, export: exported, module, css, tag } = input;
     edit(`Draft the adapter of ${input.id}`, {
-      [`/inputs/${input.id.replaceAll('~', '~0').replaceAll('/', '~1')}`]: { family, package: pkg, version, export: exported, module, css, ...(tag ? { tag } : {}) },
+      [`/inputs/${input.id.replaceAll('~', '~0').replaceAll('/', '~1')}`]: {
+        family,
+        package: pkg,
+        version,
+        export: exported,
+        module,
+        css,
+        ...(tag ? { tag } : {}),
+      },
       [`/adapters/${name}`]: { ...drafted, title: input.export === 'default' ? input.package : input.export },
     });
     void navigate(`/adapters/${name}`);
@@ -53,7 +68,10 @@ function Stand({ found: { input, adapter: drafted, findings } }: { readonly foun
         </span>
         <span className="ml-auto">
           {own ? (
-            <Link className="rounded-sm border border-edge bg-sheet px-2.5 py-1 no-underline hover:bg-mark" to={`/adapters/${own[0]}`}>
+            <Link
+              className="rounded-sm border border-edge bg-sheet px-2.5 py-1 no-underline hover:bg-mark"
+              to={`/adapters/${own[0]}`}
+            >
               Open its adapter
             </Link>
           ) : (
@@ -67,7 +85,13 @@ function Stand({ found: { input, adapter: drafted, findings } }: { readonly foun
         <Declared found={{ input, findings }} />
         <div className="min-h-0 overflow-auto border-hairline bg-sheet lg:border-x">
           {stand.failed !== undefined && <Failed title="The input failed" message={stand.failed} />}
-          <StandFrame title={`Stand: ${inputTitle(input)}`} inputs={input.family === 'native' ? [] : [input.id]} minHeight={200} onReady={stand.onReady} onMessage={stand.onMessage} />
+          <StandFrame
+            title={`Stand: ${inputTitle(input)}`}
+            inputs={input.family === 'native' ? [] : [input.id]}
+            minHeight={200}
+            onReady={stand.onReady}
+            onMessage={stand.onMessage}
+          />
         </div>
         <ReportLine reports={stand.reports} onClear={stand.clear} />
       </div>
@@ -93,12 +117,24 @@ function Stand({ found: { input, adapter: drafted, findings } }: { readonly foun
   );
 }
 
-function Declared({ found: { input, findings } }: { readonly found: Pick<Inspected, 'input' | 'findings'> }): ReactNode {
+function Declared({
+  found: { input, findings },
+}: {
+  readonly found: Pick<Inspected, 'input' | 'findings'>;
+}): ReactNode {
   const used = new Set(findings.flatMap(({ says }) => [...says.matchAll(/“([^”]+)”/g)].map((match) => match[1])));
   // What matters for a form comes first.
-  const properties = [...input.properties].sort((a, b) => Number(used.has(b.name)) - Number(used.has(a.name)) || Number(a.inherited ?? false) - Number(b.inherited ?? false));
+  const properties = [...input.properties].sort(
+    (a, b) =>
+      Number(used.has(b.name)) - Number(used.has(a.name)) ||
+      Number(a.inherited ?? false) - Number(b.inherited ?? false),
+  );
   return (
-    <section aria-label="Declared" className="max-h-64 min-h-0 overflow-auto p-3 text-[13px] lg:max-h-none" tabIndex={0}>
+    <section
+      aria-label="Declared"
+      className="max-h-64 min-h-0 overflow-auto p-3 text-[13px] lg:max-h-none"
+      tabIndex={0}
+    >
       <h2>
         Declares <span className="mono font-normal text-ink-2">{properties.length}</span>
       </h2>

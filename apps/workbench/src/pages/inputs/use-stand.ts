@@ -1,4 +1,11 @@
-import { describeValue, makeCodec, readWritten, type AdapterDescription, type CodecDescription, type FoundInput } from '@poietra/core';
+import {
+  describeValue,
+  makeCodec,
+  readWritten,
+  type AdapterDescription,
+  type CodecDescription,
+  type FoundInput,
+} from '@poietra/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LineValue } from '../../parts/value-line.js';
 import type { Post } from '../../parts/stand-frame.js';
@@ -8,7 +15,10 @@ import type { Report, Warning } from './report-line.js';
 const mostReports = 200;
 
 /** One input on the stand: what it reported, and the value that it reported last. */
-export function useStand(input: FoundInput | undefined, adapter: AdapterDescription | undefined): {
+export function useStand(
+  input: FoundInput | undefined,
+  adapter: AdapterDescription | undefined,
+): {
   readonly reports: readonly (Report | Warning)[];
   readonly lastWritten: unknown;
   readonly failed: string | undefined;
@@ -25,7 +35,10 @@ export function useStand(input: FoundInput | undefined, adapter: AdapterDescript
   const began = useRef(performance.now());
   const mount = useCallback(() => {
     if (!input || !adapter) return;
-    const listen = input.family === 'element' ? input.events.map(({ name }) => name) : input.properties.filter(({ args, name }) => args && /^on/.test(name)).map(({ name }) => name);
+    const listen =
+      input.family === 'element'
+        ? input.events.map(({ name }) => name)
+        : input.properties.filter(({ args, name }) => args && /^on/.test(name)).map(({ name }) => name);
     post.current?.({ kind: 'mount', input: input.id, adapter, listen });
     began.current = performance.now();
   }, [input, adapter]);
@@ -37,7 +50,9 @@ export function useStand(input: FoundInput | undefined, adapter: AdapterDescript
   }, [input?.id]);
   const add = (entry: Report | Warning): void => setReports((before) => [entry, ...before].slice(0, mostReports));
   return {
-    reports, lastWritten, failed,
+    reports,
+    lastWritten,
+    failed,
     onReady: (ready) => {
       post.current = ready;
       mount();
@@ -64,5 +79,10 @@ export function lineFor(written: unknown, codec: CodecDescription): LineValue {
   const made = makeCodec(codec);
   const parsed = made.parse(shown);
   const held = parsed.ok ? parsed.held : undefined;
-  return { shown: describeValue(shown, 0), held: describeValue(held, 0), sent: describeValue(made.serialise(held), 0), broken: parsed.ok ? undefined : parsed.reason };
+  return {
+    shown: describeValue(shown, 0),
+    held: describeValue(held, 0),
+    sent: describeValue(made.serialise(held), 0),
+    broken: parsed.ok ? undefined : parsed.reason,
+  };
 }

@@ -26,7 +26,10 @@ export function Component(): ReactNode {
     say(`The kit “${waiting.kit.name}” is open.`);
     setWaiting(undefined);
   };
-  const counts = (of: Kit): string => (['inputs', 'adapters', 'codecs', 'fields', 'groups', 'forms'] as const).map((part) => `${Object.keys(of[part]).length} ${part}`).join(', ');
+  const counts = (of: Kit): string =>
+    (['inputs', 'adapters', 'codecs', 'fields', 'groups', 'forms'] as const)
+      .map((part) => `${Object.keys(of[part]).length} ${part}`)
+      .join(', ');
   return (
     <div className="grid max-w-3xl content-start gap-4 p-4">
       <div>
@@ -34,12 +37,26 @@ export function Component(): ReactNode {
         <p className="text-ink-2">{counts(kit)}. It is stored in this browser with every change.</p>
       </div>
       <div className="flex flex-wrap gap-2">
-        <Button look="main" onClick={() => saveFile(`${kit.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'kit'}.poietra.json`, writeKit(kit), 'application/json')}>
+        <Button
+          look="main"
+          onClick={() =>
+            saveFile(
+              `${kit.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'kit'}.poietra.json`,
+              writeKit(kit),
+              'application/json',
+            )
+          }
+        >
           Export the kit file
         </Button>
         <Button onClick={() => picker.current?.click()}>Import a kit file …</Button>
         <input
-          ref={picker} type="file" accept=".json,application/json" className="sr-only" tabIndex={-1} aria-label="Kit file"
+          ref={picker}
+          type="file"
+          accept=".json,application/json"
+          className="sr-only"
+          tabIndex={-1}
+          aria-label="Kit file"
           onChange={(event) => {
             void read(event.target.files?.[0]);
             event.target.value = '';
@@ -49,7 +66,8 @@ export function Component(): ReactNode {
           onClick={() => {
             demoKit().then(
               (demo) => setWaiting({ kit: demo, from: 'the demo that comes with Poietra' }),
-              (error: unknown) => setProblems([{ at: '', message: error instanceof Error ? error.message : String(error) }]),
+              (error: unknown) =>
+                setProblems([{ at: '', message: error instanceof Error ? error.message : String(error) }]),
             );
           }}
         >
@@ -75,7 +93,8 @@ export function Component(): ReactNode {
             Open “{waiting.kit.name}” from {waiting.from}?
           </h2>
           <p>
-            It has {counts(waiting.kit)}. It takes the place of the kit that is open now, with its {position} {position === 1 ? 'step' : 'steps'} that can be undone. Export that first if you want to keep it.
+            It has {counts(waiting.kit)}. It takes the place of the kit that is open now, with its {position}{' '}
+            {position === 1 ? 'step' : 'steps'} that can be undone. Export that first if you want to keep it.
           </p>
           <div className="mt-2 flex gap-2">
             <Button look="main" onClick={() => void take()}>
@@ -94,7 +113,10 @@ export function Component(): ReactNode {
             {history.slice(-30).map((step, i, shown) => {
               const isUndone = history.length - shown.length + i >= position;
               return (
-                <li key={i} className={`flex justify-between border-b border-hairline py-1 ${isUndone ? 'text-ink-2 line-through' : ''}`}>
+                <li
+                  key={i}
+                  className={`flex justify-between border-b border-hairline py-1 ${isUndone ? 'text-ink-2 line-through' : ''}`}
+                >
                   <span>{step.label}</span>
                   <time className="mono text-ink-2" dateTime={new Date(step.time).toISOString()}>
                     {new Date(step.time).toLocaleTimeString()}

@@ -14,10 +14,13 @@ function leading(context: Context): Members | undefined {
   }
   const nodes = value.map((_, i) => context.child(i));
   return {
-    kind: 'members', keyword, on: bits.array,
+    kind: 'members',
+    keyword,
+    on: bits.array,
     accepts(items, run) {
       const list = items as readonly unknown[];
-      for (let i = 0; i < nodes.length && i < list.length; i++) if (!(nodes[i] as SchemaNode).accepts(list[i], run)) return false;
+      for (let i = 0; i < nodes.length && i < list.length; i++)
+        if (!(nodes[i] as SchemaNode).accepts(list[i], run)) return false;
       return true;
     },
     mark(items, run, seen) {
@@ -35,7 +38,9 @@ function following(context: Context, from: number): Members {
   const node = context.child();
   const nodes = [node];
   return {
-    kind: 'members', keyword: context.keyword, on: bits.array,
+    kind: 'members',
+    keyword: context.keyword,
+    on: bits.array,
     accepts(items, run) {
       const list = items as readonly unknown[];
       for (let i = from; i < list.length; i++) if (!node.accepts(list[i], run)) return false;
@@ -74,7 +79,9 @@ const contains: Keyword = (context) => {
   const least = counts && typeof context.raw['minContains'] === 'number' ? context.raw['minContains'] : 1;
   const most = counts && typeof context.raw['maxContains'] === 'number' ? context.raw['maxContains'] : Infinity;
   return {
-    kind: 'whole', keyword: 'contains', on: bits.array,
+    kind: 'whole',
+    keyword: 'contains',
+    on: bits.array,
     accepts(value, run) {
       let found = 0;
       for (const item of value as unknown[]) {
@@ -97,22 +104,55 @@ const contains: Keyword = (context) => {
     problems(value, run, place) {
       if (this.accepts(value, run)) return [];
       const found = (value as unknown[]).filter((item) => node.accepts(item, run)).length;
-      return [context.problem(found < least ? (least === 1 ? 'contains' : 'minContains') : 'maxContains', { limit: found < least ? least : most, seen: found }, place)];
+      return [
+        context.problem(
+          found < least ? (least === 1 ? 'contains' : 'minContains') : 'maxContains',
+          { limit: found < least ? least : most, seen: found },
+          place,
+        ),
+      ];
     },
   };
 };
 
 const maxItems: Keyword = (context) => {
   const limit = countOf(context);
-  return limit === undefined ? undefined : assertion(context, bits.array, (value: unknown[]) => value.length <= limit, (value: unknown[]) => ({ limit, seen: value.length }));
+  return limit === undefined
+    ? undefined
+    : assertion(
+        context,
+        bits.array,
+        (value: unknown[]) => value.length <= limit,
+        (value: unknown[]) => ({ limit, seen: value.length }),
+      );
 };
 const minItems: Keyword = (context) => {
   const limit = countOf(context);
-  return limit === undefined ? undefined : assertion(context, bits.array, (value: unknown[]) => value.length >= limit, (value: unknown[]) => ({ limit, seen: value.length }));
+  return limit === undefined
+    ? undefined
+    : assertion(
+        context,
+        bits.array,
+        (value: unknown[]) => value.length >= limit,
+        (value: unknown[]) => ({ limit, seen: value.length }),
+      );
 };
 const uniqueItems: Keyword = (context) =>
-  context.value === true ? assertion(context, bits.array, (value: unknown[]) => firstRepeat(value) === undefined, (value: unknown[]) => ({ items: firstRepeat(value) })) : undefined;
+  context.value === true
+    ? assertion(
+        context,
+        bits.array,
+        (value: unknown[]) => firstRepeat(value) === undefined,
+        (value: unknown[]) => ({ items: firstRepeat(value) }),
+      )
+    : undefined;
 
 export const arrayKeywords: Readonly<Record<string, Keyword>> = {
-  prefixItems: leading, items, additionalItems, contains, maxItems, minItems, uniqueItems,
+  prefixItems: leading,
+  items,
+  additionalItems,
+  contains,
+  maxItems,
+  minItems,
+  uniqueItems,
 };

@@ -16,7 +16,11 @@ const allOf: Keyword = (context) => {
 /** Asks other schemas about the same value, and keeps what they evaluated. */
 function within(keyword: string, nodes: readonly SchemaNode[], isReference: boolean): Rule {
   return {
-    kind: 'within', keyword, on: bits.any, nodes, isReference,
+    kind: 'within',
+    keyword,
+    on: bits.any,
+    nodes,
+    isReference,
     accepts(value, run) {
       for (const node of nodes) if (!node.accepts(value, run)) return false;
       return true;
@@ -26,7 +30,9 @@ function within(keyword: string, nodes: readonly SchemaNode[], isReference: bool
 }
 
 /** Which member tells the branches of a choice apart: a required constant or a small enumeration in each of them. */
-export function tellingMember(nodes: readonly SchemaNode[]): { name: string; values: readonly (readonly unknown[])[] } | undefined {
+export function tellingMember(
+  nodes: readonly SchemaNode[],
+): { name: string; values: readonly (readonly unknown[])[] } | undefined {
   const first = membersWithValues(nodes[0]);
   for (const name of first.keys()) {
     const values = nodes.map((node) => membersWithValues(node).get(name));
@@ -43,7 +49,8 @@ function membersWithValues(node: SchemaNode | undefined, depth = 0): Map<string,
   if (!node || depth > 8) return found;
   for (const rule of node.rules) {
     if (rule.kind === 'within' && Array.isArray(rule.nodes)) {
-      for (const inner of rule.nodes as readonly SchemaNode[]) for (const [name, values] of membersWithValues(inner, depth + 1)) found.set(name, values);
+      for (const inner of rule.nodes as readonly SchemaNode[])
+        for (const [name, values] of membersWithValues(inner, depth + 1)) found.set(name, values);
     }
     if (rule.kind !== 'members' || rule.keyword !== 'properties') continue;
     for (const key of rule.keys({})) {
@@ -57,7 +64,13 @@ function membersWithValues(node: SchemaNode | undefined, depth = 0): Map<string,
 }
 
 /** The branch that a value was most likely meant for, and what is wrong with it there. */
-export function bestBranch(context: Context, nodes: readonly SchemaNode[], value: unknown, run: Run, place: Place): { index: number; problems: Problem[] } | undefined {
+export function bestBranch(
+  context: Context,
+  nodes: readonly SchemaNode[],
+  value: unknown,
+  run: Run,
+  place: Place,
+): { index: number; problems: Problem[] } | undefined {
   const way = (i: number): Place => ({ at: place.at, way: `${place.way}/${context.keyword}/${i}` });
   const telling = isObject(value) ? tellingMember(nodes) : undefined;
   if (telling) {
@@ -70,7 +83,10 @@ export function bestBranch(context: Context, nodes: readonly SchemaNode[], value
   nodes.forEach((node, index) => {
     const problems = context.explain(node, value, run, way(index));
     // A branch for another kind of value is the last that was meant; a wrong constant comes next; then fewer problems are better.
-    const score = problems.reduce((sum, { at, keyword }) => sum + (at === place.at && keyword === 'type' ? 10_000 : keyword === 'const' ? 100 : 1), 0);
+    const score = problems.reduce(
+      (sum, { at, keyword }) => sum + (at === place.at && keyword === 'type' ? 10_000 : keyword === 'const' ? 100 : 1),
+      0,
+    );
     if (!best || score < best.score) best = { index, problems, score };
   });
   return best && best.score < 10_000 ? best : undefined;
@@ -92,7 +108,8 @@ function noBranch(context: Context, nodes: readonly SchemaNode[], value: unknown
 /** The branch that a value chooses: the first that fits, else the one it was most likely meant for. */
 function choice(context: Context, nodes: readonly SchemaNode[]): Branching {
   return {
-    kind: 'choice', nodes,
+    kind: 'choice',
+    nodes,
     best(value, run) {
       const fits = nodes.findIndex((node) => node.accepts(value, run));
       return fits >= 0 ? fits : bestBranch(context, nodes, value, run, { at: '', way: '' })?.index;
@@ -104,7 +121,9 @@ const anyOf: Keyword = (context) => {
   const nodes = branches(context);
   if (!nodes) return undefined;
   return {
-    kind: 'whole', keyword: 'anyOf', on: bits.any,
+    kind: 'whole',
+    keyword: 'anyOf',
+    on: bits.any,
     branching: choice(context, nodes),
     accepts: (value, run) => nodes.some((node) => node.accepts(value, run)),
     mark(value, run, seen) {
@@ -126,9 +145,12 @@ const anyOf: Keyword = (context) => {
 const oneOf: Keyword = (context) => {
   const nodes = branches(context);
   if (!nodes) return undefined;
-  const fitting = (value: unknown, run: Run): number[] => nodes.flatMap((node, i) => (node.accepts(value, run) ? [i] : []));
+  const fitting = (value: unknown, run: Run): number[] =>
+    nodes.flatMap((node, i) => (node.accepts(value, run) ? [i] : []));
   return {
-    kind: 'whole', keyword: 'oneOf', on: bits.any,
+    kind: 'whole',
+    keyword: 'oneOf',
+    on: bits.any,
     branching: choice(context, nodes),
     accepts(value, run) {
       let found = false;
@@ -146,7 +168,9 @@ const oneOf: Keyword = (context) => {
     problems(value, run, place) {
       const fit = fitting(value, run);
       if (fit.length === 1) return [];
-      return fit.length > 1 ? [context.problem('oneOf', { fitting: fit }, place)] : noBranch(context, nodes, value, run, place);
+      return fit.length > 1
+        ? [context.problem('oneOf', { fitting: fit }, place)]
+        : noBranch(context, nodes, value, run, place);
     },
   };
 };
@@ -154,7 +178,9 @@ const oneOf: Keyword = (context) => {
 const not: Keyword = (context) => {
   const node = context.child();
   return {
-    kind: 'whole', keyword: 'not', on: bits.any,
+    kind: 'whole',
+    keyword: 'not',
+    on: bits.any,
     accepts: (value, run) => !node.accepts(value, run),
     problems: (value, run, place) => (node.accepts(value, run) ? [context.problem('not', {}, place)] : []),
   };
@@ -162,10 +188,18 @@ const not: Keyword = (context) => {
 
 const condition: Keyword = (context) => {
   const branch = (name: 'then' | 'else'): SchemaNode | undefined =>
-    Object.hasOwn(context.raw, name) && context.dialect.keywords.has(name) ? context.nodeAt({ raw: context.raw[name], resource: context.spot.resource, at: joinPointer(context.spot.at, name) }) : undefined;
+    Object.hasOwn(context.raw, name) && context.dialect.keywords.has(name)
+      ? context.nodeAt({
+          raw: context.raw[name],
+          resource: context.spot.resource,
+          at: joinPointer(context.spot.at, name),
+        })
+      : undefined;
   const [test, yes, no] = [context.child(), branch('then'), branch('else')];
   return {
-    kind: 'whole', keyword: 'if', on: bits.any,
+    kind: 'whole',
+    keyword: 'if',
+    on: bits.any,
     branching: { kind: 'if', test, yes, no },
     accepts(value, run) {
       const next = test.accepts(value, run) ? yes : no;
@@ -181,7 +215,9 @@ const condition: Keyword = (context) => {
     problems(value, run, place) {
       const holds = test.accepts(value, run);
       const next = holds ? yes : no;
-      return next ? context.explain(next, value, run, { at: place.at, way: `${place.way}/${holds ? 'then' : 'else'}` }) : [];
+      return next
+        ? context.explain(next, value, run, { at: place.at, way: `${place.way}/${holds ? 'then' : 'else'}` })
+        : [];
     },
   };
 };
@@ -198,7 +234,11 @@ const ref: Keyword = (context) => {
 /** A reference counts its depth, since only references can lead round in a circle. */
 function reference(keyword: string, fixed: readonly SchemaNode[] | undefined, find: (run: Run) => SchemaNode): Rule {
   return {
-    kind: 'within', keyword, on: bits.any, nodes: fixed ?? ((run) => [find(run)]), isReference: true,
+    kind: 'within',
+    keyword,
+    on: bits.any,
+    nodes: fixed ?? ((run) => [find(run)]),
+    isReference: true,
     accepts(value, run) {
       run.enter();
       const fits = find(run).accepts(value, run);
@@ -243,5 +283,12 @@ const recursiveRef: Keyword = (context) => {
 };
 
 export const combineKeywords: Readonly<Record<string, Keyword>> = {
-  $ref: ref, $dynamicRef: dynamicRef, $recursiveRef: recursiveRef, allOf, anyOf, oneOf, not, if: condition,
+  $ref: ref,
+  $dynamicRef: dynamicRef,
+  $recursiveRef: recursiveRef,
+  allOf,
+  anyOf,
+  oneOf,
+  not,
+  if: condition,
 };

@@ -42,7 +42,13 @@ export function assertion(
   accepts: (value: never) => boolean,
   params: (value: never) => Record<string, unknown> = () => ({ limit: context.value }),
 ): Assertion {
-  return { kind: 'assertion', keyword: context.keyword, on, accepts: accepts as Assertion['accepts'], params: params as Assertion['params'] };
+  return {
+    kind: 'assertion',
+    keyword: context.keyword,
+    on,
+    accepts: accepts,
+    params: params,
+  };
 }
 
 /** The keyword's value as a finite number, or `undefined` after a complaint. */

@@ -17,7 +17,9 @@ export const properties: Keyword = (context) => {
   const nodes = names.map((name) => context.child(name));
   const byName = new Map(names.map((name, i) => [name, [nodes[i] as SchemaNode]]));
   const rule: Members = {
-    kind: 'members', keyword: 'properties', on: bits.object,
+    kind: 'members',
+    keyword: 'properties',
+    on: bits.object,
     accepts(value, run) {
       for (let i = 0; i < names.length; i++) {
         const member = ownMember(value, names[i] as string);
@@ -48,11 +50,20 @@ export const patternProperties: Keyword = (context) => {
     const compiled = patternOf(context, source);
     return compiled ? [{ compiled, node: context.child(source), source }] : [];
   });
-  const nodesFor = (key: string | number): SchemaNode[] => patterns.filter(({ compiled }) => compiled.test(String(key))).map(({ node }) => node);
-  const steps = (key: string | number): string[] => patterns.filter(({ compiled }) => compiled.test(String(key))).map(({ source }) => joinPointer('/patternProperties', source));
+  const nodesFor = (key: string | number): SchemaNode[] =>
+    patterns.filter(({ compiled }) => compiled.test(String(key))).map(({ node }) => node);
+  const steps = (key: string | number): string[] =>
+    patterns
+      .filter(({ compiled }) => compiled.test(String(key)))
+      .map(({ source }) => joinPointer('/patternProperties', source));
   return {
-    kind: 'members', keyword: 'patternProperties', on: bits.object,
-    accepts: (value, run) => Object.keys(value as object).every((key) => nodesFor(key).every((node) => node.accepts(ownMember(value, key), run))),
+    kind: 'members',
+    keyword: 'patternProperties',
+    on: bits.object,
+    accepts: (value, run) =>
+      Object.keys(value as object).every((key) =>
+        nodesFor(key).every((node) => node.accepts(ownMember(value, key), run)),
+      ),
     mark(value, run, seen) {
       for (const key of Object.keys(value as object)) {
         const nodes = nodesFor(key);
@@ -72,7 +83,9 @@ export function namedBeside(context: Context): (key: string) => boolean {
   const known = new Set(isObject(context.raw['properties']) ? Object.keys(context.raw['properties']) : []);
   const besides = context.raw['patternProperties'];
   const patterns = isObject(besides) ? Object.keys(besides).flatMap((source) => patternOf(context, source) ?? []) : [];
-  return patterns.length === 0 ? (key) => known.has(key) : (key) => known.has(key) || patterns.some((pattern) => pattern.test(key));
+  return patterns.length === 0
+    ? (key) => known.has(key)
+    : (key) => known.has(key) || patterns.some((pattern) => pattern.test(key));
 }
 
 const additionalProperties: Keyword = (context) => {
@@ -80,7 +93,9 @@ const additionalProperties: Keyword = (context) => {
   const node = context.child();
   const nodes = [node];
   return {
-    kind: 'members', keyword: 'additionalProperties', on: bits.object,
+    kind: 'members',
+    keyword: 'additionalProperties',
+    on: bits.object,
     accepts(value, run) {
       const holder = value as Record<string, unknown>;
       for (const key of Object.keys(holder)) {
@@ -92,7 +107,10 @@ const additionalProperties: Keyword = (context) => {
       seen.allMembers = true;
       return this.accepts(value, run);
     },
-    keys: (value) => Object.keys(value).filter((key) => !isNamed(key)).sort(),
+    keys: (value) =>
+      Object.keys(value)
+        .filter((key) => !isNamed(key))
+        .sort(),
     nodesFor: (key) => (isNamed(String(key)) ? none : nodes),
     step: () => '/additionalProperties',
   };
@@ -105,7 +123,11 @@ const required: Keyword = (context) => {
   }
   const names = context.value as string[];
   return {
-    kind: 'presence', keyword: 'required', on: bits.object, names, nameSet: new Set(names),
+    kind: 'presence',
+    keyword: 'required',
+    on: bits.object,
+    names,
+    nameSet: new Set(names),
     accepts: (value) => names.every((name) => ownMember(value, name) !== undefined),
   };
 };
@@ -115,22 +137,44 @@ function sizeOf(value: object): number {
 }
 const maxProperties: Keyword = (context) => {
   const limit = countOf(context);
-  return limit === undefined ? undefined : assertion(context, bits.object, (value: object) => sizeOf(value) <= limit, (value: object) => ({ limit, seen: sizeOf(value) }));
+  return limit === undefined
+    ? undefined
+    : assertion(
+        context,
+        bits.object,
+        (value: object) => sizeOf(value) <= limit,
+        (value: object) => ({ limit, seen: sizeOf(value) }),
+      );
 };
 const minProperties: Keyword = (context) => {
   const limit = countOf(context);
-  return limit === undefined ? undefined : assertion(context, bits.object, (value: object) => sizeOf(value) >= limit, (value: object) => ({ limit, seen: sizeOf(value) }));
+  return limit === undefined
+    ? undefined
+    : assertion(
+        context,
+        bits.object,
+        (value: object) => sizeOf(value) >= limit,
+        (value: object) => ({ limit, seen: sizeOf(value) }),
+      );
 };
 
 const propertyNames: Keyword = (context) => {
   const node = context.child();
   return {
-    kind: 'whole', keyword: 'propertyNames', on: bits.object,
+    kind: 'whole',
+    keyword: 'propertyNames',
+    on: bits.object,
     accepts: (value, run) => Object.keys(value as object).every((key) => node.accepts(key, run)),
     problems: (value, run, place) =>
       Object.keys(value as object)
         .filter((key) => !node.accepts(key, run))
-        .map((key) => context.problem('propertyNames', { name: key, reasons: context.explain(node, key, run, { at: '', way: '' }).map(({ message }) => message) }, place)),
+        .map((key) =>
+          context.problem(
+            'propertyNames',
+            { name: key, reasons: context.explain(node, key, run, { at: '', way: '' }).map(({ message }) => message) },
+            place,
+          ),
+        ),
   };
 };
 
@@ -138,12 +182,17 @@ function missing(context: Context, names: Readonly<Record<string, readonly strin
   const entries = Object.entries(names);
   const absent = (value: unknown): { because: string; name: string }[] =>
     entries.flatMap(([because, wanted]) =>
-      ownMember(value, because) === undefined ? [] : wanted.filter((name) => ownMember(value, name) === undefined).map((name) => ({ because, name })),
+      ownMember(value, because) === undefined
+        ? []
+        : wanted.filter((name) => ownMember(value, name) === undefined).map((name) => ({ because, name })),
     );
   return () => ({
-    kind: 'whole', keyword: context.keyword, on: bits.object,
+    kind: 'whole',
+    keyword: context.keyword,
+    on: bits.object,
     accepts: (value) => absent(value).length === 0,
-    problems: (value, _run, place) => absent(value).map((params) => context.problem('dependentRequired', params, place)),
+    problems: (value, _run, place) =>
+      absent(value).map((params) => context.problem('dependentRequired', params, place)),
   });
 }
 
@@ -155,14 +204,23 @@ const dependentRequired: Keyword = (context) => {
 function conditional(context: Context, names: readonly string[]): Keyword {
   const nodes = names.map((name) => [name, context.child(name)] as const);
   return () => ({
-    kind: 'whole', keyword: context.keyword, on: bits.object,
+    kind: 'whole',
+    keyword: context.keyword,
+    on: bits.object,
     branching: { kind: 'present', entries: nodes },
-    accepts: (value, run) => nodes.every(([name, node]) => ownMember(value, name) === undefined || node.accepts(value, run)),
-    mark: (value, run, seen) => nodes.every(([name, node]) => ownMember(value, name) === undefined || node.mark(value, run, seen)),
+    accepts: (value, run) =>
+      nodes.every(([name, node]) => ownMember(value, name) === undefined || node.accepts(value, run)),
+    mark: (value, run, seen) =>
+      nodes.every(([name, node]) => ownMember(value, name) === undefined || node.mark(value, run, seen)),
     problems: (value, run, place) =>
       nodes
         .filter(([name]) => ownMember(value, name) !== undefined)
-        .flatMap(([name, node]) => context.explain(node, value, run, { at: place.at, way: joinPointer(`${place.way}/${context.keyword}`, name) })),
+        .flatMap(([name, node]) =>
+          context.explain(node, value, run, {
+            at: place.at,
+            way: joinPointer(`${place.way}/${context.keyword}`, name),
+          }),
+        ),
   });
 }
 
@@ -176,11 +234,21 @@ const dependencies: Keyword = (context) => {
   const names = mapOf(context);
   if (!names) return undefined;
   const value = context.value as Record<string, unknown>;
-  const lists = missing(context, Object.fromEntries(names.filter((name) => Array.isArray(value[name])).map((name) => [name, value[name] as string[]])))(context);
-  const schemas = conditional(context, names.filter((name) => !Array.isArray(value[name])))(context);
+  const lists = missing(
+    context,
+    Object.fromEntries(
+      names.filter((name) => Array.isArray(value[name])).map((name) => [name, value[name] as string[]]),
+    ),
+  )(context);
+  const schemas = conditional(
+    context,
+    names.filter((name) => !Array.isArray(value[name])),
+  )(context);
   if (lists?.kind !== 'whole' || schemas?.kind !== 'whole') return undefined;
   return {
-    kind: 'whole', keyword: 'dependencies', on: bits.object,
+    kind: 'whole',
+    keyword: 'dependencies',
+    on: bits.object,
     ...(schemas.branching ? { branching: schemas.branching } : {}),
     accepts: (member, run) => lists.accepts(member, run) && schemas.accepts(member, run),
     mark: (member, run, seen) => lists.accepts(member, run) && (schemas.mark?.(member, run, seen) ?? true),
@@ -189,5 +257,14 @@ const dependencies: Keyword = (context) => {
 };
 
 export const objectKeywords: Readonly<Record<string, Keyword>> = {
-  properties, patternProperties, additionalProperties, required, maxProperties, minProperties, propertyNames, dependentRequired, dependentSchemas, dependencies,
+  properties,
+  patternProperties,
+  additionalProperties,
+  required,
+  maxProperties,
+  minProperties,
+  propertyNames,
+  dependentRequired,
+  dependentSchemas,
+  dependencies,
 };

@@ -19,14 +19,24 @@ export function unevaluated(context: Context): Unevaluated {
   const node = context.child();
   if (context.keyword === 'unevaluatedProperties') {
     return {
-      keyword: 'unevaluatedProperties', on: bits.object, node,
-      left: (value, seen) => (seen.allMembers ? [] : Object.keys(value).filter((key) => !seen.members.has(key) && ownMember(value, key) !== undefined)),
+      keyword: 'unevaluatedProperties',
+      on: bits.object,
+      node,
+      left: (value, seen) =>
+        seen.allMembers
+          ? []
+          : Object.keys(value).filter((key) => !seen.members.has(key) && ownMember(value, key) !== undefined),
       markAll: (seen) => void (seen.allMembers = true),
     };
   }
   return {
-    keyword: 'unevaluatedItems', on: bits.array, node,
-    left: (value, seen) => (seen.allItems ? [] : (value as unknown[]).map((_, i) => i).filter((i) => i >= seen.itemsBefore && !seen.items.has(i))),
+    keyword: 'unevaluatedItems',
+    on: bits.array,
+    node,
+    left: (value, seen) =>
+      seen.allItems
+        ? []
+        : (value as unknown[]).map((_, i) => i).filter((i) => i >= seen.itemsBefore && !seen.items.has(i)),
     markAll: (seen) => void (seen.allItems = true),
   };
 }

@@ -6,7 +6,13 @@ import { bitOf } from '../rule.js';
 import { assertion, bits, countOf, numberOf, type Context, type Keyword } from './context.js';
 
 const kinds: Readonly<Record<Kind, number>> = {
-  null: bits.null, boolean: bits.boolean, integer: bits.number, number: bits.number, string: bits.string, array: bits.array, object: bits.object,
+  null: bits.null,
+  boolean: bits.boolean,
+  integer: bits.number,
+  number: bits.number,
+  string: bits.string,
+  array: bits.array,
+  object: bits.object,
 };
 
 export const type: Keyword = (context) => {
@@ -28,7 +34,8 @@ export const type: Keyword = (context) => {
 
 function single(names: readonly Kind[], mask: number): (value: unknown) => boolean {
   const [only] = names;
-  if (names.length === 1 && (only === 'string' || only === 'number' || only === 'boolean')) return (value) => typeof value === only;
+  if (names.length === 1 && (only === 'string' || only === 'number' || only === 'boolean'))
+    return (value) => typeof value === only;
   return (value) => (bitOf(value) & mask) !== 0;
 }
 
@@ -41,12 +48,20 @@ const enumeration: Keyword = (context) => {
   const simple = new Set(allowed.filter((item) => typeof item !== 'object' || item === null));
   const complex = allowed.filter((item) => typeof item === 'object' && item !== null);
   const params = (): Record<string, unknown> => ({ allowed });
-  return assertion(context, bits.any, (value: unknown) => simple.has(value) || complex.some((item) => equalJson(item, value)), params);
+  return assertion(
+    context,
+    bits.any,
+    (value: unknown) => simple.has(value) || complex.some((item) => equalJson(item, value)),
+    params,
+  );
 };
 
 const constant: Keyword = (context) => {
   const wanted = context.value;
-  const accepts = typeof wanted === 'object' && wanted !== null ? (value: unknown) => equalJson(wanted, value) : (value: unknown) => value === wanted;
+  const accepts =
+    typeof wanted === 'object' && wanted !== null
+      ? (value: unknown) => equalJson(wanted, value)
+      : (value: unknown) => value === wanted;
   return assertion(context, bits.any, accepts, () => ({ allowed: wanted }));
 };
 
@@ -63,7 +78,8 @@ export function isMultiple(value: number, of: number): boolean {
 
 /** A double as a whole number and the count of decimals in it. */
 function decimal(value: number): [bigint, number] {
-  const [, sign = '', whole = '0', fraction = '', exponent = '0'] = /^(-?)(\d+)(?:\.(\d+))?(?:e([+-]\d+))?$/.exec(String(value)) ?? [];
+  const [, sign = '', whole = '0', fraction = '', exponent = '0'] =
+    /^(-?)(\d+)(?:\.(\d+))?(?:e([+-]\d+))?$/.exec(String(value)) ?? [];
   const digits = fraction.length - Number(exponent);
   const number = BigInt(sign + whole + fraction);
   return digits >= 0 ? [number, digits] : [number * 10n ** BigInt(-digits), 0];
@@ -85,7 +101,11 @@ const maximum: Keyword = (context) => {
   if (limit === undefined) return undefined;
   const exclusive = context.dialect.draft === 4 && context.raw['exclusiveMaximum'] === true;
   return exclusive
-    ? { ...assertion(context, bits.number, (value: number) => value < limit), keyword: 'exclusiveMaximum', params: () => ({ limit }) }
+    ? {
+        ...assertion(context, bits.number, (value: number) => value < limit),
+        keyword: 'exclusiveMaximum',
+        params: () => ({ limit }),
+      }
     : assertion(context, bits.number, (value: number) => value <= limit);
 };
 const minimum: Keyword = (context) => {
@@ -93,7 +113,11 @@ const minimum: Keyword = (context) => {
   if (limit === undefined) return undefined;
   const exclusive = context.dialect.draft === 4 && context.raw['exclusiveMinimum'] === true;
   return exclusive
-    ? { ...assertion(context, bits.number, (value: number) => value > limit), keyword: 'exclusiveMinimum', params: () => ({ limit }) }
+    ? {
+        ...assertion(context, bits.number, (value: number) => value > limit),
+        keyword: 'exclusiveMinimum',
+        params: () => ({ limit }),
+      }
     : assertion(context, bits.number, (value: number) => value >= limit);
 };
 const exclusiveMaximum: Keyword = (context) => {
@@ -126,12 +150,22 @@ export function lengthOf(text: string): number {
 const maxLength: Keyword = (context) => {
   const limit = countOf(context);
   if (limit === undefined) return undefined;
-  return assertion(context, bits.string, (value: string) => value.length <= limit || (value.length <= 2 * limit && lengthOf(value) <= limit), (value: string) => ({ limit, seen: lengthOf(value) }));
+  return assertion(
+    context,
+    bits.string,
+    (value: string) => value.length <= limit || (value.length <= 2 * limit && lengthOf(value) <= limit),
+    (value: string) => ({ limit, seen: lengthOf(value) }),
+  );
 };
 const minLength: Keyword = (context) => {
   const limit = countOf(context);
   if (limit === undefined || limit === 0) return undefined;
-  return assertion(context, bits.string, (value: string) => value.length >= limit && (value.length >= 2 * limit || lengthOf(value) >= limit), (value: string) => ({ limit, seen: lengthOf(value) }));
+  return assertion(
+    context,
+    bits.string,
+    (value: string) => value.length >= limit && (value.length >= 2 * limit || lengthOf(value) >= limit),
+    (value: string) => ({ limit, seen: lengthOf(value) }),
+  );
 };
 
 export function patternOf(context: Context, source: unknown): Pattern | undefined {
@@ -150,7 +184,12 @@ export function patternOf(context: Context, source: unknown): Pattern | undefine
 const pattern: Keyword = (context) => {
   const compiled = patternOf(context, context.value);
   if (!compiled) return undefined;
-  return assertion(context, bits.string, (value: string) => compiled.test(value), () => ({ pattern: compiled.source }));
+  return assertion(
+    context,
+    bits.string,
+    (value: string) => compiled.test(value),
+    () => ({ pattern: compiled.source }),
+  );
 };
 
 const format: Keyword = (context) => {
@@ -167,9 +206,15 @@ const format: Keyword = (context) => {
 /** Draft 7 lets content be checked; later drafts leave it as an annotation. Both are checked by the same option as formats. */
 const content: Keyword = (context) => {
   const { contentEncoding, contentMediaType } = context.raw;
-  if (!context.assertFormats || (context.keyword === 'contentMediaType' && contentEncoding !== undefined)) return undefined;
+  if (!context.assertFormats || (context.keyword === 'contentMediaType' && contentEncoding !== undefined))
+    return undefined;
   if (context.dialect.draft !== 7) return undefined;
-  return assertion(context, bits.string, (value: string) => checkContent(value, contentEncoding, contentMediaType) === undefined, () => ({ contentEncoding, contentMediaType }));
+  return assertion(
+    context,
+    bits.string,
+    (value: string) => checkContent(value, contentEncoding, contentMediaType) === undefined,
+    () => ({ contentEncoding, contentMediaType }),
+  );
 };
 
 /** Equal values by their canonical text; pairwise while there are few. */
@@ -177,7 +222,8 @@ export function firstRepeat(items: readonly unknown[]): [number, number] | undef
   const places = new Map<unknown, number>();
   for (let i = 0; i < items.length; i++) {
     const item = items[i];
-    const key = typeof item === 'object' && item !== null ? canonical(item) : typeof item === 'string' ? `"${item}` : item;
+    const key =
+      typeof item === 'object' && item !== null ? canonical(item) : typeof item === 'string' ? `"${item}` : item;
     const before = places.get(key);
     if (before !== undefined) return [before, i];
     places.set(key, i);
@@ -186,7 +232,18 @@ export function firstRepeat(items: readonly unknown[]): [number, number] | undef
 }
 
 export const valueKeywords: Readonly<Record<string, Keyword>> = {
-  type, enum: enumeration, const: constant, multipleOf, maximum, minimum, exclusiveMaximum, exclusiveMinimum,
-  maxLength, minLength, pattern, format, contentEncoding: content, contentMediaType: content,
+  type,
+  enum: enumeration,
+  const: constant,
+  multipleOf,
+  maximum,
+  minimum,
+  exclusiveMaximum,
+  exclusiveMinimum,
+  maxLength,
+  minLength,
+  pattern,
+  format,
+  contentEncoding: content,
+  contentMediaType: content,
 };
-

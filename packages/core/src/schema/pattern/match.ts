@@ -13,7 +13,10 @@ export class GuardedPattern {
   readonly #parsed: ParsedPattern;
   readonly #remembers: boolean;
 
-  constructor(parsed: ParsedPattern, private readonly maxSteps: number) {
+  constructor(
+    parsed: ParsedPattern,
+    private readonly maxSteps: number,
+  ) {
     this.#parsed = parsed;
     this.#remembers = !hasReference(parsed.root);
   }
@@ -24,7 +27,8 @@ export class GuardedPattern {
     const groups: (readonly [number, number] | undefined)[] = [];
     let steps = 0;
     const step = (): void => {
-      if (++steps > this.maxSteps) throw new LimitReached(`The pattern needs more than ${this.maxSteps} steps for this text.`);
+      if (++steps > this.maxSteps)
+        throw new LimitReached(`The pattern needs more than ${this.maxSteps} steps for this text.`);
     };
     const isWord = (at: number): boolean => /^\w$/.test(chars[at] ?? '');
 
@@ -43,9 +47,15 @@ export class GuardedPattern {
         const from = (at: number, count: number): boolean => {
           step();
           // Past the minimum, how often it has repeated makes no difference without an upper bound.
-          const memory = this.#remembers && count >= part.min ? (part.max === Infinity ? at : at * (part.max + 1) + count) : undefined;
+          const memory =
+            this.#remembers && count >= part.min
+              ? part.max === Infinity
+                ? at
+                : at * (part.max + 1) + count
+              : undefined;
           if (memory !== undefined && deadEnds.has(memory)) return false;
-          const more = (): boolean => count < part.max && body(at, (then) => (then === at && count >= part.min ? false : from(then, count + 1)));
+          const more = (): boolean =>
+            count < part.max && body(at, (then) => (then === at && count >= part.min ? false : from(then, count + 1)));
           const enough = (): boolean => count >= part.min && next(at);
           const matched = part.lazy ? enough() || more() : more() || enough();
           if (!matched && memory !== undefined) deadEnds.add(memory);
@@ -76,7 +86,11 @@ export class GuardedPattern {
         case 'edge':
           return (at, next) => {
             const onEdge =
-              part.which === 'start' ? at === 0 : part.which === 'end' ? at === chars.length : (isWord(at - 1) !== isWord(at)) === (part.which === 'word');
+              part.which === 'start'
+                ? at === 0
+                : part.which === 'end'
+                  ? at === chars.length
+                  : (isWord(at - 1) !== isWord(at)) === (part.which === 'word');
             return onEdge && next(at);
           };
         case 'sequence':

@@ -108,7 +108,10 @@ export function parsePattern(source: string, flags: string): ParsedPattern {
       i += back[0].length;
       return { kind: 'again', group: back[2] ?? Number(back[1]) };
     }
-    const escape = /^\\(?:u\{[0-9a-fA-F]+\}|u[dD][89abAB][0-9a-fA-F]{2}\\u[dD][c-fC-F][0-9a-fA-F]{2}|u[0-9a-fA-F]{4}|x[0-9a-fA-F]{2}|c[a-zA-Z]|[pP]\{[^}]*\}|.)/su.exec(source.slice(i));
+    const escape =
+      /^\\(?:u\{[0-9a-fA-F]+\}|u[dD][89abAB][0-9a-fA-F]{2}\\u[dD][c-fC-F][0-9a-fA-F]{2}|u[0-9a-fA-F]{4}|x[0-9a-fA-F]{2}|c[a-zA-Z]|[pP]\{[^}]*\}|.)/su.exec(
+        source.slice(i),
+      );
     const text = escape?.[0] ?? '\\\\';
     i += text.length;
     return one(text);

@@ -1,0 +1,97 @@
+import type { ReadonlySignal } from '@preact/signals-core';
+import type { Codec } from '../codec/index.js';
+import type { Pointer, Problem } from '../json/index.js';
+import type { CompiledSchema, CompileOptions, Condition, Facts, Messages } from '../schema/index.js';
+import type { FormList } from './list.js';
+import type { Where } from './path.js';
+
+/** When a field's problems are shown to the person. Once shown, they follow every change. */
+export type TellWhen = 'leave' | 'change' | 'submit';
+
+export interface FormOptions {
+  /** A JSON Schema, or one that has been compiled already. */
+  readonly schema: unknown;
+  readonly compiled?: CompiledSchema;
+  readonly compile?: CompileOptions;
+  /** The codec of a place; without one it is chosen by the schema's type. */
+  readonly codecs?: Readonly<Record<Pointer, Codec>> | ((at: Pointer, facts: Facts) => Codec | undefined);
+  readonly values?: unknown;
+  readonly tell?: TellWhen;
+  /** What happens to values that no branch of the schema in force speaks of: left out of what is sent, or kept. */
+  readonly hidden?: 'drop' | 'keep';
+  readonly messages?: Messages;
+  /** What an earlier form gave with `snapshot()`. */
+  readonly restore?: Snapshot;
+}
+
+/** What was typed so far, as JSON: survives a reload. */
+export interface Snapshot {
+  readonly value: unknown;
+  /** Texts that could not be parsed, by place, exactly as typed. */
+  readonly typed: Readonly<Record<Pointer, unknown>>;
+  readonly visited: readonly Pointer[];
+}
+
+/** What became of sending. `problems` name the fields that were refused; `message` speaks of the whole. */
+export type Outcome =
+  | { readonly kind: 'accepted'; readonly answer: unknown }
+  | { readonly kind: 'refused'; readonly problems: readonly Problem[]; readonly message?: string }
+  | { readonly kind: 'failed'; readonly message: string };
+/** `invalid`: nothing was sent, since the form has problems of its own. */
+export type Submitted = Outcome | { readonly kind: 'invalid'; readonly problems: readonly Problem[] };
+
+export type FormStatus = 'open' | 'sending' | 'accepted' | 'refused' | 'failed';
+
+/** One field: a place in the form with what it shows, holds and sends. Reading inside an `effect` follows the value. */
+export interface FormField {
+  readonly at: Pointer;
+  /** What the input has to show: the typed text where it could not be parsed. */
+  readonly shown: unknown;
+  readonly held: unknown;
+  readonly sent: unknown;
+  readonly problems: readonly Problem[];
+  /** The problems that the person should see by now. */
+  readonly told: readonly Problem[];
+  readonly visited: boolean;
+  readonly changed: boolean;
+  readonly required: boolean;
+  readonly disabled: boolean;
+  readonly facts: Facts;
+  /** The input told something: it is parsed, or kept as typed. */
+  report(raw: unknown): void;
+  write(held: unknown): void;
+  /** The person left the input. */
+  leave(): void;
+  focus(): void;
+  /** How `focus` reaches the real input; gives back the way to take it off again. */
+  attach(input: { focus(): void }): () => void;
+}
+
+export interface Form<T = unknown> {
+  readonly compiled: CompiledSchema;
+  readonly tell: TellWhen;
+  readonly status: FormStatus;
+  readonly changed: boolean;
+  readonly submittedOnce: boolean;
+  /** What the server said of the whole. */
+  readonly message: string | undefined;
+  field(at: Where<T>): FormField;
+  list(at: Where<T>): FormList;
+  /** The sent value at a place, followed as a whole. */
+  valueAt(at: Pointer): unknown;
+  /** Whether conditions hold that are told from a place. */
+  holds(at: Pointer, conditions: readonly Condition[]): boolean;
+  /** The JSON to be sent. */
+  sent(): unknown;
+  problems(): readonly Problem[];
+  submit(send: (sent: unknown) => Promise<Outcome>): Promise<Submitted>;
+  /** Puts the server's problems onto the fields. */
+  refuse(problems: readonly Problem[], message?: string): void;
+  /** Takes a record as the new beginning. */
+  load(values: unknown): void;
+  /** Back to the beginning. */
+  restart(): void;
+  snapshot(): Snapshot;
+  /** A number that grows with every change, for those who save or draw the whole. */
+  readonly version: ReadonlySignal<number>;
+}

@@ -1,0 +1,341 @@
+import { defaultLimits, joinPointer, isObject, type Limits, type Problem } from '../json/index.js';
+import { newest, standardDialect } from './dialect.js';
+import { Follower } from './follow.js';
+import { standardFormats, type Format } from './formats.js';
+import { fuse } from './fuse.js';
+import {
+  keywords as standardKeywords,
+  unevaluated,
+  type Context,
+  type Keyword,
+  type Unevaluated,
+} from './keywords/index.js';
+import { english, messageFor, type Messages } from './messages.js';
+import { Registry, type Resource, type Spot } from './registry.js';
+import { bits, Run, Seen, type Place, type Rule, type SchemaNode } from './rule.js';
+import { resolveUri } from './uri.js';
+
+export interface CompileOptions {
+  /** The meta-schema's URI for a schema that names none; 2020-12 where it is not given. */
+  readonly dialect?: string;
+  /** Other documents, by absolute URI. */
+  readonly documents?: Readonly<Record<string, unknown>>;
+  /** Where the schema itself was found; relative references start from here. */
+  readonly uri?: string;
+  /** Whether `format` and content keywords are checked; otherwise they are notes for the reader. */
+  readonly assertFormats?: boolean;
+  readonly formats?: Readonly<Record<string, Format>>;
+  readonly keywords?: Readonly<Record<string, Keyword>>;
+  readonly messages?: Messages;
+  readonly limits?: Partial<Limits>;
+}
+
+/** The schema itself is wrong, or refers to what is not there. `problems` say where; `at` points into the schema. */
+export class SchemaError extends Error {
+  override name = 'SchemaError';
+  constructor(readonly problems: readonly Problem[]) {
+    super(problems.map(({ at, message }) => `${at === '' ? 'At the root' : `At ${at}`}: ${message}`).join('\n'));
+  }
+}
+
+/** Turns schemas into nodes with rules; one compiler serves a schema and all documents that it reaches. */
+export class Compiler {
+  readonly limits: Limits;
+  readonly registry: Registry;
+  readonly follower: Follower;
+  readonly #formats: Readonly<Record<string, Format>>;
+  readonly #keywords: ReadonlyMap<string, Keyword>;
+  readonly #messages: Messages;
+  readonly #nodes = new Map<unknown, SchemaNode>();
+  readonly #flat = new Map<string, SchemaNode>();
+  readonly #entered = new Map<SchemaNode, SchemaNode>();
+  readonly #queue: SchemaNode[] = [];
+  readonly #problems: Problem[] = [];
+  readonly #own: ReadonlySet<string>;
+
+  constructor(private readonly options: CompileOptions) {
+    this.limits = { ...defaultLimits, ...options.limits };
+    const fallback = options.dialect === undefined ? newest : (standardDialect(options.dialect) ?? newest);
+    this.registry = new Registry(fallback, this.limits);
+    this.#formats = { ...standardFormats, ...options.formats };
+    this.#own = new Set(Object.keys(options.keywords ?? {}));
+    this.#keywords = options.keywords
+      ? new Map([...standardKeywords, ...Object.entries(options.keywords)])
+      : standardKeywords;
+    this.#messages = options.messages ?? english;
+    this.follower = new Follower(this.teller);
+    for (const [uri, document] of Object.entries(options.documents ?? {})) this.registry.offer(uri, document);
+  }
+
+  readonly teller = {
+    problem: (node: SchemaNode, keyword: string, params: Record<string, unknown>, place: Place): Problem => ({
+      at: place.at,
+      keyword,
+      schemaAt: schemaAt(node, keyword),
+      params,
+      message: messageFor(this.#messages, keyword, params),
+    }),
+  };
+
+  compile(schema: unknown, uri: string): SchemaNode {
+    const spot = this.registry.add(uri, schema);
+    const root = this.#enter(this.nodeAt(spot));
+    this.#drain();
+    if (this.#problems.length > 0) throw new SchemaError(this.#problems);
+    return root;
+  }
+
+  part(reference: string): SchemaNode | undefined {
+    const spot = this.registry.resolve(reference.includes('#') ? reference : `#${encodeURI(reference)}`);
+    if (!spot) return undefined;
+    const node = this.#enter(this.nodeAt(spot));
+    this.#drain();
+    return node;
+  }
+
+  run(): Run {
+    return new Run(this.limits);
+  }
+
+  /** The node of a subschema. Each is made once; its rules follow when its turn comes, so that circles close. */
+  nodeAt(spot: Spot): SchemaNode {
+    const key = isObject(spot.raw) ? spot.raw : `${spot.resource.document}#${spot.at}`;
+    const known = isObject(spot.raw) ? this.#nodes.get(key) : this.#flat.get(key as string);
+    if (known) return known;
+    const { resource, at } = isObject(spot.raw) ? (this.registry.spotOf(spot.raw) ?? spot) : spot;
+    const node: SchemaNode = { raw: spot.raw, resource, at, rules: [], accepts: () => true, mark: () => true };
+    if (isObject(spot.raw)) this.#nodes.set(key, node);
+    else this.#flat.set(key as string, node);
+    this.#queue.push(node);
+    return node;
+  }
+
+  #drain(): void {
+    for (let node = this.#queue.pop(); node; node = this.#queue.pop()) this.#fill(node);
+  }
+
+  /** The same node, entered from another resource: the dynamic scope grows by it. */
+  #enter(node: SchemaNode): SchemaNode {
+    const known = this.#entered.get(node);
+    if (known) return known;
+    const { resource } = node;
+    const inScope = <T>(run: Run, ask: () => T): T => {
+      run.scope.push(resource);
+      const answer = ask();
+      run.scope.pop();
+      return answer;
+    };
+    const rule: Rule = {
+      kind: 'within',
+      keyword: '',
+      on: bits.any,
+      isReference: false,
+      nodes: [node],
+      accepts: (value, run) => inScope(run, () => node.accepts(value, run)),
+      mark: (value, run, seen) => inScope(run, () => node.mark(value, run, seen)),
+    };
+    // Asking for the inner nodes is how the follower goes in; the scope then stays until the whole run is over, which
+    // changes nothing: the outermost resource wins, and those that come later lie further in.
+    const follow: Rule = { ...rule, nodes: (run) => (run.scope.push(resource), [node]) };
+    const entered: SchemaNode = {
+      raw: node.raw,
+      resource,
+      at: node.at,
+      rules: [follow],
+      accepts: rule.accepts.bind(rule),
+      mark: (value, run, seen) => rule.mark?.(value, run, seen) ?? false,
+    };
+    this.#entered.set(node, entered);
+    return entered;
+  }
+
+  #fill(node: SchemaNode): void {
+    const { raw } = node;
+    if (raw === true) return;
+    if (raw === false) {
+      node.rules = [{ kind: 'assertion', keyword: 'false', on: bits.any, accepts: () => false, params: () => ({}) }];
+      node.accepts = () => false;
+      node.mark = () => false;
+      return;
+    }
+    if (!isObject(raw)) {
+      this.#complain(
+        node,
+        undefined,
+        `is no schema: a schema is an object${node.resource.dialect.draft > 4 ? ', true or false' : ''}`,
+      );
+      return;
+    }
+    const { dialect } = node.resource;
+    const alone = dialect.draft <= 7 && Object.hasOwn(raw, '$ref');
+    const rules: Rule[] = [];
+    const late: Unevaluated[] = [];
+    for (const [keyword, make] of this.#keywords) {
+      if (
+        !Object.hasOwn(raw, keyword) ||
+        (alone && keyword !== '$ref') ||
+        !(dialect.keywords.has(keyword) || this.#own.has(keyword))
+      )
+        continue;
+      const rule = make(this.#context(node, raw, keyword));
+      if (rule) rules.push(rule);
+    }
+    for (const keyword of ['unevaluatedItems', 'unevaluatedProperties']) {
+      if (Object.hasOwn(raw, keyword) && !alone && dialect.keywords.has(keyword))
+        late.push(unevaluated(this.#context(node, raw, keyword)));
+    }
+    node.mark = (value, run, seen) => markAll(rules, late, value, run, seen);
+    if (late.length > 0) {
+      node.rules = [...rules, ...late.map((one) => this.#lateRule(node, raw, rules, one))];
+      node.accepts = (value, run) => node.mark(value, run, new Seen());
+    } else {
+      node.rules = rules;
+      node.accepts = fuse(rules);
+    }
+  }
+
+  #lateRule(node: SchemaNode, raw: Record<string, unknown>, others: readonly Rule[], one: Unevaluated): Rule {
+    const context = this.#context(node, raw, one.keyword);
+    const left = (value: unknown, run: Run): (string | number)[] => {
+      const seen = new Seen();
+      for (const rule of others) {
+        const own = new Seen();
+        rule.mark?.(value, run, own);
+        seen.add(own);
+      }
+      return one.left(value as object, seen);
+    };
+    const member = (value: unknown, key: string | number): unknown => (value as Record<string | number, unknown>)[key];
+    return {
+      kind: 'whole',
+      keyword: one.keyword,
+      on: one.on,
+      accepts: (value, run) => left(value, run).every((key) => one.node.accepts(member(value, key), run)),
+      problems: (value, run, place) =>
+        left(value, run).flatMap((key) =>
+          context.explain(one.node, member(value, key), run, {
+            at: joinPointer(place.at, key),
+            way: `${place.way}/${one.keyword}`,
+          }),
+        ),
+    };
+  }
+
+  #context(node: SchemaNode, raw: Record<string, unknown>, keyword: string): Context {
+    const link = (spot: Spot): SchemaNode => {
+      const inner = this.nodeAt(spot);
+      return inner.resource === node.resource ? inner : this.#enter(inner);
+    };
+    return {
+      keyword,
+      raw,
+      spot: node,
+      value: raw[keyword],
+      dialect: node.resource.dialect,
+      registry: this.registry,
+      formats: this.#formats,
+      assertFormats: this.options.assertFormats ?? false,
+      limits: this.limits,
+      messages: this.#messages,
+      child: (...names) => {
+        const value = names.reduce<unknown>(
+          (inner, name) => (inner as Record<string | number, unknown>)[name],
+          raw[keyword],
+        );
+        return link({
+          raw: value,
+          resource: node.resource,
+          at: names.reduce<string>(joinPointer, joinPointer(node.at, keyword)),
+        });
+      },
+      target: (reference) => {
+        const uri = resolveUri(node.resource.uri, reference);
+        const spot = this.registry.resolve(uri);
+        if (spot) return link(spot);
+        this.#missing(node, keyword, reference, uri);
+        return undefined;
+      },
+      nodeAt: link,
+      dynamicNode: (resource: Resource, anchor) => {
+        const spot = resource.dynamicAnchors.get(anchor);
+        if (!spot) return undefined;
+        const inner = link(spot);
+        // A resource that is entered at run time may not have had its turn yet.
+        this.#drain();
+        return inner;
+      },
+      complain: (message) => this.#complain(node, keyword, message),
+      problem: (word, params, place) => this.teller.problem(node, word, params, place),
+      explain: (inner, value, run, place) =>
+        this.follower.list(inner, this.follower.check(inner, value, run, place), run),
+    };
+  }
+
+  #complain(node: SchemaNode, keyword: string | undefined, message: string): void {
+    const at = schemaAt(node, keyword ?? '');
+    this.#problems.push({
+      at,
+      keyword: keyword ?? '',
+      schemaAt: at,
+      params: {},
+      message: keyword === undefined ? `This ${message}.` : `“${keyword}” ${message}.`,
+    });
+  }
+
+  #missing(node: SchemaNode, keyword: string, reference: string, uri: string): void {
+    const at = schemaAt(node, keyword);
+    const document = uri.split('#')[0] ?? '';
+    const known = this.registry.resolve(document) !== undefined;
+    const message = known
+      ? `The reference “${reference}” leads to a place that is not there.`
+      : `The reference “${reference}” leads to the document ${document === '' ? 'itself' : document}, which is not at hand.`;
+    this.#problems.push({
+      at,
+      keyword: 'reference',
+      schemaAt: at,
+      params: known ? { reference } : { reference, document },
+      message,
+    });
+  }
+}
+
+function schemaAt(node: SchemaNode, keyword: string): string {
+  const at = keyword === '' || keyword === 'false' ? node.at : joinPointer(node.at, keyword);
+  return node.resource.document === '' ? at : `${node.resource.document}#${at}`;
+}
+
+function markAll(rules: readonly Rule[], late: readonly Unevaluated[], value: unknown, run: Run, seen: Seen): boolean {
+  const bit =
+    typeof value === 'object' && value !== null
+      ? Array.isArray(value)
+        ? bits.array
+        : bits.object
+      : bits.any & ~(bits.array | bits.object);
+  const own = late.length > 0 ? new Seen() : seen;
+  for (const rule of rules) {
+    if (bit !== (bit & (bits.array | bits.object)) ? !applies(rule, value) : (rule.on & bit) === 0) continue;
+    if (!(rule.mark ? rule.mark(value, run, own) : rule.accepts(value, run))) return false;
+  }
+  if (late.length === 0) return true;
+  for (const one of late) {
+    if (typeof value !== 'object' || value === null || (one.on & bit) === 0) continue;
+    for (const key of one.left(value, own))
+      if (!one.node.accepts((value as Record<string | number, unknown>)[key], run)) return false;
+    one.markAll(own);
+  }
+  seen.add(own);
+  return true;
+}
+
+function applies(rule: Rule, value: unknown): boolean {
+  switch (typeof value) {
+    case 'string':
+      return (rule.on & bits.string) !== 0;
+    case 'number':
+      return (rule.on & bits.number) !== 0;
+    case 'boolean':
+      return (rule.on & bits.boolean) !== 0;
+    default:
+      return value === null ? (rule.on & bits.null) !== 0 : rule.on === bits.any;
+  }
+}

@@ -1,0 +1,85 @@
+/** npm test: everything, from nothing installed to the last browser test; closes with "N passed, N failed". */
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { build } from './build.mjs';
+import { install } from './install.mjs';
+
+const home = join(import.meta.dirname, '..');
+process.chdir(home);
+let passed = 0;
+let failed = 0;
+
+function run(command, args, options = {}) {
+  return spawnSync(command, args, { stdio: 'inherit', ...options, env: { ...process.env, FORCE_COLOR: '0', ...options.env } }).status === 0;
+}
+function check(name, isGood) {
+  console.log(`${isGood ? 'ok  ' : 'FAIL'} ${name}`);
+  if (isGood) passed++;
+  else failed++;
+}
+
+install();
+debianPackages();
+rmSync('test-results', { recursive: true, force: true });
+mkdirSync('test-results', { recursive: true });
+
+check('types', run('npx', ['tsc', '-p', '.']) && run('npx', ['tsc', '-p', 'packages/core']));
+check('lint', run('npx', ['eslint', '.', '--max-warnings', '0']));
+check('format', run('npx', ['prettier', '--check', '--log-level', 'warn', '.']));
+check('arrows', run('npx', ['depcruise', '--output-type', 'err', 'packages/core/src', 'packages/react/src', 'packages/inputs/src', 'packages/cli/src', 'apps/workbench/src', 'apps/server/src']));
+await build({ ifNeeded: true });
+sizes();
+
+run('npx', ['jest', '--json', '--outputFile=test-results/jest.json']);
+const jest = readJson('test-results/jest.json');
+passed += jest?.numPassedTests ?? 0;
+failed += jest ? jest.numFailedTests + jest.numFailedTestSuites * (jest.numFailedTests === 0 ? 1 : 0) : 1;
+
+run('npx', ['playwright', 'test']);
+const e2e = readJson('test-results/e2e.json');
+passed += e2e?.stats.expected ?? 0;
+failed += e2e ? e2e.stats.unexpected + e2e.stats.flaky + e2e.errors.length : 1;
+
+console.log(`${passed} passed, ${failed} failed`);
+process.exit(failed === 0 ? 0 : 1);
+
+/** Chromium and the official JSON Schema test suite come from Debian; they are installed where they are missing. */
+function debianPackages() {
+  const wanted = [
+    ['chromium', '/usr/bin/chromium'],
+    ['fonts-liberation', '/usr/share/fonts/truetype/liberation'],
+    ['libtest-json-schema-acceptance-perl', '/usr/share/perl5/auto/share/dist/Test-JSON-Schema-Acceptance'],
+  ];
+  const missing = wanted.filter(([, path]) => !existsSync(path)).map(([name]) => name);
+  if (missing.length === 0) return;
+  console.log(`Installing Debian’s ${missing.join(', ')} …`);
+  const prefix = process.getuid?.() === 0 ? [] : ['sudo'];
+  const apt = (...args) => {
+    const [command, ...rest] = [...prefix, 'apt-get', ...args];
+    return run(command, rest, { env: { DEBIAN_FRONTEND: 'noninteractive' } });
+  };
+  if (!apt('update', '-qq') || !apt('install', '-y', '-qq', '--no-install-recommends', ...missing)) {
+    console.error(`Could not install ${missing.join(', ')}. Install them by hand and run npm test again.`);
+  }
+}
+
+/** What a browser has to fetch before the first page stands: the script of the page and all that it imports at once. */
+function sizes() {
+  const folder = 'apps/workbench/dist';
+  const page = readFileSync(join(folder, 'index.html'), 'utf8');
+  const first = [...page.matchAll(/(?:src|href)="\/(assets\/[^"]+\.js)"/g)].map((match) => match[1]);
+  const bytes = first.reduce((sum, path) => sum + gzipSync(readFileSync(join(folder, path))).length, 0);
+  const all = readdirSync(join(folder, 'assets')).length;
+  console.log(`initial script: ${Math.round(bytes / 1000)} kB gzipped in ${first.length} files (of ${all})`);
+  check('initial script under 300 kB gzipped', first.length > 0 && bytes < 300_000);
+}
+
+function readJson(path) {
+  try {
+    return JSON.parse(readFileSync(path, 'utf8'));
+  } catch {
+    return undefined;
+  }
+}
