@@ -3,6 +3,8 @@ export default {
   rootDir: import.meta.dirname,
   testMatch: ['<rootDir>/{packages,apps}/*/test/**/*.test.{ts,tsx}'],
   modulePathIgnorePatterns: ['<rootDir>/.*/dist/', '<rootDir>/demo/'],
+  // Also where a test has a document: the packages are then loaded as Node loads them.
+  testEnvironmentOptions: { customExportConditions: ['node', 'require', 'default'] },
   moduleNameMapper: {
     '^@poietra/(core|react|inputs)$': '<rootDir>/packages/$1/src/index.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',

@@ -1,5 +1,5 @@
 /** The codecs that come with Poietra, one maker each: options in, codec out. */
-import { kindOf, type Json } from '../json/index.js';
+import { isJson, type Json } from '../json/index.js';
 import { held, refused, type Codec } from './codec.js';
 
 type Options = Readonly<Record<string, unknown>>;
@@ -73,13 +73,7 @@ const number: Maker = (options) => {
       if (/^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i.test(digits)) {
         const value = Number(digits);
         if (!Number.isFinite(value)) return refused(`“${shown}” is too large a number.`);
-        if (
-          significant(digits) > 15 &&
-          significant(String(value)) !== significant(digits) &&
-          wholeOf(digits) !== wholeOf(String(value))
-        ) {
-          return refused(`“${shown}” has more digits than can be kept exactly.`);
-        }
+        if (!isExact(digits, value)) return refused(`“${shown}” has more digits than can be kept exactly.`);
         return check(value);
       }
       if (/^[+-]?\.?$|^[+-]?(\d+\.?\d*|\.\d+)e[+-]?$/i.test(digits))
@@ -105,10 +99,20 @@ const number: Maker = (options) => {
       : held(value);
   }
 };
-const significant = (digits: string): number =>
-  digits.replace(/e.*$/i, '').replace(/\D/g, '').replace(/^0+/, '').length;
-const wholeOf = (digits: string): bigint | undefined =>
-  /^[+-]?\d+$/.test(digits) ? BigInt(digits.replace('+', '')) : undefined;
+
+/** Whether a double keeps all the digits that were typed. Up to 15 of them it always does. */
+function isExact(digits: string, value: number): boolean {
+  const bare = (text: string): string =>
+    text
+      .replace(/e.*$/i, '')
+      .replace(/^[+-]/, '')
+      .replace(/(\.\d*?)0+$/, '$1')
+      .replace(/\.$/, '')
+      .replace(/^0+/, '');
+  const typed = bare(digits);
+  if (typed.replace('.', '').length <= 15 || /e/i.test(digits)) return true;
+  return /^[+-]?\d+$/.test(digits) ? BigInt(digits.replace('+', '')) === BigInt(value) : typed === bare(String(value));
+}
 
 const words = (value: unknown): unknown[] => (Array.isArray(value) ? (value as unknown[]) : []);
 
@@ -185,11 +189,7 @@ const date: Maker = (options) => {
 /** Any JSON as it is, for inputs whose value needs no change. */
 const asIs: Maker = () => ({
   parse: (shown) =>
-    isNothing(shown)
-      ? held(undefined)
-      : kindOf(shown) === undefined
-        ? refused(`${said(shown)} has no form in JSON.`)
-        : held(shown),
+    isNothing(shown) ? held(undefined) : isJson(shown) ? held(shown) : refused(`${said(shown)} has no form in JSON.`),
   show: (kept) => kept,
   serialise: (kept) => kept as Json | undefined,
   revive: (sent) => held(sent),
@@ -199,7 +199,7 @@ const asIs: Maker = () => ({
 const json: Maker = () => ({
   parse(shown) {
     if (isNothing(shown) || (typeof shown === 'string' && shown.trim() === '')) return held(undefined);
-    if (typeof shown !== 'string') return held(shown);
+    if (typeof shown !== 'string') return isJson(shown) ? held(shown) : refused(`${said(shown)} has no form in JSON.`);
     try {
       return held(JSON.parse(shown) as unknown);
     } catch (error) {

@@ -3,7 +3,7 @@
  * Nothing here knows of schemas, forms or interfaces.
  */
 export type { Json, JsonObject } from './value.js';
-export { isObject, isPlain, ownMember, setOwn, kindOf, jsonText, type Kind } from './value.js';
+export { isJson, isObject, isPlain, ownMember, setOwn, kindOf, jsonText, type Kind } from './value.js';
 export { formatPointer, parsePointer, joinPointer, parentPointer, lookUp, isWithin, type Pointer } from './pointer.js';
 export { canonical, equalJson } from './equal.js';
 export { removeAt, replaceAt } from './edit.js';

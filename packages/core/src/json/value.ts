@@ -55,3 +55,16 @@ export function jsonText(value: unknown): string | undefined {
   const text: string | undefined = JSON.stringify(value);
   return text;
 }
+
+/** Whether a value is JSON all through: no `Date`, no function, no `NaN`, nothing nested without end. */
+export function isJson(value: unknown, depth = 200): value is Json {
+  if (value === null || typeof value === 'boolean' || typeof value === 'string') return true;
+  if (typeof value === 'number') return Number.isFinite(value);
+  if (typeof value !== 'object' || depth === 0) return false;
+  const inside: unknown[] = Array.isArray(value)
+    ? (value as unknown[])
+    : isPlain(value)
+      ? Object.values(value)
+      : [undefined];
+  return inside.every((member) => isJson(member, depth - 1));
+}

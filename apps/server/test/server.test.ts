@@ -1,0 +1,131 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { makeApp } from '../src/app.js';
+
+const home = join(__dirname, '../../..');
+let data: string;
+let server: Server;
+let base: string;
+const start = async (): Promise<void> => {
+  server = makeApp({ host: '127.0.0.1', port: 0, home, project: join(home, 'demo/project'), data, quiet: true }).listen(
+    0,
+    '127.0.0.1',
+  );
+  await new Promise((resolve) => server.once('listening', resolve));
+  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+};
+const stop = () =>
+  new Promise((resolve) => {
+    server.closeAllConnections();
+    server.close(resolve);
+  });
+const send = (method: string, path: string, json: unknown, headers: Record<string, string> = {}) =>
+  fetch(base + path, {
+    method,
+    headers: { 'Content-Type': 'application/json', ...headers },
+    body: JSON.stringify(json),
+  });
+const booking = {
+  consignor: { name: 'Aldervik Timber' },
+  consignee: { name: 'Hareby Boatyard' },
+  collection: '2026-12-01',
+  pieces: 2,
+};
+
+beforeEach(async () => {
+  data = mkdtempSync(join(tmpdir(), 'poietra-data-'));
+  await start();
+});
+afterEach(async () => {
+  await stop();
+  rmSync(data, { recursive: true });
+});
+
+describe('the demo company', () => {
+  it('creates, lists, replaces, changes and deletes bookings, which outlive the server', async () => {
+    const made = (await (await send('POST', '/company/bookings', booking)).json()) as { number: string };
+    expect(made).toEqual({ ...booking, number: 'FB-1003' });
+    await stop();
+    await start();
+    expect(await (await fetch(`${base}/company/bookings/FB-1003`)).json()).toEqual(made);
+    expect(await (await send('PUT', '/company/bookings/FB-1003', { ...booking, pieces: 3 })).json()).toMatchObject({
+      pieces: 3,
+    });
+    expect(await (await send('PATCH', '/company/bookings/FB-1003', { pieces: null, weight: 5 })).json()).toEqual({
+      consignor: booking.consignor,
+      consignee: booking.consignee,
+      collection: booking.collection,
+      weight: 5,
+      number: 'FB-1003',
+    });
+    expect((await fetch(`${base}/company/bookings/FB-1003`, { method: 'DELETE' })).status).toBe(204);
+    expect((await fetch(`${base}/company/bookings/FB-1003`)).status).toBe(404);
+  });
+  it('refuses with problem details that name the fields', async () => {
+    const answer = await send('POST', '/company/bookings', {
+      ...booking,
+      consignee: booking.consignor,
+      collection: '2026-11-29',
+    });
+    expect(answer.status).toBe(422);
+    expect(answer.headers.get('content-type')).toContain('application/problem+json');
+    expect(((await answer.json()) as { errors: { pointer: string }[] }).errors.map(({ pointer }) => pointer)).toEqual([
+      '#/consignee/name',
+      '#/collection',
+    ]);
+  });
+  it('can be set to fail, and to refuse a field whatever it holds', async () => {
+    await send('PUT', '/company/settings', { fail: true });
+    expect((await fetch(`${base}/company/ports`)).status).toBe(503);
+    await send('PUT', '/company/settings', { refuse: { pointer: '/pieces', detail: 'Too few.' } });
+    expect(await (await send('POST', '/company/bookings', booking)).json()).toMatchObject({
+      status: 422,
+      errors: [{ pointer: '#/pieces', detail: 'Too few.' }],
+    });
+    expect((await send('PUT', '/company/settings', { delay: -1 })).status).toBe(422);
+  });
+  it('answers what was asked: ports by name, crossings by ports and date', async () => {
+    expect(await (await fetch(`${base}/company/ports?search=sule`)).json()).toEqual([
+      { code: 'LSU', name: 'Little Sule' },
+    ]);
+    expect(await (await fetch(`${base}/company/crossings?from=ALD&to=HAR&date=2026-12-01`)).json()).toHaveLength(2);
+    expect(await (await fetch(`${base}/company/crossings?from=ALD&to=ALD&date=2026-12-01`)).json()).toEqual([]);
+  });
+});
+
+describe('the guard', () => {
+  it('turns away other origins, frames without one, and other sites', async () => {
+    for (const origin of ['null', 'https://elsewhere.example'])
+      expect((await fetch(`${base}/api/project`, { headers: { Origin: origin } })).status).toBe(403);
+    expect((await fetch(`${base}/company/ports`, { headers: { 'Sec-Fetch-Site': 'cross-site' } })).status).toBe(403);
+    expect(
+      (await fetch(`${base}/company/ports`, { headers: { Origin: base, 'Sec-Fetch-Site': 'same-origin' } })).status,
+    ).toBe(200);
+  });
+  it('tells of a broken body without words of its own inside', async () => {
+    const answer = await fetch(`${base}/company/bookings`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: '{',
+    });
+    expect([answer.status, ((await answer.json()) as { title: string }).title]).toEqual([400, 'No JSON']);
+  });
+  it('sends a strict policy with the page, and a stricter one with a stand', async () => {
+    expect((await fetch(`${base}/company/ports`)).headers.get('content-security-policy')).toContain(
+      "script-src 'self'",
+    );
+    const { frame } = (await (await fetch(`${base}/api/stand`)).json()) as { frame: string };
+    const policy = (await fetch(base + frame)).headers.get('content-security-policy') ?? '';
+    expect(policy).toContain('sandbox allow-scripts');
+    expect(policy).toContain("connect-src 'none'");
+  }, 30_000);
+  it('says which input is not there', async () => {
+    expect(await (await fetch(`${base}/api/stand?input=tide%23Box`)).json()).toMatchObject({
+      status: 404,
+      detail: 'The project has no input “tide#Box”. Is its package installed?',
+    });
+  }, 30_000);
+});

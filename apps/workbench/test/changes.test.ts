@@ -1,0 +1,54 @@
+import fc from 'fast-check';
+import { apply, changesFor, merged, type Edit } from '../src/store/changes.js';
+import { cellText, readCell } from '../src/parts/cell-text.js';
+import { freeName } from '../src/parts/names.js';
+
+const edit = (changes: Edit['changes'], time = 0, merge?: string): Edit => ({
+  label: 'x',
+  changes,
+  time,
+  ...(merge ? { merge } : {}),
+});
+
+it('an edit and its undo leave the document as it was', () => {
+  fc.assert(
+    fc.property(
+      fc.dictionary(fc.string(), fc.jsonValue()),
+      fc.string(),
+      fc.option(fc.jsonValue(), { nil: undefined }),
+      (document, name, value) => {
+        const at = `/${name.replaceAll('~', '~0').replaceAll('/', '~1')}`;
+        const step = edit(changesFor(document, { [at]: value }));
+        expect(apply(apply(document, step, 'forth'), step, 'back')).toEqual(JSON.parse(JSON.stringify(document)));
+      },
+    ),
+  );
+});
+it('what changes nothing is no step', () => expect(changesFor({ a: 1 }, { '/a': 1 })).toEqual([]));
+it('steps of one kind that follow closely become one, with the first beginning and the last end', () => {
+  const [first, second] = [
+    edit([{ at: '/a', before: 1, after: 2 }], 0, 'a'),
+    edit([{ at: '/a', before: 2, after: 3 }], 500, 'a'),
+  ];
+  expect(merged(first, second)?.changes).toEqual([{ at: '/a', before: 1, after: 3 }]);
+  expect(merged(first, { ...second, time: 5000 })).toBeUndefined();
+  expect(merged(first, { ...second, merge: 'b' })).toBeUndefined();
+});
+it('a cell is read as it is written', () => {
+  for (const value of [
+    1,
+    'x',
+    null,
+    { $is: 'undefined' },
+    { $is: 'Date', value: '2026-12-01T00:00:00.000' },
+    { a: [1] },
+  ])
+    expect(readCell(cellText(value))).toEqual({ ok: true, written: value });
+  expect(readCell('12a')).toMatchObject({ ok: false });
+});
+it('a new thing gets a free name', () =>
+  expect([freeName('DayPicker', {}), freeName('Day picker', { 'day-picker': 1 }), freeName('…', {})]).toEqual([
+    'day-picker',
+    'day-picker-2',
+    'new',
+  ]));

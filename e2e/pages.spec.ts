@@ -1,0 +1,155 @@
+import { expect, test } from '@playwright/test';
+import { companySettings, expectAccessible, frameOf, group } from './support.js';
+
+/** Every page, with what has to stand there before it is looked at. Foreign inputs are left out: they are not ours to mend. */
+const pages = [
+  ['/inputs', 'Choose an input to meet it', []],
+  ['/inputs/react-day-picker%23DayPicker', 'Push a value in', ['iframe']],
+  ['/adapters/day-picker', 'As it will be handed over', ['iframe']],
+  ['/codecs/calendar-date', 'Cases', []],
+  ['/fields/pieces', 'Twice on one page', []],
+  ['/groups/party', 'Used in', []],
+  ['/forms', 'New form', []],
+  ['/forms/freight-booking-short', 'Collection date', [['iframe', '.rdp-root']]],
+  ['/hand-over', 'files, typed and formatted', []],
+  ['/kit', 'Last steps', []],
+  ['/nowhere', 'There is nothing here', []],
+] as const;
+
+for (const theme of ['light', 'dark'] as const) {
+  test.describe(`in the ${theme} theme`, () => {
+    test.use({ colorScheme: theme });
+    for (const [path, sign, leaveOut] of pages) {
+      test(`${path} is accessible`, async ({ page }) => {
+        await page.goto(path);
+        const isFramed = path === '/forms/freight-booking-short';
+        await expect((isFramed ? frameOf(page, /^Form:/) : page).getByText(sign).first()).toBeVisible();
+        await expectAccessible(page, leaveOut as readonly string[]);
+      });
+    }
+  });
+}
+
+test('a first visit opens on the demo kit, with work to look at', async ({ page }) => {
+  await page.goto('/');
+  await expect(page).toHaveURL('/forms/freight-booking-short');
+  await expect(group(frameOf(page, /^Form:/), 'Consignor')).toBeVisible();
+});
+
+test('addresses work: back, forward, reload', async ({ page }) => {
+  await page.goto('/codecs/pieces');
+  await page.getByRole('link', { name: /Weight in kilograms/ }).click();
+  await page.goBack();
+  await expect(page.getByRole('textbox', { name: 'The input gives' })).toHaveValue('"12"');
+  await page.goForward();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Title: Weight in kilograms/ })).toBeVisible();
+});
+
+test('the palette goes anywhere by keyboard', async ({ page }) => {
+  await page.goto('/kit');
+  await expect(page.getByRole('heading', { name: /^Kit:/ })).toBeVisible();
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('calendar date');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL('/codecs/calendar-date');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('dark theme');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+});
+
+test('the form is filled and sent by keyboard alone', async ({ page }) => {
+  await companySettings(page, {});
+  await page.goto('/forms/freight-booking-short');
+  const form = frameOf(page, /^Form:/);
+  await group(form, 'Consignor').getByRole('textbox', { name: /^Name/ }).focus();
+  await page.keyboard.type('Torsund Fish');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('Brennholm Cold Store');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Tab');
+  await expect(form.locator('.rdp-day_button:focus')).toHaveCount(1);
+  // The focus starts on today or the first of the month; the next Tuesday is a working day in any case.
+  const day = form.locator('.rdp-day_button:focus');
+  while (!/^(Today, )?Tuesday/.test((await day.getAttribute('aria-label')) ?? ''))
+    await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('40');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/FB-\d+$/);
+});
+
+test('the demo server can be slow, fail and refuse, and nothing typed is lost', async ({ page }) => {
+  await companySettings(page, {});
+  await page.goto('/forms/freight-booking-short/FB-1001');
+  const form = frameOf(page, /^Form:/);
+  const pieces = form.getByRole('textbox', { name: /^Pieces/ });
+  await expect(pieces).toHaveValue('12');
+  await pieces.fill('13');
+  await page.getByRole('button', { name: 'Demo server' }).click();
+  await page.getByRole('checkbox', { name: 'Every answer fails' }).check();
+  await expect
+    .poll(async () => ((await (await page.request.get('/company/settings')).json()) as { fail: boolean }).fail)
+    .toBe(true);
+  await page.keyboard.press('Escape');
+  await form.getByRole('button', { name: 'Replace booking' }).click();
+  await expect(form.getByText('The harbour office does not answer')).toBeVisible();
+  await expect(pieces).toHaveValue('13');
+  await companySettings(page, { refuse: { pointer: '/pieces', detail: 'Not that many today.' } });
+  await form.getByRole('button', { name: 'Replace booking' }).click();
+  await expect(pieces).toBeFocused();
+  await expect(pieces).toHaveAccessibleDescription('Not that many today.');
+  await companySettings(page, {});
+  await pieces.fill('12');
+  await form.getByRole('button', { name: 'Replace booking' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'FB-1001 replaced' })).toBeVisible();
+});
+
+test('a schema edited as text is drawn at once; broken text leaves the last good form standing', async ({ page }) => {
+  await page.goto('/forms/freight-booking-short');
+  const form = frameOf(page, /^Form:/);
+  await form.getByRole('textbox', { name: /^Pieces/ }).fill('7');
+  await page.getByRole('button', { name: 'Hints' }).click();
+  const text = page.getByRole('textbox', { name: /^Hints of/ });
+  await text.click();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.insertText('{"/properties/pieces": {"label": "How many"}');
+  await expect(page.getByText(/^No JSON yet/)).toBeVisible();
+  await expect(form.getByRole('textbox', { name: /^Pieces/ })).toHaveValue('7');
+  await page.keyboard.insertText('}');
+  await expect(form.getByRole('textbox', { name: /^How many/ })).toHaveValue('7');
+  await expect(text).toBeFocused();
+  await page.getByRole('button', { name: /^Undo: Hints of/ }).click();
+  await expect(form.getByRole('textbox', { name: /^Pieces/ })).toHaveValue('7');
+});
+
+test('an input of each family is met on the stand', async ({ page }) => {
+  const reports = page.getByRole('region', { name: 'Reports' });
+  await page.goto('/inputs/%40shoelace-style%2Fshoelace%23sl-input');
+  await frameOf(page, 'Stand: <sl-input>').getByRole('textbox').pressSequentially('Torsund');
+  await expect(reports.getByText('sl-input').first()).toBeVisible();
+  await page.goto('/inputs/nouislider%23create');
+  await frameOf(page, 'Stand: nouislider.create').getByRole('slider').press('ArrowRight');
+  await expect(reports.getByText('change').first()).toBeVisible();
+  await page.goto('/inputs/native%23checkbox');
+  await frameOf(page, 'Stand: checkbox').getByRole('checkbox').check();
+  await expect(reports.getByText('onChange').first()).toBeVisible();
+  await page.getByRole('button', { name: 'false', exact: true }).click();
+  await expect(frameOf(page, 'Stand: checkbox').getByRole('checkbox')).not.toBeChecked();
+});
+
+test('an adapter is drafted with one press, and can be undone', async ({ page }) => {
+  await page.goto('/inputs/react-colorful%23HexColorPicker');
+  await page.getByRole('button', { name: 'Draft the adapter' }).click();
+  await expect(page).toHaveURL('/adapters/hex-color-picker');
+  await expect(page.getByRole('region', { name: 'How it speaks' })).toContainText('Shows its value through color');
+  await frameOf(page, 'Stand: HexColorPicker').getByRole('slider', { name: 'Color' }).press('ArrowLeft');
+  await expect(page.getByRole('region', { name: 'Reports' }).getByText('onChange').first()).toBeVisible();
+  await page.getByRole('button', { name: /^Undo: Draft the adapter/ }).click();
+  await expect(page.getByText('There is no such adapter')).toBeVisible();
+});

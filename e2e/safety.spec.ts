@@ -1,0 +1,211 @@
+import { chromium, expect, test, type Page } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { allSaved, frameOf } from './support.js';
+
+test('the stand can neither read what the workbench has stored nor reach its server', async ({ page }) => {
+  await page.goto('/inputs/react-day-picker%23DayPicker');
+  await expect(frameOf(page, 'Stand: DayPicker').getByRole('grid')).toBeVisible();
+  const frame = page.frames().find((one) => one.url().includes('/stand/frame/'));
+  const attempts = await frame?.evaluate(async () => {
+    const tried = async (what: () => unknown): Promise<string> => {
+      try {
+        await what();
+        return 'allowed';
+      } catch (error) {
+        return error instanceof Error ? error.name : String(error);
+      }
+    };
+    return {
+      origin: self.origin,
+      storage: await tried(() => localStorage.length),
+      database: await tried(
+        () =>
+          new Promise((resolve, reject) => {
+            const request = indexedDB.open('poietra');
+            request.onsuccess = () => resolve(request.result);
+            request.onerror = () => reject(request.error ?? new Error('refused'));
+          }),
+      ),
+      cookies: await tried(() => document.cookie),
+      parent: await tried(() => window.parent.document.title),
+      api: await tried(() => fetch('/api/project')),
+      company: await tried(() => fetch('/company/bookings', { method: 'POST', body: '{}', mode: 'no-cors' })),
+      away: await tried(() => {
+        (window.top as Window).location.href = 'about:blank';
+      }),
+    };
+  });
+  expect(attempts).toEqual({
+    origin: 'null',
+    storage: 'SecurityError',
+    database: 'SecurityError',
+    cookies: 'SecurityError',
+    parent: 'SecurityError',
+    api: 'TypeError',
+    company: 'TypeError',
+    away: 'SecurityError',
+  });
+});
+
+test('messages that are not what was agreed are passed over', async ({ page }) => {
+  await page.goto('/forms/freight-booking-short');
+  await expect(frameOf(page, /^Form:/).getByRole('button', { name: 'Book' })).toBeVisible();
+  const frame = page.frames().find((one) => one.url().includes('/stand/frame/'));
+  await frame?.evaluate(() => {
+    window.parent.postMessage({ kind: 'height', height: 1e9 }, '*');
+    window.parent.postMessage({ kind: 'line', at: '<img src=x onerror=alert(1)>', label: 5 }, '*');
+    window.parent.postMessage('nonsense', '*');
+    window.parent.postMessage(
+      {
+        kind: 'line',
+        at: '/x',
+        label: '<b>bold</b>',
+        codec: '',
+        shown: { kind: 'text', text: '<i>x</i>' },
+        held: { kind: 'null', text: 'null' },
+        sent: { kind: 'null', text: 'null' },
+        problems: [],
+      },
+      '*',
+    );
+  });
+  await expect(page.getByText('<b>bold</b>')).toBeVisible();
+  expect((await page.getByTitle(/^Form:/).boundingBox())?.height).toBeLessThan(5000);
+});
+
+test('a broken kit file is refused with the place named, and the kit stays as it was', async ({ page }) => {
+  await page.goto('/kit');
+  await expect(page.getByText('3 inputs, 3 adapters, 3 codecs, 5 fields, 1 groups, 1 forms')).toBeVisible();
+  const kit = readFileSync('demo/kit.json', 'utf8');
+  const give = (text: string) =>
+    page
+      .getByLabel('Kit file')
+      .setInputFiles({ name: 'kit.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  const alert = page.getByRole('alert');
+  await give(kit.slice(0, 5000));
+  await expect(alert).toContainText(/This is no JSON: it breaks off at line \d+, column \d+/);
+  await give(kit.replace('"adapter": "day-picker"', '"adapter": "gone"'));
+  await expect(alert).toContainText('/fields/collection-date/adapter');
+  await expect(alert).toContainText('There is no adapter “gone” in the kit.');
+  await expect(alert).toContainText('the kit is as it was');
+  await give(kit.replace('"name": "Skerry Line"', '"name": "Harbour office"'));
+  await expect(alert).toHaveCount(0);
+  await expect(page.getByRole('heading', { name: 'Kit: Skerry Line' })).toBeVisible();
+  await page.getByRole('button', { name: 'Open it' }).click();
+  await expect(page.getByRole('heading', { name: 'Kit: Harbour office' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Kit: Harbour office' })).toBeVisible();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export the kit file' }).click(),
+  ]);
+  expect(JSON.parse(readFileSync(await download.path(), 'utf8'))).toEqual({
+    ...(JSON.parse(kit) as object),
+    name: 'Harbour office',
+  });
+});
+
+test('two copies of a field on one page share no id, and each label focuses its own input', async ({ page }) => {
+  await page.goto('/fields/party-name');
+  const frame = frameOf(page, 'Field: Party name');
+  await expect(frame.getByText('Name', { exact: true })).toHaveCount(2);
+  const ids = await frame.locator('[id]').evaluateAll((elements) => elements.map(({ id }) => id));
+  expect(new Set(ids).size).toBe(ids.length);
+  for (const which of [0, 1]) {
+    await frame.getByText('Name', { exact: true }).nth(which).click();
+    await expect(frame.locator('sl-input').nth(which)).toBeFocused();
+  }
+});
+
+test('two tabs on one kit stay in step', async ({ page, context }) => {
+  await page.goto('/fields/pieces');
+  const other = await context.newPage();
+  await other.goto('/fields/pieces');
+  await page.getByRole('textbox', { name: 'Hint' }).fill('Pallets, not boxes.');
+  await expect(other.getByRole('textbox', { name: 'Hint' })).toHaveValue('Pallets, not boxes.');
+  await other.getByRole('button', { name: /^Undo: Field pieces/ }).click();
+  await expect(page.getByRole('textbox', { name: 'Hint' })).toHaveValue('');
+});
+
+test.describe('a browser that is killed', () => {
+  const args = [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--headless',
+  ];
+  async function browser(profile: string): Promise<{ page: Page; kill(): Promise<void> }> {
+    const port = await freePort();
+    const child: ChildProcess = spawn(
+      '/usr/bin/chromium',
+      [...args, `--user-data-dir=${profile}`, `--remote-debugging-port=${port}`, 'about:blank'],
+      { stdio: 'ignore', detached: true },
+    );
+    await expect
+      .poll(() =>
+        fetch(`http://127.0.0.1:${port}/json/version`).then(
+          (answer) => answer.ok,
+          () => false,
+        ),
+      )
+      .toBe(true);
+    const connected = await chromium.connectOverCDP(`http://127.0.0.1:${port}`);
+    const context = connected.contexts()[0] ?? (await connected.newContext());
+    return {
+      page: await context.newPage(),
+      kill: () =>
+        new Promise((resolve) => {
+          child.once('exit', () => resolve());
+          process.kill(-(child.pid ?? 0), 'SIGKILL');
+        }),
+    };
+  }
+
+  test('has lost nothing: neither the kit’s changes nor what was typed into a form', async ({ baseURL }) => {
+    const profile = mkdtempSync(join(tmpdir(), 'poietra-profile-'));
+    const first = await browser(profile);
+    await first.page.goto(`${baseURL ?? ''}/fields/pieces`);
+    await first.page.getByRole('textbox', { name: 'Hint' }).fill('Count each pallet once.');
+    await allSaved(first.page);
+    await first.page.goto(`${baseURL ?? ''}/forms/freight-booking-short`);
+    await frameOf(first.page, /^Form:/)
+      .getByRole('textbox', { name: /^Pieces/ })
+      .fill('12a');
+    await expect
+      .poll(() =>
+        first.page.evaluate(async () => {
+          const open = indexedDB.open('poietra');
+          const database = await new Promise<IDBDatabase>((resolve) => (open.onsuccess = () => resolve(open.result)));
+          const all = database.transaction('drafts').objectStore('drafts').getAll();
+          return new Promise<string>((resolve) => (all.onsuccess = () => resolve(JSON.stringify(all.result))));
+        }),
+      )
+      .toContain('12a');
+    await first.kill();
+
+    const second = await browser(profile);
+    await second.page.goto(`${baseURL ?? ''}/forms/freight-booking-short`);
+    await expect(frameOf(second.page, /^Form:/).getByRole('textbox', { name: /^Pieces/ })).toHaveValue('12a');
+    await second.page.goto(`${baseURL ?? ''}/fields/pieces`);
+    await expect(second.page.getByRole('textbox', { name: 'Hint' })).toHaveValue('Count each pallet once.');
+    await second.kill();
+    rmSync(profile, { recursive: true, force: true, maxRetries: 5 });
+  });
+});
+
+function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const server = createServer().listen(0, '127.0.0.1', () => {
+      const address = server.address();
+      server.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
+}

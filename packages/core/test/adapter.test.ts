@@ -1,0 +1,179 @@
+import {
+  changeSlot,
+  draftAdapter,
+  nativeAdapters,
+  propertiesFor,
+  sentencesFor,
+  valueIn,
+  type AdapterDescription,
+  type FoundInput,
+  type InputState,
+} from '../src/index.js';
+
+const state: InputState = {
+  shown: undefined,
+  invalid: false,
+  disabled: false,
+  readOnly: false,
+  required: false,
+  id: 'p1-a-input',
+  name: '/a',
+  labelledBy: 'p1-a-label',
+  describedBy: undefined,
+};
+const found = (face: Partial<FoundInput>): FoundInput => ({
+  id: 'tide#Input',
+  family: 'component',
+  package: 'tide',
+  version: '1.0.0',
+  export: 'Input',
+  module: 'tide',
+  properties: [],
+  events: [],
+  methods: [],
+  css: [],
+  ...face,
+});
+const callback = (name: string, ...args: [string, string][]) => ({
+  name,
+  type: 'function',
+  args: args.map(([argument, type]) => ({ name: argument, type })),
+});
+
+describe('what an adapter tells its input', () => {
+  const text = nativeAdapters['text']!;
+  it('is the value where there is one, else the input’s own word for nothing', () => {
+    expect(propertiesFor(text, state)).toMatchObject({ value: '', type: 'text' });
+    expect(propertiesFor(text, { ...state, shown: 'Torsund' })['value']).toBe('Torsund');
+    expect(propertiesFor(text, { ...state, shown: 0 })['value']).toBe(0);
+    expect(propertiesFor(nativeAdapters['checkbox']!, { ...state, shown: false })['checked']).toBe(false);
+  });
+  it('has flags given or absent, never false', () => {
+    expect(propertiesFor(text, state)).not.toHaveProperty('disabled');
+    expect(propertiesFor(text, { ...state, disabled: true, invalid: true, required: true })).toMatchObject({
+      disabled: true,
+      'aria-invalid': true,
+      'aria-required': true,
+    });
+  });
+  it('opens at the first value where the input can', () => {
+    const adapter: AdapterDescription = {
+      input: 'x',
+      value: { property: 'selected', start: 'defaultMonth' },
+      change: { report: 'onSelect', path: '/0' },
+      focus: { by: 'element' },
+    };
+    expect(propertiesFor(adapter, { ...state, shown: 5 })).toEqual({ selected: 5, defaultMonth: 5 });
+    expect(propertiesFor(adapter, state)).toEqual({});
+  });
+});
+
+it('finds the value in the arguments of a report, getters included, and gives nothing where the way breaks', () => {
+  const event = {
+    get target() {
+      return { value: 'x' };
+    },
+  };
+  expect(valueIn([event], '/0/target/value')).toBe('x');
+  expect(valueIn([null, 7], '/1')).toBe(7);
+  expect(valueIn([null], '/0/target/value')).toBeUndefined();
+});
+
+describe('a draft', () => {
+  it('takes the callback whose argument has the type of the value', () => {
+    const drafted = draftAdapter(
+      found({
+        properties: [
+          { name: 'selected', type: 'Date | undefined' },
+          callback('onSelect', ['event', 'MouseEvent'], ['day', 'Date']),
+        ],
+      }),
+    );
+    expect(drafted?.adapter).toMatchObject({
+      value: { property: 'selected' },
+      change: { report: 'onSelect', path: '/1' },
+    });
+    expect(drafted?.findings.find(({ about }) => about === 'change')?.evidence).toBe(
+      'onSelect gives the value as argument 2: its type is Date.',
+    );
+  });
+  it('looks into an event for the value', () => {
+    const drafted = draftAdapter(
+      found({
+        properties: [
+          { name: 'value', type: 'string' },
+          callback('onChange', ['event', 'ChangeEvent<HTMLInputElement>']),
+        ],
+      }),
+    );
+    expect(drafted?.adapter.change).toEqual({ report: 'onChange', path: '/0/target/value' });
+  });
+  it('believes what a package declares itself before what every element has', () => {
+    const drafted = draftAdapter(
+      found({
+        properties: [
+          { name: 'checked', type: 'boolean', inherited: true },
+          { name: 'color', type: 'string' },
+          callback('onChange', ['color', 'string']),
+        ],
+      }),
+    );
+    expect(drafted?.adapter.value.property).toBe('color');
+  });
+  it('takes the value of a custom element from the element, and its own events', () => {
+    const drafted = draftAdapter(
+      found({
+        family: 'element',
+        tag: 'tide-box',
+        properties: [
+          { name: 'value', type: 'string' },
+          { name: 'readonly', type: 'boolean' },
+        ],
+        events: [{ name: 'tide-change' }, { name: 'tide-blur' }],
+        methods: ['focus'],
+      }),
+    );
+    expect(drafted?.adapter).toMatchObject({
+      change: { report: 'tide-change', path: '/0/target/value' },
+      leave: { report: 'tide-blur' },
+      focus: { by: 'handle', method: 'focus' },
+      readOnly: { property: 'readonly' },
+    });
+  });
+  it('gives the constant that the type of the value depends on', () => {
+    const drafted = draftAdapter(
+      found({
+        properties: [
+          { name: 'selected', type: 'Date | undefined where mode = "single"' },
+          callback('onSelect', ['day', 'Date | undefined']),
+        ],
+      }),
+    );
+    expect(drafted?.adapter.constants).toEqual({ mode: 'single' });
+  });
+  it('is not made where nothing speaks for a value and a report', () => {
+    expect(draftAdapter(found({ properties: [{ name: 'title', type: 'string' }] }))).toBeUndefined();
+    expect(draftAdapter(found({ properties: [{ name: 'value', type: 'string' }] }))).toBeUndefined();
+  });
+});
+
+describe('sentences', () => {
+  const adapter = nativeAdapters['text']!;
+  it('read the description aloud', () => {
+    const read = sentencesFor(adapter).map(({ parts }) =>
+      parts.map((part) => (typeof part === 'string' ? part : (part.words ?? part.value))).join(''),
+    );
+    expect(read).toContain('Reports changes through onChange, value in first argument → target → value.');
+    expect(read).toContain('Takes the focus by its element.');
+  });
+  it('change the description where they are edited', () => {
+    expect(changeSlot(adapter, '/change/report', 'onInput').change.report).toBe('onInput');
+    expect(changeSlot(adapter, '/focus/by', 'inner').focus).toMatchObject({ by: 'inner' });
+    expect(changeSlot(adapter, '/leave/report', '')).not.toHaveProperty('leave');
+    expect(changeSlot(adapter, '/constants', '{"mode":"single"}').constants).toEqual({ mode: 'single' });
+  });
+  it('refuse what would break the line', () => {
+    expect(() => changeSlot(adapter, '/value/property', ' ')).toThrow('without it the line is broken');
+    expect(() => changeSlot(adapter, '/constants', '[1]')).toThrow('Constant properties are an object');
+  });
+});

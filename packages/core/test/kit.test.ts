@@ -1,0 +1,85 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { compileSchema, readKit, readKitText, writeKit, type Kit } from '../src/index.js';
+
+const home = join(__dirname, '../../..');
+const text = readFileSync(join(home, 'demo/kit.json'), 'utf8');
+const demo = (): Record<string, Record<string, Record<string, unknown>>> => JSON.parse(text) as never;
+const problemsOf = (value: unknown) => {
+  const reading = readKit(value);
+  return reading.ok ? [] : reading.problems.map(({ at, message }) => `${at}: ${message}`);
+};
+
+it('reads the demo kit, and writes it as it was', () => {
+  const reading = readKitText(text);
+  expect(reading.ok && writeKit(reading.kit)).toBe(text);
+});
+
+it('keeps members that it does not know', () => {
+  const kit: Record<string, unknown> & ReturnType<typeof demo> = { ...demo(), later: { x: { y: 1 } } };
+  kit['fields']!['pieces']!['colour'] = 'blue';
+  const reading = readKit(kit);
+  expect(reading.ok && JSON.parse(writeKit(reading.kit))).toEqual(kit);
+});
+
+describe('a broken kit is refused with the place named', () => {
+  it('where the text is no JSON', () => {
+    const reading = readKitText('{\n  "poietra": 1,\n  oops\n}');
+    expect(reading).toEqual({
+      ok: false,
+      problems: [{ at: '', message: 'This is no JSON: it breaks off at line 3, column 3.', line: 3, column: 3 }],
+    });
+    expect(readKitText('{').ok).toBe(false);
+  });
+  it('where it is something else', () => {
+    expect(problemsOf({ name: 'x' })).toEqual([
+      '/poietra: This is no kit file: it has no member “poietra” with the version.',
+    ]);
+    expect(problemsOf({ ...demo(), poietra: 99 })).toEqual([
+      '/poietra: The file was written by a newer Poietra (format 99; this one reads up to 1).',
+    ]);
+  });
+  it('where a member has the wrong shape', () => {
+    const kit = demo();
+    kit['adapters']!['day-picker']!['change'] = { report: 'onSelect', path: 'first' };
+    expect(problemsOf(kit)).toEqual([
+      '/adapters/day-picker/change/path: starts with the argument’s number, like /0/target/value',
+    ]);
+  });
+  it('where a name leads nowhere', () => {
+    const kit = demo();
+    kit['fields']!['pieces']!['adapter'] = 'gone';
+    kit['fields']!['pieces']!['codec'] = 'lost';
+    expect(problemsOf(kit)).toEqual([
+      '/fields/pieces/adapter: There is no adapter “gone” in the kit.',
+      '/fields/pieces/codec: There is no codec “lost”.',
+    ]);
+  });
+  it('where a schema is wrong or refers to what is not there', () => {
+    const kit = demo();
+    kit['groups']!['party']!['schema'] = { properties: { name: { type: 'txt' } } };
+    expect(problemsOf(kit)[0]).toBe('/groups/party/schema/properties/name/type: “type” names no type of JSON: "txt".');
+  });
+  it('where it is nested without end', () => {
+    let deep: unknown = {};
+    for (let i = 0; i < 5000; i++) deep = { deep };
+    expect(problemsOf({ ...demo(), deep })).toEqual([': The document is nested deeper than 500 levels.']);
+  });
+});
+
+it('does not let a member called __proto__ change anything', () => {
+  const reading = readKit(
+    JSON.parse(text.replace('"name": "Skerry Line"', '"name": "Skerry Line", "__proto__": {"polluted": true}')),
+  );
+  expect(reading.ok).toBe(true);
+  expect(({} as Record<string, unknown>)['polluted']).toBeUndefined();
+});
+
+it('the published schema of the kit file accepts the demo kit, and refuses what the reader refuses', () => {
+  const published = compileSchema(JSON.parse(readFileSync(join(home, 'docs/kit.schema.json'), 'utf8')));
+  expect(published.validate(JSON.parse(text)).problems).toEqual([]);
+  const broken = demo() as unknown as { adapters: Record<string, Record<string, unknown>> };
+  delete broken.adapters['day-picker']!['value'];
+  expect(published.accepts(broken)).toBe(false);
+  expect(readKit(broken as unknown as Kit).ok).toBe(false);
+});

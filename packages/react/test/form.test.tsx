@@ -1,0 +1,301 @@
+/** @jest-environment jsdom */
+import {
+  codecsOf,
+  compileSchema,
+  makePlan,
+  openForm,
+  type AdapterDescription,
+  type Form,
+  type Outcome,
+  type Plan,
+} from '@poietra/core';
+import { act, type ReactNode } from 'react';
+import { createRoot, hydrateRoot, type Root } from 'react-dom/client';
+import { renderToString } from 'react-dom/server';
+import { adapt, baseIdFrom, partId, PlannedForm, type AdaptedInput } from '../src/index.js';
+
+(globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
+
+const party = {
+  type: 'object',
+  required: ['name'],
+  properties: {
+    name: { title: 'Name', type: 'string', description: 'As on the papers.' },
+    'e/mail': { title: 'E-mail', type: 'string' },
+  },
+};
+const schema = {
+  type: 'object',
+  required: ['consignor', 'consignee'],
+  properties: {
+    consignor: { ...party, title: 'Consignor' },
+    consignee: { ...party, title: 'Consignee' },
+    stackable: { title: 'Stackable', type: 'boolean' },
+  },
+};
+
+function open(values?: unknown): { form: Form; plan: Plan } {
+  const compiled = compileSchema(schema);
+  const plan = makePlan(compiled);
+  return { plan, form: openForm({ schema, compiled, codecs: codecsOf(plan.root), values }) };
+}
+function draw(node: ReactNode): { host: HTMLElement; end(): void } {
+  const host = document.body.appendChild(document.createElement('div'));
+  const root = createRoot(host);
+  act(() => root.render(node));
+  return { host, end: () => act(() => root.unmount()) };
+}
+const inputs = (host: HTMLElement): HTMLInputElement[] => [...host.querySelectorAll<HTMLInputElement>('input')];
+function type(input: HTMLInputElement, text: string): void {
+  act(() => {
+    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(input, text);
+    input.dispatchEvent(new Event('input', { bubbles: true }));
+  });
+}
+
+describe('links', () => {
+  it('two copies on one page share no id, and each label names its own input', () => {
+    const [a, b] = [open(), open()];
+    const { host, end } = draw(
+      <>
+        <PlannedForm {...a} />
+        <PlannedForm {...b} />
+      </>,
+    );
+    const ids = [...host.querySelectorAll('[id]')].map(({ id }) => id);
+    expect(new Set(ids).size).toBe(ids.length);
+    const labels = [...host.querySelectorAll('label')];
+    expect(labels).toHaveLength(10);
+    for (const label of labels) expect(label.control?.closest('.poietra-field')).toBe(label.closest('.poietra-field'));
+    end();
+  });
+  it('ids are safe in selectors, and different places never share one', () => {
+    expect(baseIdFrom('«r1»:')).toMatch(/^p[\w-]+$/);
+    expect(partId('p1', '/e~1mail/a-b', 'input')).not.toBe(partId('p1', '/e~1mail-a/b', 'input'));
+    expect(partId('p1', '/Straße 1', 'hint')).toMatch(/^[\w-]+$/);
+  });
+  it('server and browser give the same', () => {
+    const html = renderToString(<PlannedForm {...open()} />);
+    const host = document.body.appendChild(document.createElement('div'));
+    host.innerHTML = html;
+    const before = host.innerHTML;
+    const said = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+    let root: Root | undefined;
+    act(() => {
+      root = hydrateRoot(host, <PlannedForm {...open()} />);
+    });
+    expect(said).not.toHaveBeenCalled();
+    expect(host.innerHTML).toBe(before);
+    said.mockRestore();
+    act(() => root?.unmount());
+  });
+  it('hint and message are told with the input; the message only while there is one', () => {
+    const { form, plan } = open();
+    const { host, end } = draw(<PlannedForm form={form} plan={plan} />);
+    const [name] = inputs(host);
+    const described = (): string =>
+      (name?.getAttribute('aria-describedby') ?? '')
+        .split(' ')
+        .map((id) => document.getElementById(id)?.textContent)
+        .join(' ');
+    expect(described()).toBe('As on the papers.');
+    act(() => form.field('/consignor/name').leave());
+    expect(described()).toBe('As on the papers. Is needed.');
+    expect(name?.getAttribute('aria-invalid')).toBe('true');
+    type(name!, 'Aldervik Timber');
+    expect(described()).toBe('As on the papers.');
+    expect(name?.hasAttribute('aria-invalid')).toBe(false);
+    end();
+  });
+});
+
+describe('sending', () => {
+  const send = (outcome: Outcome) => jest.fn(() => Promise.resolve(outcome));
+  const press = (host: HTMLElement) =>
+    act(async () => host.querySelector<HTMLButtonElement>('button[type="submit"]')?.click());
+  it('focuses the first bad field and lists what is wrong, without asking the server', async () => {
+    const sender = send({ kind: 'accepted', answer: {} });
+    const { host, end } = draw(<PlannedForm {...open()} send={sender} />);
+    await press(host);
+    expect(sender).not.toHaveBeenCalled();
+    expect(document.activeElement).toBe(inputs(host)[0]);
+    expect([...host.querySelectorAll('.poietra-summary li')].map(({ textContent }) => textContent)).toEqual([
+      'Consignor, Name: Is needed.',
+      'Consignee, Name: Is needed.',
+    ]);
+    end();
+  });
+  it('sends once, with what the form holds', async () => {
+    const sender = send({ kind: 'accepted', answer: {} });
+    const { host, end } = draw(
+      <PlannedForm {...open({ consignor: { name: 'A' }, consignee: { name: 'B' } })} send={sender} />,
+    );
+    await press(host);
+    expect(sender.mock.calls).toEqual([[{ consignor: { name: 'A' }, consignee: { name: 'B' } }]]);
+    end();
+  });
+  it('puts a refusal onto its field, with the focus', async () => {
+    const problems = [{ at: '/consignee/name', keyword: 'server', schemaAt: '', params: {}, message: 'Not known.' }];
+    const { host, end } = draw(
+      <PlannedForm
+        {...open({ consignor: { name: 'A' }, consignee: { name: 'B' } })}
+        send={send({ kind: 'refused', problems, message: 'Refused' })}
+      />,
+    );
+    await press(host);
+    expect(document.activeElement).toBe(inputs(host)[2]);
+    expect(host.querySelector('[data-at="/consignee/name"] .poietra-error')?.textContent).toBe('Not known.');
+    end();
+  });
+});
+
+it('draws one field for one key press', () => {
+  const { form, plan } = open();
+  let drawn = 0;
+  const Counted: AdaptedInput = ({ state, report }) => {
+    drawn++;
+    return <input id={state.id} value={String(state.shown)} onChange={(event) => report(event.target.value)} />;
+  };
+  const { host, end } = draw(<PlannedForm form={form} plan={plan} inputs={{ 'native:text': Counted }} />);
+  drawn = 0;
+  type(inputs(host)[0]!, 'T');
+  expect(drawn).toBe(1);
+  end();
+});
+
+describe('an adapted input', () => {
+  const description: AdapterDescription = {
+    input: 'tide#Box',
+    value: { property: 'value' },
+    change: { report: 'onPick', path: '/1' },
+    focus: { by: 'inner', selector: 'button' },
+    constants: { mode: 'one' },
+  };
+  const state = {
+    shown: undefined,
+    invalid: false,
+    disabled: false,
+    readOnly: false,
+    required: false,
+    id: 'i',
+    name: 'n',
+    labelledBy: 'l',
+    describedBy: undefined,
+  };
+  const nothing = () => undefined;
+  it('joins handlers, lets the caller win, and keeps what carries the line', () => {
+    const seen: Record<string, unknown>[] = [];
+    const Box = (properties: Record<string, unknown>): ReactNode => {
+      seen.push(properties);
+      return (
+        <button type="button" onClick={() => (properties['onPick'] as (...args: unknown[]) => void)('event', 'day')} />
+      );
+    };
+    const Live = adapt(Box, description);
+    const [report, theirs] = [jest.fn(), jest.fn()];
+    const { host, end } = draw(
+      <Live
+        state={state}
+        report={report}
+        leave={nothing}
+        attach={() => nothing}
+        extra={{ onPick: theirs, mode: 'many', value: 'stolen' }}
+      />,
+    );
+    act(() => host.querySelector('button')?.click());
+    expect(report).toHaveBeenCalledWith('day');
+    expect(theirs).toHaveBeenCalledWith('event', 'day');
+    expect(seen[0]).toMatchObject({ mode: 'many' });
+    expect(seen[0]?.['value']).toBeUndefined();
+    expect(host.querySelector('[role="group"]')?.getAttribute('aria-labelledby')).toBe('l');
+    end();
+  });
+  it('tells of leaving when the focus goes out of its box, not within it', () => {
+    const Live = adapt(
+      () => (
+        <>
+          <button />
+          <input />
+        </>
+      ),
+      description,
+    );
+    const leave = jest.fn();
+    const { host, end } = draw(
+      <>
+        <Live state={state} report={nothing} leave={leave} attach={() => nothing} />
+        <button id="away" />
+      </>,
+    );
+    act(() => host.querySelector('button')?.focus());
+    act(() => host.querySelector('input')?.focus());
+    expect(leave).not.toHaveBeenCalled();
+    act(() => host.querySelector<HTMLElement>('#away')?.focus());
+    expect(leave).toHaveBeenCalledTimes(1);
+    end();
+  });
+  it('of the family element gets properties and speaks by events', () => {
+    class TideBox extends HTMLElement {
+      value = '';
+    }
+    customElements.define('tide-box', TideBox);
+    const Live = adapt(
+      'tide-box',
+      {
+        ...description,
+        change: { report: 'tide-change', path: '/0/target/value' },
+        leave: { report: 'tide-blur' },
+        focus: { by: 'element' },
+      },
+      'element',
+    );
+    const [report, leave] = [jest.fn(), jest.fn()];
+    const { host, end } = draw(
+      <Live state={{ ...state, shown: 'low' }} report={report} leave={leave} attach={() => nothing} />,
+    );
+    const box = host.querySelector<TideBox>('tide-box')!;
+    expect([box.value, box.getAttribute('mode')]).toEqual(['low', 'one']);
+    box.value = 'high';
+    act(() => void box.dispatchEvent(new Event('tide-change')));
+    act(() => void box.dispatchEvent(new Event('tide-blur')));
+    expect(report).toHaveBeenCalledWith('high');
+    expect(leave).toHaveBeenCalled();
+    end();
+  });
+  it('of the family widget is made once, told of later values, and taken away', () => {
+    const log: unknown[] = [];
+    const start = (element: HTMLElement, options: Record<string, unknown>) => {
+      log.push(['made', element.tagName, options['start'], options['mode']]);
+      return {
+        set: (value: unknown) => log.push(['set', value]),
+        on: (name: string, listen: (value: unknown) => void) =>
+          name === 'onPick' && (element.onclick = () => listen('x')),
+        destroy: () => log.push(['gone']),
+      };
+    };
+    const Live = adapt(
+      start,
+      {
+        ...description,
+        value: { property: 'start' },
+        change: { report: 'onPick', path: '/0' },
+        widget: { start: 'call', update: 'set', destroy: 'destroy', reports: 'on', element: 'div' },
+      },
+      'widget',
+    );
+    const report = jest.fn();
+    const host = document.body.appendChild(document.createElement('div'));
+    const root = createRoot(host);
+    const show = (shown: unknown) =>
+      act(() =>
+        root.render(<Live state={{ ...state, shown }} report={report} leave={nothing} attach={() => nothing} />),
+      );
+    show(3);
+    show(3);
+    show(4);
+    act(() => host.querySelector<HTMLElement>('[role="group"] > div > div')?.click());
+    act(() => root.unmount());
+    expect(log).toEqual([['made', 'DIV', 3, 'one'], ['set', 4], ['gone']]);
+    expect(report).toHaveBeenCalledWith('x');
+  });
+});
