@@ -2,12 +2,23 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', 'test-results/**', '.cache/**', 'demo/project/**'] },
+  {
+    ignores: [
+      '.dependency-cruiser.cjs',
+      '**/dist/**',
+      '**/node_modules/**',
+      'test-results/**',
+      '.cache/**',
+      'demo/project/**',
+    ],
+  },
   ...tseslint.configs.strictTypeChecked,
   {
     languageOptions: {
       parserOptions: {
-        projectService: { allowDefaultProject: ['*.js', '*.mjs', 'scripts/*.mjs', 'bench/*.mjs', 'apps/workbench/vite.config.ts'] },
+        projectService: {
+          allowDefaultProject: ['*.js', '*.mjs', 'scripts/*.mjs', 'bench/*.mjs', 'apps/workbench/vite.config.ts'],
+        },
         tsconfigRootDir: import.meta.dirname,
       },
     },

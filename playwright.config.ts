@@ -3,6 +3,8 @@ import { defineConfig } from '@playwright/test';
 const port = Number(process.env['E2E_PORT'] ?? 4377);
 export default defineConfig({
   testDir: 'e2e',
+  // The pictures are taken on request: npm run pictures.
+  testIgnore: process.env['PICTURES'] ? '**/!(pictures).spec.ts' : '**/pictures.spec.ts',
   // The demo company is one server with one set of bookings; two tests at once would see each other's.
   workers: 1,
   timeout: 60_000,
@@ -27,7 +29,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: 'node scripts/start.mjs',
+    command: 'rm -rf test-results/data && node scripts/start.mjs',
     url: `http://127.0.0.1:${port}/company/ports`,
     timeout: 300_000,
     env: { PORT: String(port), POIETRA_QUIET: '1', POIETRA_DATA: 'test-results/data' },

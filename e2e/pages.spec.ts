@@ -50,10 +50,12 @@ test('the palette goes anywhere by keyboard', async ({ page }) => {
   await page.goto('/kit');
   await expect(page.getByRole('heading', { name: /^Kit:/ })).toBeVisible();
   await page.keyboard.press('Control+k');
+  await expect(page.getByRole('combobox')).toBeFocused();
   await page.keyboard.type('calendar date');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL('/codecs/calendar-date');
   await page.keyboard.press('Control+k');
+  await expect(page.getByRole('combobox')).toBeFocused();
   await page.keyboard.type('dark theme');
   await page.keyboard.press('Enter');
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
@@ -148,7 +150,9 @@ test('an adapter is drafted with one press, and can be undone', async ({ page })
   await page.getByRole('button', { name: 'Draft the adapter' }).click();
   await expect(page).toHaveURL('/adapters/hex-color-picker');
   await expect(page.getByRole('region', { name: 'How it speaks' })).toContainText('Shows its value through color');
-  await frameOf(page, 'Stand: HexColorPicker').getByRole('slider', { name: 'Color' }).press('ArrowLeft');
+  await frameOf(page, 'Stand: HexColorPicker')
+    .locator('.react-colorful__saturation')
+    .click({ position: { x: 90, y: 30 } });
   await expect(page.getByRole('region', { name: 'Reports' }).getByText('onChange').first()).toBeVisible();
   await page.getByRole('button', { name: /^Undo: Draft the adapter/ }).click();
   await expect(page.getByText('There is no such adapter')).toBeVisible();

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { builtIn, makeCodec, readWritten, runCase, same, write, type Case, type Kit } from '../src/index.js';
+import { builtIn, jsonText, makeCodec, readWritten, runCase, same, write, type Case, type Kit } from '../src/index.js';
 
 const nothing = { $is: 'undefined' };
 const day = (text: string) => ({ $is: 'Date', value: `${text}T00:00:00.000` });
@@ -162,7 +162,7 @@ describe.each(Object.keys(builtIn))('law for %s', (kind) => {
           const sent = codec.serialise(parsed.held);
           const back = codec.revive(sent === undefined ? undefined : JSON.parse(JSON.stringify(sent)));
           // A double may be -0, which JSON does not keep; everything else has to come back.
-          if (JSON.stringify(parsed.held)?.includes('-0')) return;
+          if (Object.is(parsed.held, -0) || jsonText(write(parsed.held))?.includes('-0')) return;
           expect(back.ok && same(back.held, parsed.held)).toBe(true);
         },
       ),

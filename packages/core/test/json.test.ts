@@ -48,7 +48,7 @@ describe('an edit', () => {
     expect(replaceAt([1], '/-', 2)).toEqual([1, 2]);
   });
   it('takes __proto__ for a plain name', () => {
-    const after = replaceAt({}, '/__proto__/polluted', true) as object;
+    const after: object = replaceAt<object>({}, '/__proto__/polluted', true);
     expect(Object.keys(after)).toEqual(['__proto__']);
     expect(({} as Record<string, unknown>)['polluted']).toBeUndefined();
   });
@@ -110,7 +110,7 @@ describe('a value described', () => {
         throw new Error('no');
       }
     }
-    expect(describeValue(new Date(Date.UTC(2026, 10, 23))).text).toBe('Date 2026-11-23T00:00:00.000Z');
+    expect(describeValue(new Date(2026, 10, 23)).text).toBe('Date 2026-11-23 00:00');
     expect(describeValue(new Picker()).text).toBe('Picker with 1 property');
     expect(describeValue([1, 'x']).members?.map(([, { text }]) => text)).toEqual(['1', '"x"']);
     expect(describeValue(undefined).kind).toBe('undefined');

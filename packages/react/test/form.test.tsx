@@ -112,7 +112,10 @@ describe('links', () => {
 describe('sending', () => {
   const send = (outcome: Outcome) => jest.fn(() => Promise.resolve(outcome));
   const press = (host: HTMLElement) =>
-    act(async () => host.querySelector<HTMLButtonElement>('button[type="submit"]')?.click());
+    act(() => {
+      host.querySelector<HTMLButtonElement>('button[type="submit"]')?.click();
+      return Promise.resolve();
+    });
   it('focuses the first bad field and lists what is wrong, without asking the server', async () => {
     const sender = send({ kind: 'accepted', answer: {} });
     const { host, end } = draw(<PlannedForm {...open()} send={sender} />);

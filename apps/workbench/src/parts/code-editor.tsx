@@ -66,6 +66,8 @@ export default function CodeEditor({ label, text, language, onChange }: CodeProp
         ],
       }),
     });
+    // A long text can be scrolled by keyboard without entering it.
+    made.scrollDOM.tabIndex = 0;
     view.current = made;
     return () => made.destroy();
   }, [label, language, readOnly]);

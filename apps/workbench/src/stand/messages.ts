@@ -12,6 +12,7 @@ export interface FormToOpen {
   readonly notes: boolean;
   /** Width of the sheet in pixels; absent: as wide as there is room. */
   readonly width?: number;
+  /** Empty where nothing is to be sent. */
   readonly submitLabel: string;
   /** How many copies stand on the page. */
   readonly copies: number;

@@ -83,7 +83,13 @@ function Copy({
   const followed = useFocusedLine(form, plan);
   return (
     <div className="copy" onFocus={followed}>
-      <PlannedForm form={form} plan={plan} inputs={live} send={send} submitLabel={open.submitLabel} />
+      <PlannedForm
+        form={form}
+        plan={plan}
+        inputs={live}
+        submitLabel={open.submitLabel}
+        {...(open.submitLabel === '' ? {} : { send })}
+      />
       {open.notes && <Notes form={form} plan={plan} />}
     </div>
   );

@@ -50,7 +50,7 @@ function described(value: unknown, depth: number): Described {
   }
   if (value === null) return { kind: 'null', text: 'null' };
   if (value instanceof Date)
-    return { kind: 'date', text: Number.isNaN(value.getTime()) ? 'Invalid Date' : `Date ${value.toISOString()}` };
+    return { kind: 'date', text: Number.isNaN(value.getTime()) ? 'Invalid Date' : `Date ${localTime(value)}` };
   if (Array.isArray(value)) {
     const items = value.slice(0, most).map((item, i) => [String(i), item] as const);
     return { kind: 'list', text: `list of ${value.length}`, ...inside(items, depth) };
@@ -92,6 +92,13 @@ function pick(holder: Record<string, unknown>, names: readonly string[]): (reado
   return names
     .filter((name) => holder[name] !== undefined && holder[name] !== null)
     .map((name) => [name, holder[name]] as const);
+}
+
+/** As the person's own clock shows it: in another zone's hours, midnight would look like the day before. */
+function localTime(date: Date): string {
+  const two = (value: number): string => String(value).padStart(2, '0');
+  const time = [date.getHours(), date.getMinutes(), ...(date.getSeconds() === 0 ? [] : [date.getSeconds()])];
+  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())} ${time.map(two).join(':')}`;
 }
 
 function constructorName(holder: object): string {

@@ -3,6 +3,7 @@ import {
   describeValue,
   joinPointer,
   makeCodec,
+  readWritten,
   runCase,
   write,
   type Case,
@@ -184,7 +185,7 @@ function lineOf(codec: Codec, written: unknown): LineValue {
   const result = runCase(codec, { shown: written });
   const seen = (station: string): unknown => result.stations.find(({ name }) => name === station)?.seen;
   return {
-    shown: describeValue(written && typeof written === 'object' ? cellText(written) : written, 0),
+    shown: describeValue(readWritten(written), 0),
     held: describeValue(seen('held'), 0),
     sent: describeValue(seen('sent'), 0),
     broken: result.refused,

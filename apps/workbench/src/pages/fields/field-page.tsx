@@ -29,7 +29,7 @@ export function Component(): ReactNode {
   return <FieldView key={name} name={name} field={field} />;
 }
 
-const options = { notes: false, copies: 2, submitLabel: 'Send', width: 420 } as const;
+const options = { notes: false, copies: 2, submitLabel: '', width: 420 } as const;
 
 function FieldView({ name, field }: { readonly name: string; readonly field: FieldDescription }): ReactNode {
   const { kit, edit } = useKit();

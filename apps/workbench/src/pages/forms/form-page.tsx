@@ -132,7 +132,7 @@ function Proof({
   const ready = beginning?.id === id ? beginning : undefined;
 
   return (
-    <div className="flex h-full flex-col">
+    <div className="flex min-h-full flex-col lg:h-full">
       <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-hairline px-4 py-1.5">
         <h1>
           {form.title}
@@ -177,10 +177,10 @@ function Proof({
         <CompanySettings />
       </header>
       <div
-        className={`grid min-h-0 flex-1 grid-cols-1 ${text ? 'lg:grid-cols-[150px_minmax(0,1fr)_minmax(0,460px)]' : 'lg:grid-cols-[150px_minmax(0,1fr)]'}`}
+        className={`grid flex-1 grid-cols-1 content-start lg:min-h-0 lg:content-stretch ${text ? 'lg:grid-cols-[150px_minmax(0,1fr)_minmax(0,460px)]' : 'lg:grid-cols-[150px_minmax(0,1fr)]'}`}
       >
         <Records name={name} form={form} current={record} stamp={saved} />
-        <section aria-label="Sheet" className="min-h-0 overflow-auto border-hairline bg-sheet lg:border-l">
+        <section aria-label="Sheet" tabIndex={0} className="min-h-0 overflow-auto border-hairline bg-sheet lg:border-l">
           {broken !== undefined && <Failed title="The form cannot be drawn" message={broken} />}
           {!ready && <Busy>Opening …</Busy>}
           {ready?.trouble !== undefined && (

@@ -38,7 +38,7 @@ export function Records({ name, form, current, stamp }: Props): ReactNode {
   const look = ({ isActive }: { readonly isActive: boolean }): string =>
     `block rounded-sm px-2 py-1 no-underline hover:bg-mark ${isActive ? 'bg-mark font-semibold' : ''}`;
   return (
-    <nav aria-label="Records" className="overflow-auto p-2">
+    <nav aria-label="Records" className="max-h-32 overflow-auto p-2 lg:max-h-none">
       <h2 className="px-2">Records</h2>
       <NavLink to={`/forms/${name}`} end className={look}>
         New

@@ -20,7 +20,7 @@ export function Component(): ReactNode {
   return <GroupView key={name} name={name} group={group} />;
 }
 
-const options = { notes: false, copies: 1, submitLabel: 'Send', width: 560 } as const;
+const options = { notes: false, copies: 1, submitLabel: '', width: 560 } as const;
 
 function GroupView({ name, group }: { readonly name: string; readonly group: GroupDescription }): ReactNode {
   const { kit, edit } = useKit();

@@ -78,7 +78,7 @@ export function Component(): ReactNode {
                   <Link
                     to={`?file=${encodeURIComponent(path)}`}
                     aria-current={path === chosen.path ? 'true' : undefined}
-                    className={`mono block truncate rounded-sm px-2 py-0.5 no-underline hover:bg-mark ${path === chosen.path ? 'bg-mark font-semibold' : ''}`}
+                    className={`mono block truncate rounded-sm px-2 py-1 no-underline hover:bg-mark ${path === chosen.path ? 'bg-mark font-semibold' : ''}`}
                   >
                     {path.slice(path.lastIndexOf('/') + 1)}
                   </Link>

@@ -103,7 +103,7 @@ function Stand({ found: { input, adapter: drafted, findings } }: { readonly foun
             {findings.map(({ about, says, evidence, certainty }) => (
               <li key={about + says}>
                 <details>
-                  <summary className="cursor-pointer">
+                  <summary className="min-h-6 cursor-pointer py-0.5">
                     {says} <span className="mono text-ink-2">{Math.round(certainty * 100)} %</span>
                   </summary>
                   <p className="pl-4 text-ink-2">{evidence}</p>

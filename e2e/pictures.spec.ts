@@ -1,0 +1,109 @@
+import { expect, test } from '@playwright/test';
+import { companySettings, dayName, frameOf, group } from './support.js';
+
+/** The pictures that the README shows, taken from the demo kit: `npm run pictures`. */
+const take = (name: string): { path: string } => ({ path: `docs/screenshots/${name}.png` });
+
+test('inputs and stand', async ({ page }) => {
+  await page.goto('/inputs/react-day-picker%23DayPicker');
+  await frameOf(page, /^Stand/)
+    .getByRole('button', { name: dayName(new Date(new Date().getFullYear(), new Date().getMonth(), 16)) })
+    .click();
+  await page.getByRole('region', { name: 'Reports' }).locator('summary').first().click();
+  await page.screenshot(take('stand'));
+});
+
+test('adapter', async ({ page }) => {
+  await page.goto('/adapters/day-picker');
+  await frameOf(page, /^Stand/)
+    .getByRole('button', { name: dayName(new Date(new Date().getFullYear(), new Date().getMonth(), 16)) })
+    .click();
+  await expect(page.locator('.cm-line').first()).toBeVisible();
+  await page.screenshot(take('adapter'));
+});
+
+test('codec, with a case that fails', async ({ page }) => {
+  await page.goto('/codecs/calendar-date');
+  await page.getByRole('button', { name: /Case 2, sent/ }).click();
+  await page.getByRole('textbox', { name: 'Case 2, sent' }).fill('"2026-03-28"');
+  await page.keyboard.press('Enter');
+  await page.screenshot(take('codec'));
+});
+
+test('field', async ({ page }) => {
+  await page.goto('/fields/pieces');
+  const box = frameOf(page, /^Field/)
+    .getByRole('textbox')
+    .first();
+  await box.fill('12a');
+  await frameOf(page, /^Field/)
+    .getByRole('textbox')
+    .last()
+    .fill('4');
+  await box.focus();
+  await page.screenshot(take('field'));
+});
+
+test('group', async ({ page }) => {
+  await page.goto('/groups/party');
+  await expect(
+    frameOf(page, /^Group/)
+      .getByRole('textbox')
+      .first(),
+  ).toBeVisible();
+  await expect(page.locator('.cm-line').first()).toBeVisible();
+  await page.screenshot(take('group'));
+});
+
+test('form: the proof, at work and refused', async ({ page }) => {
+  await companySettings(page, {});
+  await page.goto('/forms/freight-booking-short');
+  const form = frameOf(page, /^Form/);
+  await group(form, 'Consignor').getByRole('textbox', { name: /^Name/ }).fill('Aldervik Timber');
+  await group(form, 'Consignee').getByRole('textbox', { name: /^Name/ }).fill('Hareby Boatyard');
+  const pieces = form.getByRole('textbox', { name: /^Pieces/ });
+  await pieces.fill('12a');
+  await pieces.blur();
+  await pieces.focus();
+  await page.getByRole('region', { name: 'Sheet' }).evaluate((sheet) => sheet.scrollTo(0, 0));
+  await page.screenshot(take('form'));
+  await page.getByRole('button', { name: 'Schema' }).click();
+  await expect(page.locator('.cm-line').first()).toBeVisible();
+  await page.screenshot(take('form-text'));
+});
+
+test.describe('in the dark theme', () => {
+  test.use({ colorScheme: 'dark' });
+  test('form with a saved booking', async ({ page }) => {
+    await page.goto('/forms/freight-booking-short/FB-1001');
+    await expect(frameOf(page, /^Form/).getByRole('gridcell', { selected: true })).toBeVisible();
+    await group(frameOf(page, /^Form/), 'Consignor').getByRole('textbox', { name: /^Name/ }).focus();
+    await page.screenshot(take('form-dark'));
+  });
+});
+
+test.describe('on a narrow window', () => {
+  test.use({ viewport: { width: 420, height: 800 } });
+  test('form', async ({ page }) => {
+    await page.goto('/forms/freight-booking-short');
+    await expect(frameOf(page, /^Form/).getByRole('grid')).toBeVisible();
+    await page.screenshot(take('form-narrow'));
+  });
+});
+
+test('hand-over', async ({ page }) => {
+  await page.goto('/hand-over?file=forms%2Ffreight-booking-short.tsx');
+  await expect(page.locator('.cm-line').first()).toBeVisible();
+  await page.screenshot(take('hand-over'));
+});
+
+test('kit, with a broken file refused', async ({ page }) => {
+  await page.goto('/kit');
+  await page.getByLabel('Kit file').setInputFiles({
+    name: 'kit.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"poietra": 1, "name": "x", "inputs": []}'),
+  });
+  await expect(page.getByRole('alert')).toBeVisible();
+  await page.screenshot(take('kit'));
+});
