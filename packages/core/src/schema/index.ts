@@ -25,3 +25,6 @@ export {
   type Facts,
 } from './applied.js';
 export type { SchemaNode } from './rule.js';
+export { fillDefaults, startValue } from './defaults.js';
+export { inferSchema, type Inferred, type InferReason } from './infer.js';
+export { toOutput, type OutputFormat, type OutputUnit } from './output.js';
