@@ -12,7 +12,13 @@ let passed = 0;
 let failed = 0;
 
 function run(command, args, options = {}) {
-  return spawnSync(command, args, { stdio: 'inherit', ...options, env: { ...process.env, FORCE_COLOR: '0', ...options.env } }).status === 0;
+  return (
+    spawnSync(command, args, {
+      stdio: 'inherit',
+      ...options,
+      env: { ...process.env, FORCE_COLOR: '0', ...options.env },
+    }).status === 0
+  );
 }
 function check(name, isGood) {
   console.log(`${isGood ? 'ok  ' : 'FAIL'} ${name}`);
@@ -28,7 +34,20 @@ mkdirSync('test-results', { recursive: true });
 check('types', run('npx', ['tsc', '-p', '.']) && run('npx', ['tsc', '-p', 'packages/core']));
 check('lint', run('npx', ['eslint', '.', '--max-warnings', '0']));
 check('format', run('npx', ['prettier', '--check', '--log-level', 'warn', '.']));
-check('arrows', run('npx', ['depcruise', '--output-type', 'err', 'packages/core/src', 'packages/react/src', 'packages/inputs/src', 'packages/cli/src', 'apps/workbench/src', 'apps/server/src']));
+check(
+  'arrows',
+  run('npx', [
+    'depcruise',
+    '--output-type',
+    'err',
+    'packages/core/src',
+    'packages/react/src',
+    'packages/inputs/src',
+    'packages/cli/src',
+    'apps/workbench/src',
+    'apps/server/src',
+  ]),
+);
 await build({ ifNeeded: true });
 sizes();
 
