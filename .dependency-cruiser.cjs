@@ -17,7 +17,12 @@ const room = (name) => `^packages/core/src/${name}/`;
 
 module.exports = {
   forbidden: [
-    { name: 'no-circle', severity: 'error', from: { path: '^(packages|apps)/' }, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    {
+      name: 'no-circle',
+      severity: 'error',
+      from: { path: '^(packages|apps)/' },
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
     ...rooms.map((name) => ({
       name: `core-${name}-arrows`,
       severity: 'error',
@@ -30,19 +35,52 @@ module.exports = {
       from: { path: '^packages/core/src/', pathNot: room(name) },
       to: { path: room(name), pathNot: `${room(name)}index\\.ts$` },
     })),
-    { name: 'core-stands-alone', severity: 'error', from: { path: '^packages/core/src' }, to: { path: '^(packages/(?!core)|apps)|node_modules/(react|react-dom|express)/' } },
-    { name: 'react-needs-core-only', severity: 'error', from: { path: '^packages/react/src' }, to: { path: '^(packages/(?!core|react)|apps)' } },
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      from: { path: '^packages/core/src' },
+      to: { path: '^(packages/(?!core)|apps)|node_modules/(react|react-dom|express)/' },
+    },
+    {
+      name: 'react-needs-core-only',
+      severity: 'error',
+      from: { path: '^packages/react/src' },
+      to: { path: '^(packages/(?!core|react)|apps)' },
+    },
     { name: 'packages-need-no-app', severity: 'error', from: { path: '^packages/' }, to: { path: '^apps/' } },
-    { name: 'apps-keep-apart', severity: 'error', from: { path: '^apps/workbench' }, to: { path: '^(apps/server|packages/(inputs|cli))' } },
-    { name: 'server-draws-nothing', severity: 'error', from: { path: '^apps/server' }, to: { path: '^(apps/workbench|packages/(react|cli))' } },
-    { name: 'libraries-by-their-door', severity: 'error', from: { path: '^apps/' }, to: { path: '^packages/[^/]+/src/', pathNot: '^packages/[^/]+/src/(index\\.ts|skin\\.css)$' } },
-    { name: 'found', severity: 'error', from: { path: '^(packages|apps)/' }, to: { couldNotResolve: true, pathNot: '\\.css$|^virtual:' } },
+    {
+      name: 'apps-keep-apart',
+      severity: 'error',
+      from: { path: '^apps/workbench' },
+      to: { path: '^(apps/server|packages/(inputs|cli))' },
+    },
+    {
+      name: 'server-draws-nothing',
+      severity: 'error',
+      from: { path: '^apps/server' },
+      to: { path: '^(apps/workbench|packages/(react|cli))' },
+    },
+    {
+      name: 'libraries-by-their-door',
+      severity: 'error',
+      from: { path: '^apps/' },
+      to: { path: '^packages/[^/]+/src/', pathNot: '^packages/[^/]+/src/(index\\.ts|skin\\.css)$' },
+    },
+    {
+      name: 'found',
+      severity: 'error',
+      from: { path: '^(packages|apps)/' },
+      to: { couldNotResolve: true, pathNot: '\\.css$|^virtual:' },
+    },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '(/dist/|/test/)' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['source', 'import', 'require', 'node', 'default', 'types'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['source', 'import', 'require', 'node', 'default', 'types'],
+    },
   },
 };

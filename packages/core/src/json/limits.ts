@@ -15,7 +15,7 @@ export interface Limits {
 export const defaultLimits: Limits = {
   documentDepth: 500,
   documentSize: 2_000_000,
-  references: 1_500,
+  references: 400,
   patternSteps: 200_000,
 };
 

@@ -2,7 +2,7 @@
  * Which subschemas speak about a place, and under which conditions: what a form needs to know before and while it is
  * filled. Conditions are kept, not evaluated, so that a form can watch just the values they depend on.
  */
-import { defaultLimits, ownMember, type Kind } from '../json/index.js';
+import { defaultLimits, LimitReached, ownMember, type Kind } from '../json/index.js';
 import { Run, type SchemaNode } from './rule.js';
 
 /** Something that has to hold at an ancestor, `up` levels above the place spoken of. */
@@ -88,8 +88,17 @@ export function namedMembers(at: readonly Applied[]): string[] {
   return [...names];
 }
 
-/** Whether a condition holds, given the value of the place it looks at. */
+/** Whether a condition holds, given the value of the place it looks at. One that cannot be decided does not hold. */
 export function holds({ about }: Condition, value: unknown): boolean {
+  try {
+    return isMet(about, value);
+  } catch (error) {
+    if (error instanceof LimitReached || error instanceof RangeError) return false;
+    throw error;
+  }
+}
+
+function isMet(about: Condition['about'], value: unknown): boolean {
   switch (about.kind) {
     case 'if':
       return about.test.accepts(value, freshRun()) === about.holds;

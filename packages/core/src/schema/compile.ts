@@ -1,7 +1,8 @@
 import type { Limits, Pointer } from '../json/index.js';
 import { Compiler, SchemaError, type CompileOptions } from './compiler.js';
 import { fine, limitOf, limitProblem, Memory, verdict, type Recheck, type Verdict } from './memory.js';
-import type { SchemaNode } from './rule.js';
+import { outputOf, type OutputFormat, type OutputUnit } from './output.js';
+import type { Run, SchemaNode } from './rule.js';
 
 export interface CompiledSchema {
   /** The verdict only; stops at the first failure. */
@@ -16,6 +17,8 @@ export interface CompiledSchema {
   recheck(value: unknown, changedAt: Pointer): Recheck;
   /** A separate memory for `recheck`, for when several values are followed at once. */
   follow(): Pick<CompiledSchema, 'recheck'>;
+  /** The verdict in one of the standard's formats. */
+  output(value: unknown, format: OutputFormat): { readonly valid: boolean } | OutputUnit;
   /** A part of the schema, or of another document of it, as a schema of its own: by JSON Pointer or URI. */
   part(schemaAt: string): CompiledSchema;
   /** The compiled root, for those who read the schema rather than ask it. */
@@ -88,9 +91,20 @@ class Compiled implements CompiledSchema {
     return this.compiler.limits;
   }
 
+  /** One run is kept for all verdicts; a keyword of somebody's own may ask again meanwhile, and then gets a new one. */
+  #run: Run | undefined;
+  #verdict(value: unknown): boolean {
+    const run = this.#run ?? this.compiler.run();
+    this.#run = undefined;
+    // Not put back after an error: its counts would be wrong.
+    const verdict = this.root.accepts(value, run);
+    this.#run = run;
+    return verdict;
+  }
+
   accepts(value: unknown): boolean {
     try {
-      return this.root.accepts(value, this.compiler.run());
+      return this.#verdict(value);
     } catch (error) {
       limitOf(error);
       return false;
@@ -99,7 +113,7 @@ class Compiled implements CompiledSchema {
 
   validate(value: unknown): Verdict {
     try {
-      if (this.root.accepts(value, this.compiler.run())) return fine;
+      if (this.#verdict(value)) return fine;
       const { follower } = this.compiler;
       const state = follower.check(this.root, value, this.compiler.run(), { at: '', way: '' });
       return verdict(follower.list(this.root, state, this.compiler.run()));
@@ -115,6 +129,10 @@ class Compiled implements CompiledSchema {
   recheck(value: unknown, changedAt: Pointer): Recheck {
     this.#memory ??= new Memory(this.compiler, this.root);
     return this.#memory.recheck(value, changedAt);
+  }
+
+  output(value: unknown, format: OutputFormat): { readonly valid: boolean } | OutputUnit {
+    return outputOf(this.root, value, this.validate(value), format, this.compiler.run());
   }
 
   part(reference: string): CompiledSchema {

@@ -3,6 +3,7 @@ import { newest, standardDialect } from './dialect.js';
 import { Follower } from './follow.js';
 import { standardFormats, type Format } from './formats.js';
 import { fuse } from './fuse.js';
+import { leafOf } from './leaf.js';
 import {
   keywords as standardKeywords,
   unevaluated,
@@ -11,6 +12,7 @@ import {
   type Unevaluated,
 } from './keywords/index.js';
 import { english, messageFor, type Messages } from './messages.js';
+import { noteWay } from './output.js';
 import { Registry, type Resource, type Spot } from './registry.js';
 import { bits, Run, Seen, type Place, type Rule, type SchemaNode } from './rule.js';
 import { resolveUri } from './uri.js';
@@ -52,6 +54,7 @@ export class Compiler {
   readonly #queue: SchemaNode[] = [];
   readonly #problems: Problem[] = [];
   readonly #own: ReadonlySet<string>;
+  #isDynamic = false;
 
   constructor(private readonly options: CompileOptions) {
     this.limits = { ...defaultLimits, ...options.limits };
@@ -68,19 +71,28 @@ export class Compiler {
   }
 
   readonly teller = {
-    problem: (node: SchemaNode, keyword: string, params: Record<string, unknown>, place: Place): Problem => ({
-      at: place.at,
-      keyword,
-      schemaAt: schemaAt(node, keyword),
-      params,
-      message: messageFor(this.#messages, keyword, params),
-    }),
+    problem: (node: SchemaNode, keyword: string, params: Record<string, unknown>, place: Place): Problem =>
+      noteWay(
+        {
+          at: place.at,
+          keyword,
+          schemaAt: schemaAt(node, keyword),
+          params,
+          message: messageFor(this.#messages, keyword, params),
+        },
+        node,
+        keyword,
+        place,
+      ),
   };
 
   compile(schema: unknown, uri: string): SchemaNode {
     const spot = this.registry.add(uri, schema);
-    const root = this.#enter(this.nodeAt(spot));
+    const node = this.nodeAt(spot);
+    const entered = this.#enter(node);
     this.#drain();
+    // Only dynamic references ask which resources were entered on the way.
+    const root = this.#isDynamic ? entered : node;
     if (this.#problems.length > 0) throw new SchemaError(this.#problems);
     return root;
   }
@@ -103,7 +115,15 @@ export class Compiler {
     const known = isObject(spot.raw) ? this.#nodes.get(key) : this.#flat.get(key as string);
     if (known) return known;
     const { resource, at } = isObject(spot.raw) ? (this.registry.spotOf(spot.raw) ?? spot) : spot;
-    const node: SchemaNode = { raw: spot.raw, resource, at, rules: [], accepts: () => true, mark: () => true };
+    const node: SchemaNode = {
+      raw: spot.raw,
+      resource,
+      at,
+      rules: [],
+      leaf: undefined,
+      accepts: () => true,
+      mark: () => true,
+    };
     if (isObject(spot.raw)) this.#nodes.set(key, node);
     else this.#flat.set(key as string, node);
     this.#queue.push(node);
@@ -142,6 +162,7 @@ export class Compiler {
       resource,
       at: node.at,
       rules: [follow],
+      leaf: undefined,
       accepts: rule.accepts.bind(rule),
       mark: (value, run, seen) => rule.mark?.(value, run, seen) ?? false,
     };
@@ -179,6 +200,7 @@ export class Compiler {
         continue;
       const rule = make(this.#context(node, raw, keyword));
       if (rule) rules.push(rule);
+      if (keyword === '$dynamicRef' || keyword === '$recursiveRef') this.#isDynamic = true;
     }
     for (const keyword of ['unevaluatedItems', 'unevaluatedProperties']) {
       if (Object.hasOwn(raw, keyword) && !alone && dialect.keywords.has(keyword))
@@ -190,6 +212,7 @@ export class Compiler {
       node.accepts = (value, run) => node.mark(value, run, new Seen());
     } else {
       node.rules = rules;
+      node.leaf = leafOf(rules);
       node.accepts = fuse(rules);
     }
   }

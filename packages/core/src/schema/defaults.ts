@@ -27,7 +27,8 @@ function active(at: readonly Applied[], chain: readonly unknown[]): readonly App
 function fill(at: readonly Applied[], chain: readonly unknown[], depth: number): unknown {
   const [value] = chain;
   if (depth > deepest || typeof value !== 'object' || value === null) return value;
-  if (Array.isArray(value)) return value.map((item: unknown, i) => fill(appliedBelow(at, i), [item, ...chain], depth + 1));
+  if (Array.isArray(value))
+    return value.map((item: unknown, i) => fill(appliedBelow(at, i), [item, ...chain], depth + 1));
   const filled: Record<string, unknown> = {};
   for (const name of Object.keys(value)) setOwn(filled, name, ownMember(value, name));
   for (const name of new Set([...Object.keys(value), ...namedMembers(at)])) {
@@ -35,7 +36,8 @@ function fill(at: readonly Applied[], chain: readonly unknown[], depth: number):
     const below = active(appliedBelow(at, name), [undefined, filled, ...chain.slice(1)]);
     const { default: given } = factsOf(below.map(({ node }) => node));
     const member = ownMember(filled, name) ?? given;
-    if (member !== undefined) setOwn(filled, name, fill(appliedBelow(at, name), [member, filled, ...chain.slice(1)], depth + 1));
+    if (member !== undefined)
+      setOwn(filled, name, fill(appliedBelow(at, name), [member, filled, ...chain.slice(1)], depth + 1));
   }
   return filled;
 }
@@ -62,13 +64,21 @@ export function startValue(compiled: CompiledSchema): unknown {
 }
 
 function smallest(at: readonly Applied[], depth: number): unknown {
-  const always = active(at, Array.from({ length: depth + 1 }, () => undefined)).filter(({ when }) => when.every(({ about }) => about.kind === 'branch'));
+  const always = active(
+    at,
+    Array.from({ length: depth + 1 }, () => undefined),
+  ).filter(({ when }) => when.every(({ about }) => about.kind === 'branch'));
   const facts = factsOf(always.map(({ node }) => node));
   if (facts.default !== undefined) return facts.default;
-  if (facts.allowed?.length === 1 || (facts.allowed && facts.allowed.length > 0 && !facts.kinds)) return facts.allowed[0];
+  if (facts.allowed?.length === 1 || (facts.allowed && facts.allowed.length > 0 && !facts.kinds))
+    return facts.allowed[0];
   if (facts.allowed && facts.allowed.length > 0) return facts.allowed[0];
   const names = namedMembers(always);
-  const kind = facts.kinds?.[0] ?? (names.length > 0 || always.some(({ node }) => isObject(node.raw) && 'required' in node.raw) ? 'object' : undefined);
+  const kind =
+    facts.kinds?.[0] ??
+    (names.length > 0 || always.some(({ node }) => isObject(node.raw) && 'required' in node.raw)
+      ? 'object'
+      : undefined);
   const { limits } = facts;
   switch (kind) {
     case 'object': {
@@ -82,7 +92,12 @@ function smallest(at: readonly Applied[], depth: number): unknown {
       return value;
     }
     case 'array':
-      return depth > deepest ? [] : Array.from({ length: Math.min(limits['minItems'] ?? 0, 100) }, (_, i) => smallest(appliedBelow(always, i), depth + 1) ?? null);
+      return depth > deepest
+        ? []
+        : Array.from(
+            { length: Math.min(limits['minItems'] ?? 0, 100) },
+            (_, i) => smallest(appliedBelow(always, i), depth + 1) ?? null,
+          );
     case 'string':
       return 'x'.repeat(Math.min(limits['minLength'] ?? 0, 1000));
     case 'integer':
@@ -107,13 +122,18 @@ function smallestNumber(limits: Readonly<Record<string, number>>, whole: boolean
   const step = limits['multipleOf'] ?? (whole ? 1 : undefined);
   const low = Math.max(limits['minimum'] ?? -Infinity, limits['exclusiveMinimum'] ?? -Infinity);
   const high = Math.min(limits['maximum'] ?? Infinity, limits['exclusiveMaximum'] ?? Infinity);
-  const fits = (value: number): boolean => value >= (limits['minimum'] ?? -Infinity) && value <= (limits['maximum'] ?? Infinity) && value > (limits['exclusiveMinimum'] ?? -Infinity) && value < (limits['exclusiveMaximum'] ?? Infinity);
+  const fits = (value: number): boolean =>
+    value >= (limits['minimum'] ?? -Infinity) &&
+    value <= (limits['maximum'] ?? Infinity) &&
+    value > (limits['exclusiveMinimum'] ?? -Infinity) &&
+    value < (limits['exclusiveMaximum'] ?? Infinity);
   if (fits(0)) return 0;
-  const edge = low > 0 ? low : high;
+  const isAbove = low >= 0;
+  const edge = isAbove ? low : high;
   if (step !== undefined) {
-    const first = low > 0 ? Math.ceil(low / step) * step : Math.floor(high / step) * step;
-    return fits(first) ? first : first + (low > 0 ? step : -step);
+    const first = isAbove ? Math.ceil(low / step) * step : Math.floor(high / step) * step;
+    return fits(first) ? first : first + (isAbove ? step : -step);
   }
   if (fits(edge)) return edge;
-  return Number.isFinite(low) && Number.isFinite(high) ? (low + high) / 2 : edge + (low > 0 ? 1 : -1);
+  return Number.isFinite(low) && Number.isFinite(high) ? (low + high) / 2 : edge + (isAbove ? 1 : -1);
 }

@@ -1,18 +1,24 @@
 /** The rules of one schema, put together into one function that only gives the verdict. */
 import { ownMember } from '../json/index.js';
+import { acceptsLeaf, leafOf } from './leaf.js';
 import { bits, type Assertion, type Members, type Presence, type Rule, type Run, type SchemaNode } from './rule.js';
 
 type Accepts = (value: unknown, run: Run) => boolean;
 const yes: Accepts = () => true;
+/** Those that refuse everything but objects by themselves, so that nobody has to look first. */
+const objectsOnly = new WeakSet<Accepts>();
 
 export function fuse(rules: readonly Rule[]): Accepts {
   const [first] = rules;
   if (!first) return yes;
+  const leaf = leafOf(rules);
+  if (leaf) return (value) => acceptsLeaf(leaf, value);
   if (rules.length === 1 && first.on === bits.any) return (value, run) => first.accepts(value, run);
   const type = rules.find((rule): rule is Assertion => rule.keyword === 'type' && rule.kind === 'assertion');
   const rest = rules.filter((rule) => rule !== type);
+  const about = (bit: number): Rule[] => rest.filter((rule) => (rule.on & bit) !== 0);
   const takes = (bit: number, sample: unknown): Accepts | undefined =>
-    type && !type.accepts(sample, undefined as never) ? undefined : chain(rest.filter((rule) => (rule.on & bit) !== 0));
+    type && !type.accepts(sample, undefined as never) ? undefined : chain(about(bit));
   const onText = takes(bits.string, '');
   const onObject = takes(bits.object, {});
   const onList = takes(bits.array, []);
@@ -23,20 +29,16 @@ export function fuse(rules: readonly Rule[]): Accepts {
 
   const taken = [onText, onObject, onList, onFlag, onNull, onNumber].filter(Boolean).length;
   if (taken === 1) {
-    if (onText)
-      return onText === yes
-        ? (value) => typeof value === 'string'
-        : (value, run) => typeof value === 'string' && onText(value, run);
+    if (onText) return (value, run) => typeof value === 'string' && onText(value, run);
     if (onFlag) return (value, run) => typeof value === 'boolean' && onFlag(value, run);
-    if (onObject)
+    if (onObject) {
+      if (objectsOnly.has(onObject)) return onObject;
       return (value, run) =>
         typeof value === 'object' && value !== null && !Array.isArray(value) && onObject(value, run);
-    if (onList) return (value, run) => Array.isArray(value) && onList(value, run);
-    if (onNumber) {
-      return whole
-        ? (value, run) => Number.isInteger(value) && onNumber(value, run)
-        : (value, run) => typeof value === 'number' && onNumber(value, run);
     }
+    if (onList) return (value, run) => Array.isArray(value) && onList(value, run);
+    if (onNumber)
+      return (value, run) => typeof value === 'number' && (!whole || Number.isInteger(value)) && onNumber(value, run);
   }
   return (value, run) => {
     switch (typeof value) {
@@ -79,39 +81,62 @@ function chain(rules: readonly Rule[]): Accepts {
 function inTurn(rules: readonly Rule[]): Accepts {
   const [first, second] = rules;
   if (!first) return yes;
-  if (!second) return (value, run) => first.accepts(value, run);
-  if (rules.length === 2) return (value, run) => first.accepts(value, run) && second.accepts(value, run);
+  if (!second) return direct(first);
+  if (rules.length === 2) {
+    const [one, two] = [direct(first), direct(second)];
+    return (value, run) => one(value, run) && two(value, run);
+  }
+  const all = rules.map(direct);
   return (value, run) => {
-    for (const rule of rules) if (!rule.accepts(value, run)) return false;
+    for (const accepts of all) if (!accepts(value, run)) return false;
     return true;
   };
 }
 
+/** An assertion stands by itself; other rules are asked as methods. */
+function direct(rule: Rule): Accepts {
+  return rule.kind === 'assertion' ? rule.accepts : (value, run) => rule.accepts(value, run);
+}
+
 /** `properties`, `required` and a closed `additionalProperties` in one pass over the known names. */
 function object(members: Members, required: Presence | undefined, closed: boolean): Accepts {
-  const names = members.keys({}) as readonly string[];
-  const nodes = names.map((name) => members.nodesFor(name)[0] as SchemaNode);
-  const needed = names.map((name) => required?.nameSet.has(name) ?? false);
-  const alsoNeeded = (required?.names ?? []).filter((name) => !names.includes(name));
-  // `constructor` and its like are found on every object, so for them the slower question is asked.
-  const inherited = names.map((name) => name in Object.prototype);
-  return (value, run) => {
+  const known = (members.keys({}) as readonly string[]).map((name, index) => ({
+    name,
+    index,
+    node: members.nodesFor(name)[0] as SchemaNode,
+    needed: required?.nameSet.has(name) ?? false,
+  }));
+  const byName = new Map(known.map((one) => [one.name, one]));
+  const needed = known.filter((one) => one.needed).length;
+  const others = (required?.names ?? []).filter((name) => !byName.has(name));
+  const alsoNeeded = others.length > 0 ? others : undefined;
+  const accepts: Accepts = (value, run) => {
+    if (typeof value !== 'object' || value === null || Array.isArray(value)) return false;
     const holder = value as Record<string, unknown>;
-    let present = 0;
-    for (let i = 0; i < names.length; i++) {
-      const member = inherited[i] ? ownMember(holder, names[i] as string) : holder[names[i] as string];
-      if (member === undefined) {
-        if (needed[i]) return false;
-      } else {
-        present++;
-        if (!(nodes[i] as SchemaNode).accepts(member, run)) return false;
+    let expected = 0;
+    let missing = needed;
+    // Members mostly come in the order in which the schema names them; then no name has to be looked up.
+    for (const name in holder) {
+      let one = known[expected];
+      if (one === undefined || one.name !== name) {
+        one = byName.get(name);
+        if (one === undefined) {
+          if (closed && holder[name] !== undefined) return false;
+          continue;
+        }
       }
+      const member = holder[name];
+      expected = one.index + 1;
+      if (member === undefined) continue;
+      if (one.needed) missing--;
+      const { leaf } = one.node;
+      if (leaf ? !acceptsLeaf(leaf, member) : !one.node.accepts(member, run)) return false;
     }
-    for (const name of alsoNeeded) if (ownMember(holder, name) === undefined) return false;
-    if (closed) {
-      for (const name in holder) if (holder[name] !== undefined) present--;
-      return present >= 0;
-    }
+    if (missing > 0) return false;
+    // A loop, since a closure here would have to be made for each object.
+    if (alsoNeeded) for (const name of alsoNeeded) if (ownMember(holder, name) === undefined) return false;
     return true;
   };
+  objectsOnly.add(accepts);
+  return accepts;
 }

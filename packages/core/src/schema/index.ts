@@ -27,4 +27,4 @@ export {
 export type { SchemaNode } from './rule.js';
 export { fillDefaults, startValue } from './defaults.js';
 export { inferSchema, type Inferred, type InferReason } from './infer.js';
-export { toOutput, type OutputFormat, type OutputUnit } from './output.js';
+export type { OutputFormat, OutputUnit } from './output.js';

@@ -29,14 +29,19 @@ export function inferSchema(samples: readonly unknown[]): Inferred {
 }
 
 function infer(samples: readonly unknown[], at: Pointer, reasons: InferReason[]): Record<string, unknown> {
-  const tell = (keyword: string, says: string, certainty: number): void => void reasons.push({ at, keyword, says, certainty });
+  const tell = (keyword: string, says: string, certainty: number): void =>
+    void reasons.push({ at, keyword, says, certainty });
   const known = samples.filter((sample) => kindOf(sample) !== undefined) as Json[];
   if (known.length === 0) {
     tell('type', 'No sample has a value here, so anything is allowed.', 0);
     return {};
   }
   const kinds = kindsOf(known);
-  tell('type', `${known.length === 1 ? 'The only value is' : `All ${known.length} values are`} ${kinds.join(' or ')}.`, sure(known.length));
+  tell(
+    'type',
+    `${known.length === 1 ? 'The only value is' : `All ${known.length} values are`} ${kinds.join(' or ')}.`,
+    sure(known.length),
+  );
   const schema: Record<string, unknown> = { type: kinds.length === 1 ? kinds[0] : kinds };
   const texts = known.filter((value): value is string => typeof value === 'string');
   const lists = known.filter((value): value is readonly Json[] => Array.isArray(value));
@@ -55,7 +60,9 @@ function kindsOf(values: readonly unknown[]): Kind[] {
   const kinds = new Set(values.map((value) => kindOf(value) as Kind));
   // A list of 1 and 1.5 is one of numbers.
   if (kinds.has('number')) kinds.delete('integer');
-  return (['object', 'array', 'string', 'number', 'integer', 'boolean', 'null'] as const).filter((kind) => kinds.has(kind));
+  return (['object', 'array', 'string', 'number', 'integer', 'boolean', 'null'] as const).filter((kind) =>
+    kinds.has(kind),
+  );
 }
 
 type Tell = (keyword: string, says: string, certainty: number) => void;
@@ -63,24 +70,53 @@ type Tell = (keyword: string, says: string, certainty: number) => void;
 function textRules(all: readonly unknown[], texts: readonly string[], tell: Tell): Record<string, unknown> {
   const format = recognised.find((name) => texts.every((text) => standardFormats[name]?.(text)));
   if (format !== undefined) {
-    tell('format', `${texts.length === 1 ? 'The text is' : `All ${texts.length} texts are`} of the form ${format}.`, sure(texts.length));
+    tell(
+      'format',
+      `${texts.length === 1 ? 'The text is' : `All ${texts.length} texts are`} of the form ${format}.`,
+      sure(texts.length),
+    );
     return { format };
   }
   const distinct = [...new Set(texts)];
   // Few different texts among many, none of them long: they look like words to choose from.
-  if (texts.length === all.length && texts.length >= 6 && distinct.length <= mostChoices && distinct.length * 3 <= texts.length && distinct.every((text) => text.length <= 40)) {
-    tell('enum', `${texts.length} texts have only ${distinct.length} different values.`, Math.min(0.9, 1 - distinct.length / texts.length));
+  if (
+    texts.length === all.length &&
+    texts.length >= 6 &&
+    distinct.length <= mostChoices &&
+    distinct.length * 3 <= texts.length &&
+    distinct.every((text) => text.length <= 40)
+  ) {
+    tell(
+      'enum',
+      `${texts.length} texts have only ${distinct.length} different values.`,
+      Math.min(0.9, 1 - distinct.length / texts.length),
+    );
     return { enum: distinct.sort() };
   }
   return {};
 }
 
-function objectRules(objects: readonly Record<string, unknown>[], at: Pointer, reasons: InferReason[], tell: Tell): Record<string, unknown> {
+function objectRules(
+  objects: readonly Record<string, unknown>[],
+  at: Pointer,
+  reasons: InferReason[],
+  tell: Tell,
+): Record<string, unknown> {
   const counts = new Map<string, number>();
   for (const object of objects) for (const name of Object.keys(object)) counts.set(name, (counts.get(name) ?? 0) + 1);
   if (looksLikeMap(objects, counts)) {
-    tell('additionalProperties', `${counts.size} different names with values of one kind: they look like keys rather than members.`, 0.7);
-    return { additionalProperties: infer(objects.flatMap((object) => Object.values(object)), joinPointer(at, '*'), reasons) };
+    tell(
+      'additionalProperties',
+      `${counts.size} different names with values of one kind: they look like keys rather than members.`,
+      0.7,
+    );
+    return {
+      additionalProperties: infer(
+        objects.flatMap((object) => Object.values(object)),
+        joinPointer(at, '*'),
+        reasons,
+      ),
+    };
   }
   const properties: Record<string, unknown> = {};
   for (const name of counts.keys()) {
@@ -90,7 +126,14 @@ function objectRules(objects: readonly Record<string, unknown>[], at: Pointer, r
   const required = [...counts].filter(([, count]) => count === objects.length).map(([name]) => name);
   for (const [name, count] of counts) {
     const isAlways = count === objects.length;
-    reasons.push({ at: joinPointer(at, name), keyword: 'required', says: isAlways ? `It is there in ${objects.length === 1 ? 'the only sample' : `all ${objects.length} samples`}.` : `It is missing in ${objects.length - count} of ${objects.length} samples.`, certainty: isAlways ? sure(objects.length) : 1 });
+    reasons.push({
+      at: joinPointer(at, name),
+      keyword: 'required',
+      says: isAlways
+        ? `It is there in ${objects.length === 1 ? 'the only sample' : `all ${objects.length} samples`}.`
+        : `It is missing in ${objects.length - count} of ${objects.length} samples.`,
+      certainty: isAlways ? sure(objects.length) : 1,
+    });
   }
   return { ...(counts.size > 0 ? { properties } : {}), ...(required.length > 0 ? { required } : {}) };
 }
@@ -98,7 +141,8 @@ function objectRules(objects: readonly Record<string, unknown>[], at: Pointer, r
 /** Names that hardly repeat, over values of one shape: dates, ids, codes as keys. */
 function looksLikeMap(objects: readonly Record<string, unknown>[], counts: ReadonlyMap<string, number>): boolean {
   if (counts.size < 5) return false;
-  const isKey = (name: string): boolean => /\d/.test(name) || standardFormats['uuid']?.(name) === true || /^[A-Z]{2,5}$/.test(name);
+  const isKey = (name: string): boolean =>
+    /\d/.test(name) || standardFormats['uuid']?.(name) === true || /^[A-Z]{2,5}$/.test(name);
   if (![...counts.keys()].every(isKey)) return false;
   const values = objects.flatMap((object) => Object.values(object));
   return new Set(values.map((value) => kindOf(value))).size === 1;

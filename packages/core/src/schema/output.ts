@@ -1,35 +1,58 @@
 /** The standard's output formats (JSON Schema Core 2020-12, section 12): flag, basic, detailed. */
-import { parsePointer, type Problem } from '../json/index.js';
+import { isObject, joinPointer, ownMember, parsePointer, type Pointer, type Problem } from '../json/index.js';
 import type { Verdict } from './memory.js';
+import { bitOf, type Place, type Rule, type Run, type SchemaNode } from './rule.js';
 
 export interface OutputUnit {
   readonly valid: boolean;
+  /** The way through the schema, references included. */
   readonly keywordLocation: string;
   readonly absoluteKeywordLocation?: string;
-  readonly instanceLocation: string;
+  readonly instanceLocation: Pointer;
   readonly error?: string;
+  readonly annotation?: unknown;
   readonly errors?: readonly OutputUnit[];
+  readonly annotations?: readonly OutputUnit[];
 }
 export type OutputFormat = 'flag' | 'basic' | 'detailed';
 
-/** A verdict in one of the standard's formats. `keywordLocation` is the keyword's place in its document. */
-export function toOutput({ valid, problems }: Verdict, format: OutputFormat): { readonly valid: boolean } | OutputUnit {
-  if (format === 'flag') return { valid };
-  const top: OutputUnit = { valid, keywordLocation: '', instanceLocation: '' };
-  if (valid) return top;
-  if (format === 'basic') return { ...top, errors: problems.map(unit) };
-  return { ...top, errors: nest(problems, 0) };
+/** Where a problem was found on the way through the schema; kept beside it, since most readers do not want it. */
+const ways = new WeakMap<Problem, { readonly way: string; readonly absolute: string }>();
+
+export function noteWay(problem: Problem, node: SchemaNode, keyword: string, place: Place): Problem {
+  const own = keyword === '' || keyword === 'false' ? '' : joinPointer('', keyword);
+  ways.set(problem, { way: place.way + own, absolute: absolute(node, own) });
+  return problem;
 }
 
-function unit(problem: Problem): OutputUnit {
-  const hash = problem.schemaAt.indexOf('#');
+/** A verdict in one of the standard's formats. A failed run has errors and no annotations, a good one the other way round. */
+export function outputOf(
+  root: SchemaNode,
+  value: unknown,
+  { valid, problems }: Verdict,
+  format: OutputFormat,
+  run: Run,
+): { readonly valid: boolean } | OutputUnit {
+  if (format === 'flag') return { valid };
+  const top = { valid, keywordLocation: '', instanceLocation: '' };
+  if (valid) return { ...top, annotations: annotationsOf(root, value, { at: '', way: '' }, run) };
+  return { ...top, errors: format === 'basic' ? problems.map(errorUnit) : nest(problems, 0) };
+}
+
+function errorUnit(problem: Problem): OutputUnit {
+  const found = ways.get(problem);
   return {
     valid: false,
-    keywordLocation: hash < 0 ? problem.schemaAt : problem.schemaAt.slice(hash + 1),
-    ...(hash < 0 ? {} : { absoluteKeywordLocation: problem.schemaAt }),
+    keywordLocation: found?.way ?? problem.schemaAt,
+    ...(found ? { absoluteKeywordLocation: found.absolute } : {}),
     instanceLocation: problem.at,
     error: problem.message,
   };
+}
+
+/** A place in the schema resource that it belongs to, after that resource's own URI. */
+function absolute(node: SchemaNode, below: string): string {
+  return `${node.resource.uri}#${node.at.slice(node.resource.at.length)}${below}`;
 }
 
 /** Problems with a common way into the value become one unit; a unit with one child is that child. */
@@ -38,15 +61,109 @@ function nest(problems: readonly Problem[], depth: number): OutputUnit[] {
   const below = new Map<string, Problem[]>();
   for (const problem of problems) {
     const name = parsePointer(problem.at)[depth];
-    if (name === undefined) here.push(unit(problem));
+    if (name === undefined) here.push(errorUnit(problem));
     else below.set(name, [...(below.get(name) ?? []), problem]);
   }
   const nested = [...below.values()].map((group): OutputUnit => {
     const [only, ...others] = nest(group, depth + 1);
     if (only && others.length === 0) return only;
-    const at = group[0]?.at ?? '';
-    const instanceLocation = parsePointer(at).slice(0, depth + 1).map((token) => `/${token.replaceAll('~', '~0').replaceAll('/', '~1')}`).join('');
+    const instanceLocation = parsePointer(group[0]?.at ?? '')
+      .slice(0, depth + 1)
+      .reduce<string>(joinPointer, '');
     return { valid: false, keywordLocation: '', instanceLocation, errors: only ? [only, ...others] : [] };
   });
   return [...here, ...nested];
+}
+
+/** Keywords that only tell something; their value is the annotation. */
+const telling = [
+  'title',
+  'description',
+  'default',
+  'examples',
+  'deprecated',
+  'readOnly',
+  'writeOnly',
+  'format',
+  'contentEncoding',
+  'contentMediaType',
+  'contentSchema',
+];
+
+/** One unit for each keyword that was asked and accepted, with the annotation where it gives one. */
+function annotationsOf(
+  node: SchemaNode,
+  value: unknown,
+  place: Place,
+  run: Run,
+  into: OutputUnit[] = [],
+): OutputUnit[] {
+  const unit = (keyword: string, annotation?: { readonly is: unknown }): void => {
+    const below = joinPointer('', keyword);
+    into.push({
+      valid: true,
+      keywordLocation: place.way + below,
+      absoluteKeywordLocation: absolute(node, below),
+      instanceLocation: place.at,
+      ...(annotation ? { annotation: annotation.is } : {}),
+    });
+  };
+  const { keywords } = node.resource.dialect;
+  for (const keyword of telling)
+    if (isObject(node.raw) && Object.hasOwn(node.raw, keyword) && keywords.has(keyword))
+      unit(keyword, { is: node.raw[keyword] });
+  for (const rule of node.rules) {
+    if (rule.keyword !== '' && !telling.includes(rule.keyword)) unit(rule.keyword);
+    if ((rule.on & bitOf(value)) !== 0) goInto(rule, value, place, run, into);
+  }
+  return into;
+}
+
+function goInto(rule: Rule, value: unknown, place: Place, run: Run, into: OutputUnit[]): void {
+  const at = (below: string): Place => ({ at: place.at, way: place.way + below });
+  if (rule.kind === 'within') {
+    const nodes = typeof rule.nodes === 'function' ? rule.nodes(run) : rule.nodes;
+    if (rule.isReference) run.enter();
+    nodes.forEach((inner, i) =>
+      annotationsOf(
+        inner,
+        value,
+        rule.keyword === '' ? place : at(`/${rule.keyword}${rule.keyword === 'allOf' ? `/${i}` : ''}`),
+        run,
+        into,
+      ),
+    );
+    if (rule.isReference) run.leave();
+  } else if (rule.kind === 'members') {
+    for (const key of rule.keys(value as object)) {
+      const member = ownMember(value, key);
+      if (member !== undefined)
+        rule
+          .nodesFor(key)
+          .forEach((inner, i) =>
+            annotationsOf(
+              inner,
+              member,
+              { at: joinPointer(place.at, key), way: place.way + rule.step(key, i) },
+              run,
+              into,
+            ),
+          );
+    }
+  } else if (rule.kind === 'whole' && rule.branching) {
+    const { branching } = rule;
+    if (branching.kind === 'choice')
+      branching.nodes.forEach(
+        (inner, i) => inner.accepts(value, run) && annotationsOf(inner, value, at(`/${rule.keyword}/${i}`), run, into),
+      );
+    else if (branching.kind === 'if') {
+      const holds = branching.test.accepts(value, run);
+      if (holds) annotationsOf(branching.test, value, at('/if'), run, into);
+      const next = holds ? branching.yes : branching.no;
+      if (next) annotationsOf(next, value, at(holds ? '/then' : '/else'), run, into);
+    } else
+      for (const [name, inner] of branching.entries)
+        if (ownMember(value, name) !== undefined)
+          annotationsOf(inner, value, at(joinPointer(`/${rule.keyword}`, name)), run, into);
+  }
 }

@@ -119,6 +119,20 @@ export interface Whole extends RuleBase {
 }
 export type Rule = Assertion | Within | Members | Presence | Whole;
 
+/**
+ * A schema that is nothing but a kind with limits, or a set of plain values. Most members are of this sort, and asking
+ * them in place of calling them is what makes objects fast.
+ */
+export interface Leaf {
+  readonly kind: 'text' | 'number' | 'whole' | 'flag' | 'choice';
+  readonly code: number;
+  readonly least: number;
+  readonly most: number;
+  /** No limits at all. */
+  readonly isFree: boolean;
+  readonly allowed: ReadonlySet<unknown>;
+}
+
 /** One subschema, made ready. */
 export interface SchemaNode {
   readonly raw: unknown;
@@ -127,6 +141,7 @@ export interface SchemaNode {
   readonly at: Pointer;
   /** Set while compiling; fixed afterwards. */
   rules: readonly Rule[];
+  leaf: Leaf | undefined;
   accepts(value: unknown, run: Run): boolean;
   mark(value: unknown, run: Run, seen: Seen): boolean;
 }

@@ -92,4 +92,37 @@ describe('the official suite', () => {
     console.info(`suite ${draft}: ${count - failed.length} of ${count} optional tests`);
     expect(failed.map((name) => name.replace(/ \(At.*/s, ''))).toEqual(knownFailures[draft] ?? []);
   });
+  it.each(['draft2019-09', 'draft2020-12'])('%s: the output tests', (draft) => {
+    const folder = join(home, 'output-tests', draft);
+    const outputSchema = read(join(folder, 'output-schema.json'));
+    const uri =
+      draft === 'draft2020-12'
+        ? 'https://json-schema.org/draft/2020-12/output/schema'
+        : 'https://json-schema.org/draft/2019-09/output/schema';
+    const failed: string[] = [];
+    let count = 0;
+    for (const path of files(join(folder, 'content'))) {
+      for (const { description, schema, tests } of read(path) as Group[]) {
+        for (const one of tests as unknown as {
+          description: string;
+          data: unknown;
+          output: Record<string, unknown>;
+        }[]) {
+          for (const [format, expected] of Object.entries(one.output)) {
+            count++;
+            const got = compileSchema(schema).output(one.data, format as 'basic');
+            const { problems } = compileSchema(expected, { documents: { [uri]: outputSchema } }).validate(
+              JSON.parse(JSON.stringify(got)),
+            );
+            if (problems.length > 0)
+              failed.push(
+                `${relative(folder, path)} | ${description} | ${one.description}: ${problems.map(({ at, message }) => `${at} ${message}`).join('; ')}`,
+              );
+          }
+        }
+      }
+    }
+    console.info(`suite ${draft}: ${count - failed.length} of ${count} output tests`);
+    expect(failed).toEqual([]);
+  });
 });

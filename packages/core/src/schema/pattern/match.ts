@@ -4,6 +4,7 @@ import type { ParsedPattern, Part } from './parse.js';
 /** What comes after a part has matched up to `at`. */
 type Next = (at: number) => boolean;
 type Matcher = (at: number, next: Next) => boolean;
+type Repeat = Extract<Part, { kind: 'repeat' }>;
 
 /**
  * A backtracking matcher that counts its steps and remembers dead ends. Without references back to a group,
@@ -32,18 +33,42 @@ export class GuardedPattern {
     };
     const isWord = (at: number): boolean => /^\w$/.test(chars[at] ?? '');
 
-    const sequence = (parts: readonly Part[]): Matcher => {
-      const matchers = parts.map(matcher);
+    const sequence = (parts: readonly Part[], isOuter: boolean): Matcher => {
+      const matchers = parts.map((part) => matcher(part, isOuter));
       return matchers.reduceRight<Matcher>(
         (rest, first) => (at, next) => first(at, (then) => rest(then, next)),
         (at, next) => next(at),
       );
     };
 
-    const repeat = (part: Extract<Part, { kind: 'repeat' }>): Matcher => {
-      const body = matcher(part.part);
+    /** The commonest repeat, of a single character, without going deeper for each of them. */
+    const run = (part: Repeat, test: (char: string) => boolean, isOuter: boolean): Matcher => {
+      const mayRemember = isOuter && this.#remembers;
+      let known = { from: 0, to: 0 };
+      let dead = { from: 1, to: 0 };
       return (start, next) => {
-        const deadEnds = new Set<number>();
+        let end = mayRemember && part.max === Infinity && start >= known.from && start < known.to ? known.to : start;
+        for (let char = chars[end]; char !== undefined && end - start < part.max && test(char); char = chars[++end])
+          step();
+        known = { from: start, to: end };
+        const least = start + part.min;
+        if (end < least || (mayRemember && least >= dead.from && end <= dead.to)) return false;
+        for (let i = 0; i <= end - least; i++) {
+          step();
+          if (next(part.lazy ? least + i : end - i)) return true;
+        }
+        dead = { from: least, to: end };
+        return false;
+      };
+    };
+
+    const repeat = (part: Repeat, isOuter: boolean): Matcher => {
+      if (part.part.kind === 'one') return run(part, part.part.test, isOuter);
+      const body = matcher(part.part, false);
+      // Outside other repeats the same rest follows from wherever the search began, so dead ends stay dead.
+      const shared = new Set<number>();
+      return (start, next) => {
+        const deadEnds = isOuter ? shared : new Set<number>();
         const from = (at: number, count: number): boolean => {
           step();
           // Past the minimum, how often it has repeated makes no difference without an upper bound.
@@ -66,16 +91,19 @@ export class GuardedPattern {
     };
 
     const look = (part: Extract<Part, { kind: 'look' }>): Matcher => {
-      const body = matcher(part.part);
+      const body = matcher(part.part, false);
+      const [fewest, most] = widths(part.part);
       return (at, next) => {
         let found = false;
-        if (part.behind) for (let from = at; from >= 0 && !found; from--) found = body(from, (end) => end === at);
-        else found = body(at, () => true);
+        if (part.behind) {
+          const least = Math.max(0, at - most);
+          for (let from = at - fewest; from >= least && !found; from--) found = body(from, (end) => end === at);
+        } else found = body(at, () => true);
         return found !== part.negative && next(at);
       };
     };
 
-    const matcher = (part: Part): Matcher => {
+    const matcher = (part: Part, isOuter: boolean): Matcher => {
       switch (part.kind) {
         case 'one':
           return (at, next) => {
@@ -94,9 +122,9 @@ export class GuardedPattern {
             return onEdge && next(at);
           };
         case 'sequence':
-          return sequence(part.parts);
+          return sequence(part.parts, isOuter);
         case 'choice': {
-          const matchers = part.parts.map(matcher);
+          const matchers = part.parts.map((alternative) => matcher(alternative, isOuter));
           return (at, next) => {
             // Two alternatives that end at the same place lead to the same rest: try it once.
             const tried = new Set<number>();
@@ -111,9 +139,9 @@ export class GuardedPattern {
           };
         }
         case 'repeat':
-          return repeat(part);
+          return repeat(part, isOuter);
         case 'capture': {
-          const body = matcher(part.part);
+          const body = matcher(part.part, isOuter);
           return (at, next) =>
             body(at, (end) => {
               const before = groups[part.index];
@@ -136,7 +164,7 @@ export class GuardedPattern {
       }
     };
 
-    const whole = matcher(this.#parsed.root);
+    const whole = matcher(this.#parsed.root, true);
     try {
       for (let from = 0; from <= chars.length; from++) if (whole(from, () => true)) return true;
     } catch (error) {
@@ -144,6 +172,29 @@ export class GuardedPattern {
       throw error;
     }
     return false;
+  }
+}
+
+/** How many characters a part can take at least and at most. */
+function widths(part: Part): readonly [number, number] {
+  switch (part.kind) {
+    case 'one':
+      return [1, 1];
+    case 'edge':
+    case 'look':
+      return [0, 0];
+    case 'again':
+      return [0, Infinity];
+    case 'capture':
+      return widths(part.part);
+    case 'sequence':
+      return part.parts.map(widths).reduce(([a, b], [c, d]) => [a + c, b + d], [0, 0]);
+    case 'choice':
+      return part.parts.map(widths).reduce(([a, b], [c, d]) => [Math.min(a, c), Math.max(b, d)]);
+    case 'repeat': {
+      const [least, most] = widths(part.part);
+      return [least * part.min, most === 0 ? 0 : most * part.max];
+    }
   }
 }
 
