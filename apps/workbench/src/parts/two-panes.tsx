@@ -1,5 +1,7 @@
+import { PlusIcon } from '@phosphor-icons/react';
 import type { ReactNode } from 'react';
 import { NavLink, useParams } from 'react-router';
+import { Button } from './button.js';
 import { Empty } from './states.js';
 
 interface Row {
@@ -12,12 +14,13 @@ interface Props {
   readonly path: string;
   readonly rows: readonly Row[];
   readonly teach: ReactNode;
-  readonly actions?: ReactNode;
+  /** What the plus beside the heading does. */
+  onAdd(): void;
   readonly children: ReactNode;
 }
 
 /** A list of the kit's things beside the one that is open. */
-export function TwoPanes({ name, path, rows, teach, actions, children }: Props): ReactNode {
+export function TwoPanes({ name, path, rows, teach, onAdd, children }: Props): ReactNode {
   const params = useParams();
   const isOpen = params['name'] !== undefined;
   return (
@@ -25,7 +28,9 @@ export function TwoPanes({ name, path, rows, teach, actions, children }: Props):
       <nav aria-label={name} className="overflow-auto border-b border-hairline p-2 md:border-r md:border-b-0">
         <div className="flex items-center justify-between px-2 py-1">
           <h1>{name}</h1>
-          {actions}
+          <Button look="quiet" onClick={onAdd} aria-label={`Add to the ${name.toLowerCase()}`}>
+            <PlusIcon size={16} aria-hidden="true" />
+          </Button>
         </div>
         <ul>
           {rows.map(({ id, title, note }) => (

@@ -12,11 +12,12 @@ import {
   type CodecDescription,
 } from '@poietra/core';
 import { useMemo, useState, type ReactNode } from 'react';
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
+import { NoSuch } from '../../parts/no-such.js';
 import { Button } from '../../parts/button.js';
 import { cellText, readCell } from '../../parts/cell-text.js';
 import { SlotText } from '../../parts/slot.js';
-import { Empty } from '../../parts/states.js';
+import { UsedBy } from '../../parts/used-by.js';
 import { ValueLine, type LineValue } from '../../parts/value-line.js';
 import { Verdict } from '../../parts/verdict.js';
 import { useKit } from '../../store/kit.js';
@@ -26,11 +27,7 @@ export function Component(): ReactNode {
   const { name = '' } = useParams();
   const codec = useKit(({ kit }) => kit.codecs[name]);
   if (!codec) {
-    return (
-      <Empty title="There is no such codec">
-        <p>The kit has no codec “{name}”. The list beside this has those there are.</p>
-      </Empty>
-    );
+    return <NoSuch what="codec" name={name} />;
   }
   return <CodecView key={name} name={name} codec={codec} />;
 }
@@ -41,7 +38,7 @@ function CodecView({ name, codec }: { readonly name: string; readonly codec: Cod
   const made = useMemo(() => makeCodec(codec), [codec]);
   const [typed, setTyped] = useState(() => cellText(codec.cases?.[0]?.shown ?? '12'));
   const cases = codec.cases ?? [];
-  const users = Object.entries(kit.fields).filter(([, field]) => field.codec === name);
+  const users = Object.keys(kit.fields).filter((field) => kit.fields[field]?.codec === name);
   const read = readCell(typed);
   const line = lineOf(made, read.ok ? read.written : typed);
   const setCase = (index: number, row: Case | undefined): void =>
@@ -100,15 +97,7 @@ function CodecView({ name, codec }: { readonly name: string; readonly codec: Cod
             }}
           />
         </span>
-        <span className="text-ink-2">
-          {users.length === 0 ? 'not used by a field yet' : 'used by '}
-          {users.map(([field], i) => (
-            <span key={field}>
-              {i > 0 && ', '}
-              <Link to={`/fields/${field}`}>{field}</Link>
-            </span>
-          ))}
-        </span>
+        <UsedBy fields={users} />
       </header>
       <p className="text-ink-2">
         {builtIn[codec.kind]?.says} Its options are: {builtIn[codec.kind]?.options.join(', ')}.

@@ -1,8 +1,6 @@
 import { builtIn, makeCodec, runCase } from '@poietra/core';
-import { PlusIcon } from '@phosphor-icons/react';
 import type { ReactNode } from 'react';
 import { Outlet, useNavigate } from 'react-router';
-import { Button } from '../../parts/button.js';
 import { freeName } from '../../parts/names.js';
 import { TwoPanes } from '../../parts/two-panes.js';
 import { Verdict } from '../../parts/verdict.js';
@@ -51,11 +49,7 @@ export function Component(): ReactNode {
           of cases proves that nothing is lost on the way.
         </p>
       }
-      actions={
-        <Button look="quiet" onClick={add} aria-label="Add a codec">
-          <PlusIcon size={16} aria-hidden="true" />
-        </Button>
-      }
+      onAdd={add}
     >
       <Outlet />
     </TwoPanes>

@@ -8,9 +8,9 @@ import {
 } from '@poietra/core';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
+import { NoSuch } from '../../parts/no-such.js';
 import { FormFrame } from '../../parts/form-frame.js';
 import { SettingsForm } from '../../parts/settings-form.js';
-import { Empty } from '../../parts/states.js';
 import { ValueLine, type LineValue } from '../../parts/value-line.js';
 import { useKit } from '../../store/kit.js';
 import { fieldSample, usesOfField } from './field-uses.js';
@@ -20,11 +20,7 @@ export function Component(): ReactNode {
   const { name = '' } = useParams();
   const field = useKit(({ kit }) => ownMember(kit.fields, name) as FieldDescription | undefined);
   if (!field) {
-    return (
-      <Empty title="There is no such field">
-        <p>The kit has no field “{name}”. The list beside this has those there are.</p>
-      </Empty>
-    );
+    return <NoSuch what="field" name={name} />;
   }
   return <FieldView key={name} name={name} field={field} />;
 }

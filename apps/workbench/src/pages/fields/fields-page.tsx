@@ -1,7 +1,5 @@
-import { PlusIcon } from '@phosphor-icons/react';
 import type { ReactNode } from 'react';
 import { Outlet, useNavigate } from 'react-router';
-import { Button } from '../../parts/button.js';
 import { freeName } from '../../parts/names.js';
 import { TwoPanes } from '../../parts/two-panes.js';
 import { useKit } from '../../store/kit.js';
@@ -31,11 +29,7 @@ export function Component(): ReactNode {
           one base for each form on the page.
         </p>
       }
-      actions={
-        <Button look="quiet" onClick={add} aria-label="Add a field">
-          <PlusIcon size={16} aria-hidden="true" />
-        </Button>
-      }
+      onAdd={add}
     >
       <Outlet />
     </TwoPanes>

@@ -1,10 +1,11 @@
 import { isObject, joinPointer, type FormDescription, type Outcome, type Snapshot } from '@poietra/core';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import { NoSuch } from '../../parts/no-such.js';
 import { Button } from '../../parts/button.js';
 import { FormFrame } from '../../parts/form-frame.js';
 import type { Post } from '../../parts/stand-frame.js';
-import { Busy, Empty, Failed } from '../../parts/states.js';
+import { Busy, Failed } from '../../parts/states.js';
 import { ValueLine } from '../../parts/value-line.js';
 import { Verdict } from '../../parts/verdict.js';
 import type { FromFrame } from '../../stand/checked.js';
@@ -22,11 +23,9 @@ export function Component(): ReactNode {
   const form = useKit(({ kit }) => kit.forms[name]);
   if (!form) {
     return (
-      <Empty title="There is no such form">
-        <p>
-          The kit has no form “{name}”. <Link to="/forms">Here are those there are.</Link>
-        </p>
-      </Empty>
+      <NoSuch what="form" name={name}>
+        <Link to="/forms">Here are those there are.</Link>
+      </NoSuch>
     );
   }
   return <Proof key={name} name={name} form={form} record={record} />;

@@ -1,9 +1,9 @@
 import { groupUri, isObject, joinPointer, type FormDescription, type GroupDescription, type Kit } from '@poietra/core';
 import { useMemo, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
+import { NoSuch } from '../../parts/no-such.js';
 import { FormFrame } from '../../parts/form-frame.js';
 import { JsonText } from '../../parts/json-text.js';
-import { Empty } from '../../parts/states.js';
 import { useKit } from '../../store/kit.js';
 
 /** A group: its fields, and every place that uses it. */
@@ -11,11 +11,7 @@ export function Component(): ReactNode {
   const { name = '' } = useParams();
   const group = useKit(({ kit }) => kit.groups[name]);
   if (!group) {
-    return (
-      <Empty title="There is no such group">
-        <p>The kit has no group “{name}”. The list beside this has those there are.</p>
-      </Empty>
-    );
+    return <NoSuch what="group" name={name} />;
   }
   return <GroupView key={name} name={name} group={group} />;
 }

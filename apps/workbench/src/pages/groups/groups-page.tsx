@@ -1,7 +1,5 @@
-import { PlusIcon } from '@phosphor-icons/react';
 import type { ReactNode } from 'react';
 import { Outlet, useNavigate } from 'react-router';
-import { Button } from '../../parts/button.js';
 import { freeName } from '../../parts/names.js';
 import { TwoPanes } from '../../parts/two-panes.js';
 import { useKit } from '../../store/kit.js';
@@ -30,11 +28,7 @@ export function Component(): ReactNode {
           that uses it.
         </p>
       }
-      actions={
-        <Button look="quiet" onClick={add} aria-label="Add a group">
-          <PlusIcon size={16} aria-hidden="true" />
-        </Button>
-      }
+      onAdd={add}
     >
       <Outlet />
     </TwoPanes>

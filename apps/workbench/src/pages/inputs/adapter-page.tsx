@@ -10,11 +10,13 @@ import {
 } from '@poietra/core';
 import { useMemo, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
+import { NoSuch } from '../../parts/no-such.js';
 import { CodeView } from '../../parts/code-view.js';
 import { CopyButton } from '../../parts/copy-button.js';
 import { SlotText } from '../../parts/slot.js';
-import { Empty, Failed } from '../../parts/states.js';
+import { Failed } from '../../parts/states.js';
 import { StandFrame } from '../../parts/stand-frame.js';
+import { UsedBy } from '../../parts/used-by.js';
 import { ValueLine } from '../../parts/value-line.js';
 import { useKit } from '../../store/kit.js';
 import { useProject } from '../../store/project.js';
@@ -27,11 +29,9 @@ export function Component(): ReactNode {
   const adapter = useKit(({ kit }) => kit.adapters[name]);
   if (!adapter) {
     return (
-      <Empty title="There is no such adapter">
-        <p>
-          The kit has no adapter “{name}”. <Link to="/inputs">Meet an input</Link> and draft one.
-        </p>
-      </Empty>
+      <NoSuch what="adapter" name={name}>
+        <Link to="/inputs">Meet an input</Link> and draft one.
+      </NoSuch>
     );
   }
   return <Adapter key={name} name={name} adapter={adapter} />;
@@ -47,8 +47,8 @@ function Adapter({ name, adapter }: { readonly name: string; readonly adapter: A
     [inputs, adapter.input, kitInput],
   );
   const stand = useStand(found, adapter);
-  const uses = Object.entries(kit.fields).filter(([, field]) => field.adapter === name);
-  const firstCodec = uses[0]?.[1].codec;
+  const uses = Object.keys(kit.fields).filter((field) => kit.fields[field]?.adapter === name);
+  const firstCodec = kit.fields[uses[0] ?? '']?.codec;
   const codec: CodecDescription = (firstCodec === undefined ? undefined : kit.codecs[firstCodec]) ?? {
     kind: firstCodec ?? 'same',
   };
@@ -70,15 +70,7 @@ function Adapter({ name, adapter }: { readonly name: string; readonly adapter: A
             {adapter.input}
           </Link>
         </span>
-        <span className="text-ink-2">
-          {uses.length === 0 ? 'not used by a field yet' : 'used by '}
-          {uses.map(([field], i) => (
-            <span key={field}>
-              {i > 0 && ', '}
-              <Link to={`/fields/${field}`}>{field}</Link>
-            </span>
-          ))}
-        </span>
+        <UsedBy fields={uses} />
       </header>
       <ValueLine value={lineFor(stand.lastWritten ?? { $is: 'undefined' }, codec)} />
       <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_260px]">
