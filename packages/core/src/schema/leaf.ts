@@ -53,7 +53,7 @@ function limitsIn(rules: readonly Rule[], kind: keyof typeof codes): { least: nu
   const limits = { least: -Infinity, most: Infinity };
   for (const rule of rules) {
     if (rule.kind !== 'assertion' || (rule.keyword !== low && rule.keyword !== high)) return undefined;
-    const limit = Number(rule.params((kind === 'text' ? '' : 0))['limit']);
+    const limit = Number(rule.params(kind === 'text' ? '' : 0)['limit']);
     if (rule.keyword === low) limits.least = limit;
     else limits.most = limit;
   }

@@ -1,6 +1,6 @@
 import { joinPointer } from '../../json/index.js';
 import type { Members, SchemaNode } from '../rule.js';
-import { assertion, bits, countOf, type Context, type Keyword } from './context.js';
+import { assertion, bits, bounded, type Context, type Keyword } from './context.js';
 import { firstRepeat } from './values.js';
 
 const none: readonly SchemaNode[] = [];
@@ -115,28 +115,9 @@ const contains: Keyword = (context) => {
   };
 };
 
-const maxItems: Keyword = (context) => {
-  const limit = countOf(context);
-  return limit === undefined
-    ? undefined
-    : assertion(
-        context,
-        bits.array,
-        (value: unknown[]) => value.length <= limit,
-        (value: unknown[]) => ({ limit, seen: value.length }),
-      );
-};
-const minItems: Keyword = (context) => {
-  const limit = countOf(context);
-  return limit === undefined
-    ? undefined
-    : assertion(
-        context,
-        bits.array,
-        (value: unknown[]) => value.length >= limit,
-        (value: unknown[]) => ({ limit, seen: value.length }),
-      );
-};
+const entries = (value: object): number => (value as unknown[]).length;
+const maxItems = bounded(bits.array, entries, 'most');
+const minItems = bounded(bits.array, entries, 'least');
 const uniqueItems: Keyword = (context) =>
   context.value === true
     ? assertion(

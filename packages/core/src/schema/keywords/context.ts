@@ -66,4 +66,14 @@ export function countOf(context: Context): number | undefined {
   return undefined;
 }
 
+/** A count that may not go above, or below, the keyword's own: entries of a list, members of an object. */
+export function bounded(on: number, size: (value: object) => number, bound: 'most' | 'least'): Keyword {
+  return (context) => {
+    const limit = countOf(context);
+    if (limit === undefined) return undefined;
+    const fits = bound === 'most' ? (value: object) => size(value) <= limit : (value: object) => size(value) >= limit;
+    return assertion(context, on, fits, (value: object) => ({ limit, seen: size(value) }));
+  };
+}
+
 export { bits };

@@ -1,6 +1,6 @@
 import { isObject, joinPointer, ownMember } from '../../json/index.js';
 import type { Members, SchemaNode } from '../rule.js';
-import { assertion, bits, countOf, type Context, type Keyword } from './context.js';
+import { bits, bounded, type Context, type Keyword } from './context.js';
 import { patternOf } from './values.js';
 
 const none: readonly SchemaNode[] = [];
@@ -132,31 +132,9 @@ const required: Keyword = (context) => {
   };
 };
 
-function sizeOf(value: object): number {
-  return Object.keys(value).length;
-}
-const maxProperties: Keyword = (context) => {
-  const limit = countOf(context);
-  return limit === undefined
-    ? undefined
-    : assertion(
-        context,
-        bits.object,
-        (value: object) => sizeOf(value) <= limit,
-        (value: object) => ({ limit, seen: sizeOf(value) }),
-      );
-};
-const minProperties: Keyword = (context) => {
-  const limit = countOf(context);
-  return limit === undefined
-    ? undefined
-    : assertion(
-        context,
-        bits.object,
-        (value: object) => sizeOf(value) >= limit,
-        (value: object) => ({ limit, seen: sizeOf(value) }),
-      );
-};
+const members = (value: object): number => Object.keys(value).length;
+const maxProperties = bounded(bits.object, members, 'most');
+const minProperties = bounded(bits.object, members, 'least');
 
 const propertyNames: Keyword = (context) => {
   const node = context.child();
