@@ -83,7 +83,7 @@ function Tools(): ReactNode {
   const last = history[position - 1];
   const next = history[position];
   return (
-    <div className="ml-auto flex items-center gap-1">
+    <div className="ml-auto flex flex-wrap items-center gap-1">
       <Button
         look="quiet"
         aria-disabled={!last}
@@ -104,7 +104,7 @@ function Tools(): ReactNode {
       </Button>
       <Button look="quiet" onClick={() => setPalette(true)}>
         <MagnifyingGlassIcon size={16} aria-hidden="true" />
-        Commands <kbd className="mono text-ink-2">Ctrl K</kbd>
+        Commands <kbd className="mono hidden text-ink-2 sm:inline">Ctrl K</kbd>
       </Button>
       <Button
         look="quiet"

@@ -62,7 +62,7 @@ function CodecView({ name, codec }: { readonly name: string; readonly codec: Cod
     edit(`Keep a case of ${name}`, { [`${at}/cases`]: [...cases, row] });
   };
   return (
-    <div className="grid gap-4 p-4">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-4 p-4">
       <header className="flex flex-wrap items-baseline gap-3">
         <h1>
           <SlotText
