@@ -136,7 +136,7 @@ function CodecView({ name, codec }: { readonly name: string; readonly codec: Cod
             None yet. Write above what the input gives, look at what becomes of it, and keep it.
           </p>
         ) : (
-          <div className="overflow-x-auto">
+          <div className="relative overflow-x-auto">
             <table className="w-full border-collapse text-left">
               <thead>
                 <tr className="border-b border-edge text-[13px] text-ink-2">
