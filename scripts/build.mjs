@@ -33,7 +33,7 @@ export async function build({ ifNeeded = false } = {}) {
     jsx: 'automatic',
   };
   const node = { ...library, platform: 'node', target: 'node20', conditions: ['source'] };
-  console.log('Building the libraries and the server …');
+  console.error('Building the libraries and the server …');
   // Our own packages are bundled in from source; those from the registry stay outside.
   const ours = {
     name: 'ours',
@@ -68,13 +68,13 @@ export async function build({ ifNeeded = false } = {}) {
   ]);
   run('npx', ['tsc', '-p', 'packages/core/tsconfig.build.json']);
   run('npx', ['tsc', '-p', 'packages/react/tsconfig.build.json']);
-  console.log('Building the workbench …');
+  console.error('Building the workbench …');
   run('npx', ['vite', 'build', '--logLevel', 'warn'], join(home, 'apps/workbench'));
   writeFileSync(stamp, '');
 }
 
 function run(command, args, cwd = home) {
-  const { status } = spawnSync(command, args, { cwd, stdio: 'inherit' });
+  const { status } = spawnSync(command, args, { cwd, stdio: ['inherit', 2, 2] });
   if (status !== 0) process.exit(status ?? 1);
 }
 

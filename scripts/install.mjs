@@ -17,11 +17,11 @@ function isInstalled(folder) {
 export function install() {
   for (const folder of [home, join(home, 'demo/project')]) {
     if (isInstalled(folder)) continue;
-    console.log(`Installing packages in ${folder === home ? 'the repository' : 'demo/project'} …`);
+    console.error(`Installing packages in ${folder === home ? 'the repository' : 'demo/project'} …`);
     // Not "npm ci": it refuses a lock file that lacks optional packages of other platforms, and not every registry has them.
     const { status } = spawnSync('npm', ['install', '--no-audit', '--no-fund', '--loglevel=error'], {
       cwd: folder,
-      stdio: 'inherit',
+      stdio: ['inherit', 2, 2],
       env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' },
     });
     if (status !== 0) {

@@ -1,0 +1,115 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { handOver, typeName, typesFor, usedAdapters, usedGroups, valueName, type Kit } from '../src/index.js';
+
+const kit = JSON.parse(readFileSync(join(__dirname, '../../../demo/kit.json'), 'utf8')) as Kit;
+const file = (path: string, of: Kit = kit): string => handOver(of).find((one) => one.path === path)?.text ?? '';
+
+describe('adapters are handed over by family', () => {
+  it('a component is imported by its export', () => {
+    expect(file('adapters/day-picker.ts')).toContain(
+      'import { DayPicker as DayPickerInput } from "react-day-picker";\nimport "react-day-picker/style.css";',
+    );
+    expect(file('adapters/day-picker.ts')).toContain(
+      'export const dayPicker = adapt(DayPickerInput, dayPickerDescription, "component");',
+    );
+  });
+  it('an element is registered and named by its tag', () => {
+    expect(file('adapters/suite-input.ts')).toContain(
+      'import "@shoelace-style/shoelace/dist/components/input/input.js";',
+    );
+    expect(file('adapters/suite-input.ts')).toContain('adapt("sl-input", suiteInputDescription, "element")');
+  });
+  it('a widget is imported as its function', () =>
+    expect(file('adapters/temperature-slider.ts')).toContain(
+      'adapt(CreateInput, temperatureSliderDescription, "widget")',
+    ));
+  it('a member of an export and a default export keep their way', () => {
+    const input = (exported: string) => ({
+      ...kit,
+      inputs: { x: { ...kit.inputs['nouislider#create']!, export: exported } },
+      adapters: { dial: { ...kit.adapters['temperature-slider']!, input: 'x' } },
+    });
+    expect(file('adapters/dial.ts', input('default'))).toContain('import Dial from "nouislider";');
+    expect(file('adapters/dial.ts', input('slider.create'))).toMatch(
+      /import \{ slider as SliderInput \} from "nouislider";[\s\S]*adapt\(SliderInput\.create,/,
+    );
+  });
+  it('say in words what they do', () =>
+    expect(file('adapters/day-picker.ts')).toContain(
+      '/** Shows its value through selected, and opens at it through defaultMonth. Reports changes through onSelect, value in first argument.',
+    ));
+});
+
+describe('forms', () => {
+  it('import just the adapters that they draw with', () => {
+    const form = kit.forms['freight-booking-short']!;
+    expect(usedAdapters(form, kit)).toEqual(['day-picker']);
+    expect(file('forms/freight-booking-short.tsx')).toContain("import { dayPicker } from '../adapters/day-picker.js';");
+    expect(file('forms/freight-booking-short.tsx')).not.toContain('suiteInput');
+  });
+  it('carry their groups as definitions, and their types by name', () => {
+    expect(JSON.parse(file('forms/freight-booking-short.schema.json'))).toMatchObject({
+      properties: { consignor: { $ref: '#/$defs/party' } },
+      $defs: { party: { title: 'Party' } },
+    });
+    expect(file('forms/freight-booking-short.types.ts')).toContain('readonly consignor: Party;');
+    expect(file('forms/freight-booking-short.types.ts')).toContain(
+      'readonly hazardClass?: "2" | "3" | "4" | "8" | "9";',
+    );
+  });
+});
+
+it('the same kit gives the same files', () =>
+  expect(handOver(kit)).toEqual(handOver(JSON.parse(JSON.stringify(kit)) as Kit)));
+
+it('cases go along as tests, and a codec without cases has none', () => {
+  expect(file('codecs/pieces.test.ts')).toContain('“a” does not belong');
+  expect(
+    handOver({ ...kit, codecs: { bare: { kind: 'text' } }, fields: {}, forms: {} }).map(({ path }) => path),
+  ).not.toContain('codecs/bare.test.ts');
+});
+
+it('groups within schemas are found, wherever they stand', () => {
+  expect(
+    usedGroups({
+      items: [{ $ref: 'urn:poietra:group:a' }],
+      x: { y: { $ref: 'urn:poietra:group:b' } },
+      z: { $ref: '#/a' },
+    }),
+  ).toEqual(['a', 'b']);
+});
+
+it.each([
+  ['freight-booking', 'FreightBooking', 'freightBooking'],
+  ['2nd leg', 'The2ndLeg', 'the2ndLeg'],
+  ['…', 'The', 'the'],
+])('names are made for types and values: %s', (name, type, value) =>
+  expect([typeName(name), valueName(name)]).toEqual([type, value]),
+);
+
+it.each<[unknown, string]>([
+  [true, 'export type T = unknown;'],
+  [false, 'export type T = never;'],
+  [{ const: 'x' }, 'export type T = "x";'],
+  [{ enum: [1, null, { a: 1 }] }, 'export type T = 1 | null | unknown;'],
+  [{ type: ['string', 'null'] }, 'export type T = string | null;'],
+  [{ type: 'array', items: { type: ['string', 'number'] } }, 'export type T = readonly (string | number)[];'],
+  [
+    { type: 'object', additionalProperties: { type: 'number' } },
+    'export interface T { readonly [name: string]: number }',
+  ],
+  [{ oneOf: [{ type: 'string' }, { type: 'integer' }] }, 'export type T = string | number;'],
+  [{ anyOf: [{ type: 'string' }, {}] }, 'export type T = unknown;'],
+  [
+    {
+      allOf: [
+        { type: 'object', properties: { a: { type: 'string' } } },
+        { type: 'object', properties: { b: { type: 'string' } } },
+      ],
+    },
+    'export type T = {\n  readonly a?: string;\n} & {\n  readonly b?: string;\n};',
+  ],
+  [{ $ref: 'https://elsewhere.example/x' }, 'export type T = unknown;'],
+  [{ title: 'Ends */ here', type: 'string' }, '/** Ends * / here */\nexport type T = string;'],
+])('types say what schemas say: %j', (schema, expected) => expect(typesFor(schema, 'T')).toBe(expected));
