@@ -1,0 +1,202 @@
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { inspect, type InspectedInput } from '../src/index.js';
+
+let folder: string;
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'poietra-'));
+});
+afterEach(() => rmSync(folder, { recursive: true }));
+
+/** The inputs of one package with these declarations, by export. */
+function declared(
+  types: string,
+  files: Readonly<Record<string, string>> = {},
+  manifest: object = {},
+): Record<string, InspectedInput> {
+  const all: Record<string, string> = {
+    'package.json': '{"dependencies": {"tide": "1"}}',
+    'node_modules/tide/package.json': JSON.stringify({
+      name: 'tide',
+      version: '1.0.0',
+      types: 'index.d.ts',
+      ...manifest,
+    }),
+    'node_modules/tide/index.d.ts': `declare namespace JSX { interface Element {} }\n${types}`,
+    ...files,
+  };
+  for (const [path, text] of Object.entries(all)) {
+    mkdirSync(dirname(join(folder, path)), { recursive: true });
+    writeFileSync(join(folder, path), text);
+  }
+  return Object.fromEntries(
+    inspect(folder)
+      .inputs.filter(({ input }) => input.family !== 'native')
+      .map((one) => [one.input.export, one]),
+  );
+}
+
+describe('a component', () => {
+  it('needs a value and a report of its change', () => {
+    const found = declared(`
+      export declare function Box(props: { value?: string; onChange?: (value: string) => void }): JSX.Element;
+      export declare function Label(props: { value: string }): JSX.Element;
+      export declare function Button(props: { onClick?: () => void; onSelect?: () => void }): JSX.Element;
+      export declare function useBox(props: { value?: string; onChange?: (value: string) => void }): JSX.Element;
+      export declare const version: string;`);
+    expect(Object.keys(found)).toEqual(['Box']);
+  });
+  it('may be a class with props, a default export, or take any type of value', () => {
+    const found = declared(`
+      export declare class Old { constructor(props: object); props: { checked?: boolean; onChange?: (checked: boolean) => void }; render(): JSX.Element }
+      export default function Any<T>(props: { value?: T; onChange?: (value: T, meta: { action: string }) => void }): JSX.Element;`);
+    expect(Object.keys(found).sort()).toEqual(['Old', 'default']);
+    expect(found['Old']?.adapter).toMatchObject({
+      value: { property: 'checked' },
+      change: { report: 'onChange', path: '/0' },
+    });
+    expect(found['default']?.adapter).toMatchObject({ value: { property: 'value' }, change: { path: '/0' } });
+  });
+  it('tells its types, words, choices and arguments', () => {
+    const found = declared(`export declare function Box(props: {
+      /** What is shown. */
+      value: 'low' | 'high';
+      onChange(value: 'low' | 'high', reason: string): void;
+      isDisabled?: boolean; isRequired?: boolean; isInvalid?: boolean; isReadOnly?: boolean; inputId?: string; onBlur?: () => void; placeholder?: string;
+    }): JSX.Element;`);
+    const { input, adapter, findings } = found['Box']!;
+    expect(input.properties.find(({ name }) => name === 'value')).toEqual({
+      name: 'value',
+      type: '"low" | "high"',
+      says: 'What is shown.',
+      required: true,
+      choices: ['low', 'high'],
+    });
+    expect(input.properties.find(({ name }) => name === 'onChange')?.args).toEqual([
+      { name: 'value', type: '"low" | "high"' },
+      { name: 'reason', type: 'string' },
+    ]);
+    expect(adapter).toMatchObject({
+      disabled: { property: 'isDisabled' },
+      required: { property: 'isRequired' },
+      invalid: { property: 'isInvalid' },
+      readOnly: { property: 'isReadOnly' },
+      id: { property: 'inputId' },
+      leave: { report: 'onBlur' },
+      placeholder: { property: 'placeholder' },
+      focus: { by: 'element' },
+    });
+    expect(findings.every(({ from, certainty }) => from === 'declared' && certainty > 0 && certainty <= 1)).toBe(true);
+  });
+});
+
+describe('a widget', () => {
+  it('may be a class, a function, or what a member makes', () => {
+    const instance = 'interface Made { setValue(value: string): void; destroy(): void }';
+    const found = declared(`${instance}
+      export declare class Dial { constructor(element: Element | string, options?: { value?: string; onChange?: (value: string) => void }); setValue(value: string): void; dispose(): void }
+      export declare function gauge(element: HTMLInputElement, options: { value?: string; onUpdate?: ((value: string) => void)[] }): Made;
+      declare const tide: { create(element: HTMLElement, options: { start: number }): { set(value: number): void; on(name: string, listen: () => void): void } };
+      export default tide;`);
+    expect(found['Dial']?.input.widget).toEqual({
+      start: 'new',
+      update: 'setValue',
+      reports: 'options',
+      element: 'input',
+      destroy: 'dispose',
+    });
+    expect(found['gauge']?.adapter).toMatchObject({
+      change: { report: 'onUpdate', path: '/0' },
+      widget: { start: 'call', destroy: 'destroy' },
+    });
+    expect(found['default.create']?.input.widget).toEqual({
+      start: 'call',
+      update: 'set',
+      reports: 'on',
+      element: 'div',
+    });
+  });
+  it('is none where it takes no element, no value, or cannot be told of a later one', () => {
+    const found = declared(`
+      export declare function a(text: string, options: { value?: string; onChange?: () => void }): { setValue(value: string): void };
+      export declare function b(element: HTMLElement, options: { colour?: string }): { setValue(value: string): void };
+      export declare function c(element: HTMLElement, options: { value?: string; onChange?: () => void }): { destroy(): void };
+      export declare function d(anything: any, options: { value?: string; onChange?: () => void }): { setValue(value: string): void };`);
+    expect(found).toEqual({});
+  });
+});
+
+describe('an element', () => {
+  const manifest = (declaration: object) =>
+    JSON.stringify({
+      modules: [
+        {
+          path: 'src/box.ts',
+          declarations: [{ customElement: true, tagName: 'tide-box', name: 'TideBox', ...declaration }],
+        },
+      ],
+    });
+  const find = (declaration: object) =>
+    declared(
+      'export {};',
+      { 'node_modules/tide/elements.json': manifest(declaration), 'node_modules/tide/src/box.js': '' },
+      { customElements: 'elements.json' },
+    )['TideBox'];
+  it('is read from its manifest: public members, events, methods, choices', () => {
+    const found = find({
+      summary: 'A box.',
+      members: [
+        { kind: 'field', name: 'checked', type: { text: 'boolean' } },
+        { kind: 'field', name: 'size', type: { text: "'small' | 'large'" } },
+        { kind: 'field', name: 'inner', privacy: 'private' },
+        { kind: 'field', name: 'form', readonly: true },
+        { kind: 'method', name: 'focus' },
+        { kind: 'method', name: 'hidden', privacy: 'protected' },
+      ],
+      events: [{ name: 'tide-change', description: 'Told when it changes.' }, {}],
+    });
+    expect(found?.input).toMatchObject({
+      tag: 'tide-box',
+      module: 'tide/src/box.js',
+      says: 'A box.',
+      methods: ['focus'],
+      events: [{ name: 'tide-change', says: 'Told when it changes.' }],
+    });
+    expect(found?.input.properties.map(({ name }) => name)).toEqual(['checked', 'size']);
+    expect(found?.adapter).toMatchObject({
+      value: { property: 'checked' },
+      change: { report: 'tide-change', path: '/0/target/checked' },
+    });
+  });
+  it('without a value or a change is left out', () => {
+    expect(
+      find({ members: [{ kind: 'field', name: 'value', type: { text: 'string' } }], events: [{ name: 'tide-open' }] }),
+    ).toBeUndefined();
+  });
+  it('of a broken manifest is none', () => {
+    expect(
+      declared('export {};', { 'node_modules/tide/elements.json': '{' }, { customElements: 'elements.json' }),
+    ).toEqual({});
+    expect(declared('export {};', {}, { customElements: 'gone.json' })).toEqual({});
+  });
+});
+
+describe('style sheets', () => {
+  const sheets = (files: readonly string[], manifest: object = {}) =>
+    declared(
+      'export declare function Box(props: { value?: string; onChange?: (value: string) => void }): JSX.Element;',
+      Object.fromEntries(files.map((file) => [`node_modules/tide/${file}`, ''])),
+      manifest,
+    )['Box']?.input.css;
+  it('are those that the package offers, the one of its own name or called style', () => {
+    expect(
+      sheets(['style.css', 'extra.css'], {
+        exports: { '.': { types: './index.d.ts' }, './extra.css': './extra.css', './style.css': './style.css' },
+      }),
+    ).toEqual(['tide/style.css']);
+  });
+  it('are found beside the code where nothing is offered', () =>
+    expect(sheets(['dist/tide.css', 'dist/other.css'])).toEqual(['tide/dist/tide.css']));
+  it('are none where no name speaks for one', () => expect(sheets(['dist/themes.css'])).toEqual([]));
+});
