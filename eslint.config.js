@@ -5,6 +5,7 @@ export default tseslint.config(
   {
     ignores: [
       '.dependency-cruiser.cjs',
+      'jest.setup.cjs',
       '**/dist/**',
       '**/node_modules/**',
       'test-results/**',

@@ -1,6 +1,7 @@
 /** Unit tests run the sources as they are, through SWC; the browser has its own tests in e2e/. */
 export default {
   rootDir: import.meta.dirname,
+  setupFiles: ['<rootDir>/jest.setup.cjs'],
   testMatch: ['<rootDir>/{packages,apps}/*/test/**/*.test.{ts,tsx}'],
   modulePathIgnorePatterns: ['<rootDir>/.*/dist/', '<rootDir>/demo/'],
   // Also where a test has a document: the packages are then loaded as Node loads them.

@@ -122,7 +122,7 @@ describe('a widget', () => {
       export declare function a(text: string, options: { value?: string; onChange?: () => void }): { setValue(value: string): void };
       export declare function b(element: HTMLElement, options: { colour?: string }): { setValue(value: string): void };
       export declare function c(element: HTMLElement, options: { value?: string; onChange?: () => void }): { destroy(): void };
-      export declare function d(anything: any, options: { value?: string; onChange?: () => void }): { setValue(value: string): void };`);
+      export declare function d(anything: unknown, options: { value?: string; onChange?: () => void }): { setValue(value: string): void };`);
     expect(found).toEqual({});
   });
 });

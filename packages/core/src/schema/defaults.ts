@@ -4,6 +4,11 @@ import type { CompiledSchema } from './compile.js';
 
 /** Levels to which a schema that contains itself is filled. */
 const deepest = 32;
+/** Members that are looked at in one filling: a schema that contains itself twice doubles them with each level. */
+interface Budget {
+  left: number;
+}
+const budget = (): Budget => ({ left: 10_000 });
 
 /**
  * A copy of the value in which absent members have the defaults that the schema gives them, also inside what was
@@ -13,7 +18,7 @@ export function fillDefaults(compiled: CompiledSchema, value: unknown): unknown 
   const root = applied(compiled.root);
   const { default: whole } = factsOf(active(root, [value]).map(({ node }) => node));
   const start = value === undefined ? whole : value;
-  const filled = fill(root, [start], 0);
+  const filled = fill(root, [start], 0, budget());
   // Defaults of several places may contradict each other; then fewer of them are better than a value that was sound before.
   if (compiled.accepts(filled) || !compiled.accepts(start)) return filled;
   return fillOneByOne(compiled, start, filled);
@@ -24,20 +29,21 @@ function active(at: readonly Applied[], chain: readonly unknown[]): readonly App
   return at.filter(({ when }) => when.every((condition) => holds(condition, chain[condition.up])));
 }
 
-function fill(at: readonly Applied[], chain: readonly unknown[], depth: number): unknown {
+function fill(at: readonly Applied[], chain: readonly unknown[], depth: number, most: Budget): unknown {
   const [value] = chain;
-  if (depth > deepest || typeof value !== 'object' || value === null) return value;
+  if (depth > deepest || most.left <= 0 || typeof value !== 'object' || value === null) return value;
   if (Array.isArray(value))
-    return value.map((item: unknown, i) => fill(appliedBelow(at, i), [item, ...chain], depth + 1));
+    return value.map((item: unknown, i) => fill(appliedBelow(at, i), [item, ...chain], depth + 1, most));
   const filled: Record<string, unknown> = {};
   for (const name of Object.keys(value)) setOwn(filled, name, ownMember(value, name));
   for (const name of new Set([...Object.keys(value), ...namedMembers(at)])) {
+    if (most.left-- <= 0) break;
     // A default may bring a condition into force, so what holds is asked again for each member.
     const below = active(appliedBelow(at, name), [undefined, filled, ...chain.slice(1)]);
     const { default: given } = factsOf(below.map(({ node }) => node));
     const member = ownMember(filled, name) ?? given;
     if (member !== undefined)
-      setOwn(filled, name, fill(appliedBelow(at, name), [member, filled, ...chain.slice(1)], depth + 1));
+      setOwn(filled, name, fill(appliedBelow(at, name), [member, filled, ...chain.slice(1)], depth + 1, most));
   }
   return filled;
 }
@@ -60,10 +66,10 @@ function fillOneByOne(compiled: CompiledSchema, value: unknown, filled: unknown)
  * and otherwise the emptiest value of the kind. Valid where the schema can be satisfied that way.
  */
 export function startValue(compiled: CompiledSchema): unknown {
-  return fillDefaults(compiled, smallest(applied(compiled.root), 0));
+  return fillDefaults(compiled, smallest(applied(compiled.root), 0, budget()));
 }
 
-function smallest(at: readonly Applied[], depth: number): unknown {
+function smallest(at: readonly Applied[], depth: number, most: Budget): unknown {
   const always = active(
     at,
     Array.from({ length: depth + 1 }, () => undefined),
@@ -83,20 +89,20 @@ function smallest(at: readonly Applied[], depth: number): unknown {
   switch (kind) {
     case 'object': {
       const value: Record<string, unknown> = {};
-      if (depth > deepest) return value;
+      if (depth > deepest || most.left-- <= 0) return value;
       for (const name of new Set([...names, ...always.flatMap(({ node }) => requiredNames(node.raw))])) {
         if (requiring(always, name).length === 0) continue;
-        const member = smallest(appliedBelow(always, name), depth + 1);
+        const member = smallest(appliedBelow(always, name), depth + 1, most);
         setOwn(value, name, member === undefined ? null : member);
       }
       return value;
     }
     case 'array':
-      return depth > deepest
+      return depth > deepest || most.left-- <= 0
         ? []
         : Array.from(
             { length: Math.min(limits['minItems'] ?? 0, 100) },
-            (_, i) => smallest(appliedBelow(always, i), depth + 1) ?? null,
+            (_, i) => smallest(appliedBelow(always, i), depth + 1, most) ?? null,
           );
     case 'string':
       return 'x'.repeat(Math.min(limits['minLength'] ?? 0, 1000));

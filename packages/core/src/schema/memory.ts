@@ -1,7 +1,7 @@
 import { LimitReached, parsePointer, type Pointer, type Problem } from '../json/index.js';
 import type { Compiler } from './compiler.js';
 import type { State } from './follow.js';
-import type { SchemaNode } from './rule.js';
+import { tooDeep, type SchemaNode } from './rule.js';
 
 export interface Verdict {
   readonly valid: boolean;
@@ -100,7 +100,7 @@ function changedPaths(before: unknown, after: unknown, path: readonly string[]):
 /** A limit, or a stack that ran out, ends a run with a verdict; anything else is our own mistake. */
 export function limitOf(error: unknown): string {
   if (error instanceof LimitReached) return error.message;
-  if (error instanceof RangeError) return 'The value is nested too deep to be checked.';
+  if (error instanceof RangeError) return tooDeep;
   throw error;
 }
 export function limitProblem(error: unknown): Problem {

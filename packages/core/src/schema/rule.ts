@@ -19,6 +19,9 @@ export function bitOf(value: unknown): number {
   }
 }
 
+/** Said of references that lead too far, and of a stack that ran out meanwhile: which comes first is chance. */
+export const tooDeep = 'The value is nested too deep to be checked, or the schema refers to itself without end.';
+
 /** What one run through a schema carries along. */
 export class Run {
   #references = 0;
@@ -29,9 +32,7 @@ export class Run {
   /** Called on the way into a reference; only references can go round in circles, so only they are counted. */
   enter(): void {
     if (++this.#references > this.limits.references) {
-      throw new LimitReached(
-        `References lead more than ${this.limits.references} levels deep: the value is nested too deep, or the schema refers to itself without end.`,
-      );
+      throw new LimitReached(tooDeep);
     }
   }
   leave(): void {

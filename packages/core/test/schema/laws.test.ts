@@ -125,6 +125,12 @@ describe('recheck', () => {
       { numRuns: 500 },
     );
   });
+  it('equals a full run also where neither comes to an end', () => {
+    const raw = {
+      allOf: [{ allOf: [{ allOf: [{ $ref: '#' }, { type: 'string' }] }] }, { type: 'string', minLength: 0 }],
+    };
+    expect(compileSchema(raw).recheck({}, '').problems).toEqual(compileSchema(raw).validate({}).problems);
+  });
   it('names every place where a problem came or went', () => {
     const compiled = compileSchema({ properties: { a: { type: 'string' }, b: { type: 'string' } }, required: ['b'] });
     compiled.recheck({ a: 1, b: 'x' }, '');
@@ -159,6 +165,12 @@ it('filled defaults never turn a valid value invalid, and fill nothing twice', (
   const once = fillDefaults(compiled, { b: 0 });
   expect(once).toEqual({ a: { x: 1, y: 2 }, b: 0 });
   expect(fillDefaults(compiled, once)).toEqual(once);
+});
+
+it('defaults of a schema that contains itself come to an end', () => {
+  const raw = { properties: Object.fromEntries(['a', 'b', 'c'].map((name) => [name, { $ref: '#', default: {} }])) };
+  expect(JSON.stringify(fillDefaults(compileSchema(raw), {})).length).toBeLessThan(1_000_000);
+  expect(startValue(compileSchema({ ...raw, type: 'object', required: ['a', 'b', 'c'] }))).toBeDefined();
 });
 
 it('a default that brings a condition into force is followed by the defaults of its branch', () => {
