@@ -28,8 +28,6 @@ export interface AdaptedProps {
   attach(input: { focus(): void }): () => void;
   /** Further properties from the place of use. They win, but for those that carry the line; handlers of both are called. */
   readonly extra?: Readonly<Record<string, unknown>> | undefined;
-  /** Hears every report, in the words of the input; the stand listens here. */
-  readonly heard?: ((report: string, args: readonly unknown[]) => void) | undefined;
 }
 /** An input that a field can use; `takesLabel` says whether a `<label for>` reaches it. */
 export type AdaptedInput = FunctionComponent<AdaptedProps> & { takesLabel?: boolean };
@@ -86,7 +84,7 @@ export function adapt(
 /** Properties from the adapter and the place of use, with the handlers of both. */
 function joined(
   description: AdapterDescription,
-  { state, extra = {}, report, leave, heard }: AdaptedProps,
+  { state, extra = {}, report, leave }: AdaptedProps,
 ): Record<string, unknown> {
   const properties = propertiesFor(description, state, readWritten);
   const own = ownProperties(description);
@@ -94,7 +92,6 @@ function joined(
   const on = (name: string, handler: Handler): void => {
     const theirs = properties[name];
     properties[name] = (...args: unknown[]) => {
-      heard?.(name, args);
       handler(...args);
       if (isHandler(theirs)) theirs(...args);
     };

@@ -20,7 +20,6 @@ export interface FieldProps {
   readonly skin?: Skin | undefined;
   /** Goes through to the input. */
   readonly extra?: Readonly<Record<string, unknown>> | undefined;
-  readonly heard?: ((report: string, args: readonly unknown[]) => void) | undefined;
 }
 
 /** One field: an adapted input with label, hint, required mark and message, all linked. */
@@ -36,7 +35,6 @@ export function Field({
   inline = false,
   skin: draw = plain,
   extra,
-  heard,
 }: FieldProps): ReactNode {
   const { baseId } = useScope();
   const { field, shown, told, required, disabled } = useField(at);
@@ -83,7 +81,6 @@ export function Field({
         leave={leave}
         attach={attach}
         extra={extra}
-        heard={heard}
       />
     ),
   });

@@ -25,7 +25,6 @@ interface Drawing {
   readonly inputs: Readonly<Record<string, AdaptedInput>>;
   readonly skins: Readonly<Record<string, Skin>>;
   readonly skin: Skin;
-  readonly heard: ((at: string, report: string, args: readonly unknown[]) => void) | undefined;
 }
 const DrawingContext = createContext<Drawing | undefined>(undefined);
 function useDrawing(): Drawing {
@@ -45,7 +44,6 @@ export interface PlannedFormProps {
   readonly submitLabel?: string;
   /** Further buttons beside the one that sends. */
   readonly actions?: ReactNode;
-  readonly heard?: Drawing['heard'];
 }
 
 /** A whole form from a plan: fields, groups, lists, the summary of what is wrong, and sending. */
@@ -58,7 +56,6 @@ export function PlannedForm({
   send,
   submitLabel = 'Send',
   actions,
-  heard,
 }: PlannedFormProps): ReactNode {
   const element = useRef<HTMLFormElement>(null);
   const summary = useRef<HTMLDivElement>(null);
@@ -88,9 +85,7 @@ export function PlannedForm({
   };
   return (
     <FormScope form={form}>
-      <DrawingContext.Provider
-        value={{ inputs: { ...nativeInputs, ...inputs }, skins: { plain, ...skins }, skin, heard }}
-      >
+      <DrawingContext.Provider value={{ inputs: { ...nativeInputs, ...inputs }, skins: { plain, ...skins }, skin }}>
         <form ref={element} className="poietra-form" noValidate onSubmit={(event) => void submit(event)}>
           <Summary plan={plan} ref={summary} />
           <Planned node={plan.root} at="" />
@@ -173,7 +168,7 @@ export function Planned({ node, at }: { readonly node: PlanNode; readonly at: st
 }
 
 function PlannedField({ node, at }: { readonly node: PlanField; readonly at: string }): ReactNode {
-  const { inputs, skins, skin, heard } = useDrawing();
+  const { inputs, skins, skin } = useDrawing();
   const text = (value: unknown): string | undefined => (typeof value === 'string' ? value : undefined);
   const example = node.facts.examples[0];
   return (
@@ -188,7 +183,6 @@ function PlannedField({ node, at }: { readonly node: PlanField; readonly at: str
       inline={node.codec.kind === 'boolean' && node.use.adapter === 'native:checkbox'}
       input={inputs[node.use.adapter] ?? inputs['native:text']}
       skin={node.hints.skin === undefined ? skin : (skins[node.hints.skin] ?? skin)}
-      heard={heard && ((report, args) => heard(at, report, args))}
     />
   );
 }

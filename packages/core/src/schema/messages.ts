@@ -117,7 +117,6 @@ export const english: Messages = {
         : 'Fits none of the forms that are allowed here.',
   not: 'Has a form that is not allowed here.',
   false: 'Is not allowed here.',
-  unknown: 'Is not allowed here: no member of this name is known.',
   limit: '{reason}',
 };
 
