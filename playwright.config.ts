@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { chromiumArgs, chromiumPath } from './e2e/chromium.js';
 
 const port = Number(process.env['E2E_PORT'] ?? 4377);
 export default defineConfig({
@@ -16,16 +17,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     actionTimeout: 15_000,
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
+      executablePath: chromiumPath,
+      args: chromiumArgs,
     },
   },
   webServer: {

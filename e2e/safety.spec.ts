@@ -4,6 +4,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { chromiumArgs, chromiumPath } from './chromium.js';
 import { allSaved, frameOf } from './support.js';
 
 test('the stand can neither read what the workbench has stored nor reach its server', async ({ page }) => {
@@ -133,21 +134,11 @@ test('two tabs on one kit stay in step', async ({ page, context }) => {
 });
 
 test.describe('a browser that is killed', () => {
-  const args = [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-    '--headless',
-  ];
   async function browser(profile: string): Promise<{ page: Page; kill(): Promise<void> }> {
     const port = await freePort();
     const child: ChildProcess = spawn(
-      '/usr/bin/chromium',
-      [...args, `--user-data-dir=${profile}`, `--remote-debugging-port=${port}`, 'about:blank'],
+      chromiumPath,
+      [...chromiumArgs, '--headless', `--user-data-dir=${profile}`, `--remote-debugging-port=${port}`, 'about:blank'],
       { stdio: 'ignore', detached: true },
     );
     await expect
