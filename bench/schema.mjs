@@ -191,7 +191,12 @@ for (const { name, schema, zod, hand, value } of [small, wide, deep, lists]) {
     ratio(times.validate, times.accepts),
   ]);
 }
-console.log(table(['schema', 'accepts', 'accepts : by hand', 'only reading : by hand', 'accepts : Zod', 'validate : accepts'], rows));
+console.log(
+  table(
+    ['schema', 'accepts', 'accepts : by hand', 'only reading : by hand', 'accepts : Zod', 'validate : accepts'],
+    rows,
+  ),
+);
 
 const many = Array.from({ length: 10_000 }, (_, i) => record(i));
 const compiled = compileSchema(lists.schema);
