@@ -1,6 +1,8 @@
+import { tally } from '@poietra/core';
 import { inspect, ProjectError } from '@poietra/inputs';
 import { Command } from 'commander';
 import { resolve } from 'node:path';
+import { check, CheckError, reportOf } from './check.js';
 
 const program = new Command('poietra').description('Poietra on the command line, for CI.');
 
@@ -23,10 +25,33 @@ program
     if (inspection.missing.length > 0) console.log(`Not installed: ${inspection.missing.join(', ')}`);
   });
 
+program
+  .command('check')
+  .description('put every adapter of a kit, or every untouched draft of a project folder, to the contract in a real browser')
+  .argument('<kit-or-folder>', 'a kit file, or a project folder')
+  .option('--project <folder>', 'the project folder of a kit; otherwise the folder “project” beside it')
+  .option('--only <text>', 'only those whose name contains this')
+  .option('--wanted <percent>', 'how many of a hundred have to pass whole', '100')
+  .option('--json', 'print JSON')
+  .action(async (what: string, options: { project?: string; only?: string; wanted: string; json?: boolean }) => {
+    const from = process.env['INIT_CWD'] ?? '.';
+    const done = await check(
+      resolve(from, what),
+      { project: options.project === undefined ? undefined : resolve(from, options.project), only: options.only },
+      (checked, count, total) => {
+        if (!options.json) console.log(`[${count}/${total}] ${reportOf(checked)}`);
+      },
+    );
+    const whole = done.filter(({ sheet }) => tally(sheet.verdicts).fail === 0).length;
+    if (options.json) console.log(JSON.stringify(done, undefined, 2));
+    else console.log(`${whole} of ${done.length} pass the whole contract.`);
+    if ((100 * whole) / done.length < Number(options.wanted)) process.exitCode = 1;
+  });
+
 try {
   await program.parseAsync();
 } catch (error) {
-  if (!(error instanceof ProjectError)) throw error;
+  if (!(error instanceof ProjectError) && !(error instanceof CheckError)) throw error;
   console.error(error.message);
   process.exitCode = 2;
 }

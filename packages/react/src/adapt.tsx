@@ -8,32 +8,45 @@ import {
 } from '@poietra/core';
 import {
   createElement,
-  useCallback,
   useEffect,
   useLayoutEffect,
+  useReducer,
   useRef,
   type ComponentType,
   type FocusEvent,
   type FunctionComponent,
   type ReactNode,
 } from 'react';
+import { ElementHost, isHandler, WidgetHost, type Choices, type Handler } from './hosts.js';
+import { linkReal, pressReal, realElement } from './link-real.js';
+import { reach, workingElements } from './reach.js';
+
+/** How a field reaches its input. */
+export interface Reached {
+  focus(): void;
+  /** What a press on the label does. */
+  press?(): void;
+}
 
 /** What a field gives its input. */
 export interface AdaptedProps {
   readonly state: InputState;
   /** The values to choose from, for inputs that take them. */
-  readonly choices?: readonly { readonly value: unknown; readonly text: string }[] | undefined;
+  readonly choices?: Choices | undefined;
   report(raw: unknown): void;
   leave(): void;
-  attach(input: { focus(): void }): () => void;
+  attach(input: Reached): () => void;
   /** Further properties from the place of use. They win, but for those that carry the line; handlers of both are called. */
   readonly extra?: Readonly<Record<string, unknown>> | undefined;
 }
 /** An input that a field can use; `takesLabel` says whether a `<label for>` reaches it. */
 export type AdaptedInput = FunctionComponent<AdaptedProps> & { takesLabel?: boolean };
 
-type Handler = (...args: unknown[]) => unknown;
-const isHandler = (value: unknown): value is Handler => typeof value === 'function';
+/** A component around the input, with its properties: the living counterpart of the description's `wrappers`. */
+export interface Around {
+  readonly component: unknown;
+  readonly properties?: Readonly<Record<string, unknown>>;
+}
 
 /**
  * The input with the adapter around it: a component (or the name of an HTML element) of the framework, a custom
@@ -43,27 +56,37 @@ export function adapt(
   input: unknown,
   description: AdapterDescription,
   family: 'native' | 'component' | 'element' | 'widget' = 'component',
+  around: readonly Around[] = [],
 ): AdaptedInput {
+  const isGroup = description.id === undefined && description.real === undefined;
   const Adapted: AdaptedInput = (props) => {
     const box = useRef<HTMLDivElement>(null);
     const handle = useRef<unknown>(null);
+    const reported = useRef<{ readonly raw: unknown }>(undefined);
+    const [, again] = useReducer((count: number) => count + 1, 0);
     const { state, attach, leave } = props;
-    useEffect(
-      () => attach({ focus: () => focusOn(description, box.current, handle.current, state.id) }),
-      [attach, state.id],
-    );
-    const properties = joined(description, props);
-    const groupsItself = description.id === undefined;
+    useEffect(() => attach(reachOf(description, box, handle, state.id)), [attach, state.id]);
+    useLinks(box, description, state, family);
+    const report = (raw: unknown): void => {
+      reported.current = { raw };
+      // Where the input has no way to be read only, what it reports is not taken.
+      if (!(state.readOnly && !description.readOnly)) props.report(raw);
+      // A change that is refused alters no state, so nobody else would tell the input to go back.
+      if (family !== 'native' || state.readOnly) again();
+    };
+    const properties = joined(description, { ...props, report });
     const outside = {
       ref: box,
       className: 'poietra-box',
-      ...(groupsItself
+      'data-invalid': (state.invalid && description.invalid === undefined) || undefined,
+      ...(isGroup
         ? {
             id: state.id,
             role: 'group',
             'aria-labelledby': state.labelledBy,
             'aria-describedby': state.describedBy,
-            ...(description.invalid || !state.invalid ? {} : { 'data-invalid': true }),
+            'aria-invalid': state.invalid || undefined,
+            'aria-disabled': state.disabled || undefined,
           }
         : {}),
       ...(description.leave
@@ -74,19 +97,84 @@ export function adapt(
             },
           }),
     };
-    return <div {...outside}>{inside(input, family, description, properties, props, handle)}</div>;
+    const drawn = around.reduceRight<ReactNode>(
+      (inner, { component, properties: given }) =>
+        createElement(component as ComponentType<Record<string, unknown>>, { ...given }, inner),
+      inside(input, family, description, properties, props, handle, reported),
+    );
+    const hidden = hiddenValue(description, state);
+    return (
+      <div {...outside}>
+        {drawn}
+        {hidden !== undefined && <input type="hidden" name={state.name} value={hidden} />}
+      </div>
+    );
   };
   Adapted.displayName = `Adapted(${description.input})`;
   Adapted.takesLabel = description.id !== undefined;
   return Adapted;
 }
 
+/** The input submits itself only where the text that it shows is what is sent. */
+function submitsItself({ name, choices, input }: AdapterDescription, { sent, shown }: InputState): boolean {
+  if (name === undefined || sent === undefined) return name !== undefined;
+  return typeof shown === 'string' && shown === sent && choices === undefined && input !== 'native#select';
+}
+function hiddenValue(description: AdapterDescription, state: InputState): string | undefined {
+  return typeof state.sent === 'string' && !submitsItself(description, state) ? state.sent : undefined;
+}
+
+/** Keeps the real element linked, also when the input draws it later or anew. */
+function useLinks(
+  box: { readonly current: HTMLElement | null },
+  description: AdapterDescription,
+  state: InputState,
+  family: string,
+): void {
+  const isNeeded = family !== 'native' && (description.real !== undefined || description.id !== undefined);
+  const latest = useRef(state);
+  useLayoutEffect(() => {
+    latest.current = state;
+    // What cannot be disabled by a property is taken out of reach as a whole.
+    if (!description.disabled && box.current)
+      for (const child of box.current.children) child.toggleAttribute('inert', state.disabled);
+    const real = isNeeded ? realElement(description, box.current, state.id) : undefined;
+    if (real) linkReal(real, description, state);
+  });
+  useEffect(() => {
+    const place = box.current;
+    if (!isNeeded || !place) return undefined;
+    let frames = 20;
+    let due = 0;
+    const link = (): boolean => {
+      const real = realElement(description, place, latest.current.id);
+      if (real) linkReal(real, description, latest.current);
+      return real !== undefined;
+    };
+    // An element upgrades and draws its shadow tree in its own time, and nothing outside is told.
+    const wait = (): void => {
+      if (!link() && frames-- > 0) due = requestAnimationFrame(wait);
+    };
+    wait();
+    const observer = new MutationObserver(link);
+    observer.observe(place, { childList: true, subtree: true });
+    return () => {
+      cancelAnimationFrame(due);
+      observer.disconnect();
+    };
+  }, [box, description, isNeeded]);
+}
+
 /** Properties from the adapter and the place of use, with the handlers of both. */
 function joined(
   description: AdapterDescription,
-  { state, extra = {}, report, leave }: AdaptedProps,
+  { state, choices, extra = {}, report, leave }: AdaptedProps,
 ): Record<string, unknown> {
   const properties = propertiesFor(description, state, readWritten);
+  if (description.name && !submitsItself(description, state)) delete properties[description.name.property];
+  const { choices: use } = description;
+  if (use && 'property' in use && choices)
+    properties[use.property] = choices.map(({ value, text }) => ({ [use.value]: value, [use.text]: text }));
   const own = ownProperties(description);
   for (const [name, value] of Object.entries(extra)) if (!own.has(name)) properties[name] = value;
   const on = (name: string, handler: Handler): void => {
@@ -108,27 +196,11 @@ function inside(
   properties: Record<string, unknown>,
   props: AdaptedProps,
   handle: { current: unknown },
+  reported: { current: { readonly raw: unknown } | undefined },
 ): ReactNode {
-  if (family === 'widget')
-    return (
-      <WidgetHost
-        input={input}
-        description={description}
-        properties={properties}
-        shown={props.state.shown}
-        handle={handle}
-      />
-    );
-  if (family === 'element')
-    return (
-      <ElementHost
-        tag={String(input)}
-        properties={properties}
-        description={description}
-        labelledBy={props.state.labelledBy}
-        handle={handle}
-      />
-    );
+  const host = { properties, description, handle, choices: props.choices };
+  if (family === 'widget') return <WidgetHost {...host} input={input} shown={props.state.shown} reported={reported} />;
+  if (family === 'element') return <ElementHost {...host} tag={String(input)} />;
   const takesChoices = props.choices !== undefined && typeof input !== 'string';
   const needsRef = family === 'native' || description.focus.by === 'handle';
   return createElement(input as ComponentType<Record<string, unknown>>, {
@@ -138,7 +210,25 @@ function inside(
   });
 }
 
+function reachOf(
+  description: AdapterDescription,
+  box: { readonly current: HTMLElement | null },
+  handle: { readonly current: unknown },
+  id: string,
+): Reached {
+  const focus = (): void => focusOn(description, box.current, handle.current, id);
+  return {
+    focus,
+    press: () => {
+      const real = realElement(description, box.current, id);
+      if (real) pressReal(real);
+      else focus();
+    },
+  };
+}
+
 function focusOn(description: AdapterDescription, box: HTMLElement | null, handle: unknown, id: string): void {
+  if (!box) return;
   const { focus } = description;
   if (focus.by === 'handle' && typeof handle === 'object' && handle !== null) {
     const method = (handle as Record<string, unknown>)[focus.method];
@@ -147,111 +237,7 @@ function focusOn(description: AdapterDescription, box: HTMLElement | null, handl
   }
   const found =
     focus.by === 'inner'
-      ? box?.querySelector<HTMLElement>(focus.selector)
-      : (box?.querySelector<HTMLElement>(`[id="${id}"]`) ??
-        (handle instanceof HTMLElement ? handle : box?.querySelector<HTMLElement>('*')));
+      ? reach(box, focus.selector)
+      : (realElement(description, box, id) ?? (handle instanceof HTMLElement ? handle : workingElements(box)[0]));
   found?.focus();
-}
-
-interface HostProps {
-  readonly properties: Readonly<Record<string, unknown>>;
-  readonly description: AdapterDescription;
-  readonly handle: { current: unknown };
-}
-
-/** A custom element: values go in as properties where it has such a property, as attributes otherwise; events are heard by name. */
-function ElementHost({
-  tag,
-  properties,
-  description,
-  handle,
-  labelledBy,
-}: HostProps & { readonly tag: string; readonly labelledBy: string | undefined }): ReactNode {
-  const element = useRef<HTMLElement>(null);
-  const latest = useRef(properties);
-  const given = useRef<ReadonlySet<string>>(new Set());
-  useLayoutEffect(() => {
-    latest.current = properties;
-    const node = element.current;
-    if (!node) return;
-    handle.current = node;
-    const names = new Set(Object.keys(properties).filter((name) => !isHandler(properties[name])));
-    for (const name of names) setOn(node, name, properties[name]);
-    for (const name of given.current)
-      if (!names.has(name)) setOn(node, name, name === description.value.property ? '' : undefined);
-    given.current = names;
-  });
-  useEffect(() => {
-    const node = element.current;
-    const names = Object.keys(latest.current).filter((name) => isHandler(latest.current[name]));
-    const listeners = names.map((name) => [name, (event: Event) => (latest.current[name] as Handler)(event)] as const);
-    for (const [name, listener] of listeners) node?.addEventListener(name, listener);
-    return () => {
-      for (const [name, listener] of listeners) node?.removeEventListener(name, listener);
-    };
-  }, []);
-  return createElement(tag, { ref: element, 'aria-labelledby': labelledBy });
-}
-
-function setOn(node: HTMLElement, name: string, value: unknown): void {
-  if (name in node && !name.startsWith('aria-')) {
-    const holder = node as unknown as Record<string, unknown>;
-    const next = value === undefined && typeof holder[name] === 'boolean' ? false : value;
-    // Writing the value that is there already would move the caret.
-    if (holder[name] !== next) holder[name] = next;
-  } else if (value === undefined || value === false) node.removeAttribute(name);
-  else node.setAttribute(name, value === true ? '' : String(value));
-}
-
-/** A plain-DOM widget: made once on an element of its own, told of later values, taken away at the end. */
-function WidgetHost({
-  input,
-  description,
-  properties,
-  shown,
-  handle,
-}: HostProps & { readonly input: unknown; readonly shown: unknown }): ReactNode {
-  const place = useRef<HTMLDivElement>(null);
-  const latest = useRef(properties);
-  useLayoutEffect(() => {
-    latest.current = properties;
-  });
-  const use = description.widget;
-  const start = useCallback((): (() => void) => {
-    const host = place.current;
-    if (!host || !use) return () => undefined;
-    const node = host.appendChild(document.createElement(use.element));
-    const options: Record<string, unknown> = {};
-    const handlers: [string, Handler][] = [];
-    for (const [name, value] of Object.entries(latest.current)) {
-      if (!isHandler(value)) options[name] = value;
-      else handlers.push([name, (...args) => (latest.current[name] as Handler)(...args)]);
-    }
-    if (use.reports === 'options') for (const [name, handler] of handlers) options[name] = handler;
-    const made: unknown =
-      use.start === 'new'
-        ? new (input as new (...args: unknown[]) => unknown)(node, options)
-        : (input as Handler)(node, options);
-    const living = use.handle === undefined ? made : ((node as unknown as Record<string, unknown>)[use.handle] ?? made);
-    handle.current = living;
-    const call = (method: string | undefined, ...args: unknown[]): void => {
-      const found = method === undefined ? undefined : (living as Record<string, unknown>)[method];
-      if (isHandler(found)) found.apply(living, args);
-    };
-    if (use.reports === 'on') for (const [name, handler] of handlers) call('on', name, handler);
-    return () => {
-      call(use.destroy);
-      handle.current = null;
-      host.replaceChildren();
-    };
-  }, [handle, input, use]);
-  useEffect(start, [start]);
-  const told = useRef(shown);
-  useEffect(() => {
-    const living = handle.current as Record<string, unknown> | null;
-    const update = use && living?.[use.update];
-    if (isHandler(update) && JSON.stringify(told.current) !== JSON.stringify(shown)) update.call(living, shown ?? null);
-    told.current = shown;
-  }, [handle, shown, use]);
-  return <div ref={place} />;
 }

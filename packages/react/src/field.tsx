@@ -1,5 +1,5 @@
-import { useCallback, type ReactNode } from 'react';
-import type { AdaptedInput } from './adapt.js';
+import { useCallback, useRef, type ReactNode } from 'react';
+import type { AdaptedInput, Reached } from './adapt.js';
 import { partId } from './ids.js';
 import { nativeInputs } from './native.js';
 import { useScope } from './scope.js';
@@ -37,7 +37,7 @@ export function Field({
   extra,
 }: FieldProps): ReactNode {
   const { baseId } = useScope();
-  const { field, shown, told, required, disabled } = useField(at);
+  const { field, shown, sent, told, required, disabled } = useField(at);
   const ids = {
     input: partId(baseId, at, 'input'),
     label: partId(baseId, at, 'label'),
@@ -48,7 +48,14 @@ export function Field({
   const describedBy = [hint !== undefined && ids.hint, invalid && ids.error].filter(Boolean).join(' ');
   const report = useCallback((raw: unknown) => field.report(raw), [field]);
   const leave = useCallback(() => field.leave(), [field]);
-  const attach = useCallback((reached: { focus(): void }) => field.attach(reached), [field]);
+  const reached = useRef<Reached>(undefined);
+  const attach = useCallback(
+    (one: Reached) => {
+      reached.current = one;
+      return field.attach(one);
+    },
+    [field],
+  );
   if (!Input) return null;
   return draw({
     at,
@@ -61,7 +68,7 @@ export function Field({
     ids,
     inline,
     takesLabel: Input.takesLabel ?? false,
-    focus: () => field.focus(),
+    focus: () => (reached.current?.press ?? (() => field.focus()))(),
     input: (
       <Input
         state={{
@@ -75,6 +82,9 @@ export function Field({
           labelledBy: ids.label,
           describedBy: describedBy === '' ? undefined : describedBy,
           placeholder,
+          label,
+          description: [hint, told[0]?.message].filter(Boolean).join(' '),
+          sent: sentText(sent),
         }}
         choices={choices}
         report={report}
@@ -84,4 +94,10 @@ export function Field({
       />
     ),
   });
+}
+
+/** What a native submission carries: texts as they are, everything else as JSON. */
+function sentText(sent: unknown): string | null {
+  if (sent === undefined) return null;
+  return typeof sent === 'string' ? sent : JSON.stringify(sent);
 }

@@ -1,8 +1,10 @@
 /** @poietra/react: forms of the core drawn with React. */
-export { adapt, type AdaptedInput, type AdaptedProps } from './adapt.js';
+export { adapt, type AdaptedInput, type AdaptedProps, type Around, type Reached } from './adapt.js';
 export { Field, type FieldProps } from './field.js';
 export { useFollowed } from './follow.js';
 export { baseIdFrom, partId, type FieldPart } from './ids.js';
+export { realElement } from './link-real.js';
+export { everyElement, focused, reach, workingElements } from './reach.js';
 export { nativeInputs } from './native.js';
 export { labelAt, Planned, PlannedForm, type PlannedFormProps } from './planned.js';
 export { FormScope, useForm, useScope } from './scope.js';

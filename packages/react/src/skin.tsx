@@ -39,7 +39,7 @@ export const plain: Skin = ({
     <>
       {label}
       {required && (
-        <span className="poietra-required" aria-hidden="true">
+        <span className="poietra-required" aria-hidden={takesLabel || undefined}>
           {' '}
           (required)
         </span>

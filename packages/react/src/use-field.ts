@@ -7,6 +7,7 @@ export interface FieldView {
   readonly field: FormField;
   readonly shown: unknown;
   readonly held: unknown;
+  readonly sent: unknown;
   readonly told: readonly Problem[];
   readonly required: boolean;
   readonly disabled: boolean;
@@ -17,7 +18,7 @@ export function useField(at: Pointer): FieldView {
   const { form } = useScope();
   return useFollowed(() => {
     const field = form.field(at);
-    const { shown, held, told, required, disabled } = field;
-    return { field, shown, held, told, required, disabled };
+    const { shown, held, sent, told, required, disabled } = field;
+    return { field, shown, held, sent, told, required, disabled };
   }, [form, at]);
 }

@@ -1,4 +1,5 @@
 import type { Pointer } from '../json/index.js';
+import type { Gesture } from './gesture.js';
 
 /** How the maker of an input ships it. */
 export type Family = 'native' | 'component' | 'element' | 'widget';
@@ -18,13 +19,27 @@ export interface WidgetUse {
   readonly start: 'new' | 'call';
   /** A way from the element or what was made to the living thing (`noUiSlider` leaves it on the element). */
   readonly handle?: string;
-  /** The method that takes a later value. */
+  /** The method, or the property, that takes a later value. */
   readonly update: string;
   readonly destroy?: string;
-  /** Whether reports are options (`onChange`) or events that `on` subscribes to. */
-  readonly reports: 'options' | 'on';
-  /** The element that it is made on: an `input` or a `div`. */
-  readonly element: 'div' | 'input';
+  /** Whether reports are options (`onChange`), events that `on` subscribes to, or DOM events of the element. */
+  readonly reports: 'options' | 'on' | 'events';
+  /** The element that it is made on. */
+  readonly element: 'div' | 'input' | 'select' | 'canvas';
+}
+
+/** Where the values to choose from go, and in which words. */
+export type ChoicesUse =
+  /** A property that takes a list; each item has its value and its text under these names. */
+  | { readonly property: string; readonly value: string; readonly text: string }
+  /** Child elements of this tag, with the value in a property and the text inside. */
+  | { readonly tag: string; readonly value: string };
+
+/** A component that has to stand around the input: a provider of settings, a theme. */
+export interface Wrapper {
+  /** As inputs are named: `package#export`. */
+  readonly component: string;
+  readonly properties?: Readonly<Record<string, unknown>>;
 }
 
 /**
@@ -62,6 +77,18 @@ export interface AdapterDescription {
   readonly describedBy?: { readonly property: string };
   readonly placeholder?: { readonly property: string };
   readonly constants?: Readonly<Record<string, unknown>>;
+  /**
+   * The one element inside that a person works with, by selector; open shadow trees are looked into. It gets name,
+   * description, invalid and required, where no property carries them. Absent: the box is a group.
+   */
+  readonly real?: { readonly selector: string };
+  readonly choices?: ChoicesUse;
+  /** Outermost first. */
+  readonly wrappers?: readonly Wrapper[];
+  /** What a person does to change the value, for the checks. */
+  readonly gesture?: Gesture;
+  /** Two values that it can show, for the checks, as `codec/written` writes them. */
+  readonly samples?: readonly [unknown, unknown];
   readonly widget?: WidgetUse;
 }
 
@@ -77,4 +104,9 @@ export interface InputState {
   readonly labelledBy: string | undefined;
   readonly describedBy: string | undefined;
   readonly placeholder?: string | undefined;
+  /** The words of the label and of what describes the field, for elements that ids cannot reach. */
+  readonly label?: string | undefined;
+  readonly description?: string | undefined;
+  /** What is sent, as text: a hidden input carries it under the name where the input does not; `null` where nothing is sent. */
+  readonly sent?: string | null | undefined;
 }

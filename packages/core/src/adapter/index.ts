@@ -1,5 +1,27 @@
 /** How inputs speak: the description, what it makes of a state and a report, and how it is drafted from evidence. Needs JSON only. */
-export type { AdapterDescription, Family, Focus, InputState, WidgetUse } from './description.js';
+export {
+  checkOf,
+  contract,
+  fingerprint,
+  sheetChanges,
+  staleness,
+  tally,
+  type Check,
+  type CheckId,
+  type CheckVerdict,
+  type ScoreSheet,
+} from './contract.js';
+export type {
+  AdapterDescription,
+  ChoicesUse,
+  Family,
+  Focus,
+  InputState,
+  WidgetUse,
+  Wrapper,
+} from './description.js';
+export { addStep, gestureWords, stepWords, type Gesture, type Step, type Target } from './gesture.js';
+export { emptiesFor, readingsOf, reportsOf, samplesFor, type Heard, type Reading } from './observed.js';
 export { ownProperties, pathWords, propertiesFor, valueIn, type ReadWritten } from './drive.js';
 export { draftAdapter, focusWords } from './draft.js';
 export type { DeclaredEvent, DeclaredProperty, Finding, FoundInput } from './face.js';

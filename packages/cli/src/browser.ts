@@ -1,0 +1,132 @@
+/** A real Chromium for the checks. Each input gets a page of its own, without network and with the stand's policy. */
+import type { AdapterDescription, CheckId, CheckVerdict, Finding, FoundInput } from '@poietra/core';
+import { contract } from '@poietra/core';
+import type { Bundle } from '@poietra/inputs';
+import { existsSync } from 'node:fs';
+import { chromium, type Browser, type Page } from 'playwright-core';
+
+const address = 'http://stand.localhost/';
+const policy =
+  "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src data: blob:; font-src data:; sandbox allow-scripts";
+/** All checks of one input take a few seconds; what takes this long never ends. */
+const mostTime = 90_000;
+
+export async function openBrowser(): Promise<Browser> {
+  const own = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
+  return chromium.launch({
+    ...(existsSync(own) ? { executablePath: own } : {}),
+    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+  });
+}
+
+interface Message {
+  readonly kind: string;
+  readonly [member: string]: unknown;
+}
+
+export interface Tried {
+  readonly adapter: AdapterDescription;
+  readonly findings: readonly Finding[];
+  readonly failed?: string;
+}
+
+/** Tries an input on a page of its own, so that behaviour can correct the draft. */
+export async function tryInput(browser: Browser, bundle: Bundle, input: FoundInput, adapter: AdapterDescription): Promise<Tried> {
+  return onPage(browser, bundle, async (post, next) => {
+    await post({ kind: 'observe', input, adapter });
+    for (;;) {
+      const message = await next();
+      if (message.kind === 'observed') return message as unknown as Tried;
+      if (message.kind === 'prover failed') return { adapter, findings: [], failed: String(message['message']) };
+    }
+  });
+}
+
+/** Puts an adapter to the contract on a page of its own. */
+export async function proveAdapter(browser: Browser, bundle: Bundle, adapter: AdapterDescription): Promise<CheckVerdict[]> {
+  const ids: CheckId[] = contract.map(({ id }) => id);
+  const verdicts: CheckVerdict[] = [];
+  try {
+    await onPage(browser, bundle, async (post, next) => {
+      await post({ kind: 'prove', adapter, checks: ids });
+      for (;;) {
+        const message = await next();
+        if (message.kind === 'verdict') verdicts.push(message['verdict'] as CheckVerdict);
+        if (message.kind === 'prover failed') throw new Error(String(message['message']));
+        if (message.kind === 'proved') return;
+      }
+    });
+  } catch (error) {
+    const done = new Set(verdicts.map(({ check }) => check));
+    const seen = error instanceof Error ? error.message : String(error);
+    for (const check of ids) if (!done.has(check)) verdicts.push({ check, state: 'fail', seen });
+  }
+  return verdicts;
+}
+
+type Post = (message: object) => Promise<void>;
+async function onPage<T>(
+  browser: Browser,
+  { script, style }: Bundle,
+  work: (post: Post, next: () => Promise<Message>) => Promise<T>,
+): Promise<T> {
+  const context = await browser.newContext({ viewport: { width: 900, height: 700 }, offline: false });
+  const page: Page = await context.newPage();
+  const waiting: Message[] = [];
+  let wake: (() => void) | undefined;
+  let trouble: Error | undefined;
+  await page.exposeBinding('heardByCli', (_source, message: Message) => {
+    waiting.push(message);
+    wake?.();
+  });
+  await page.addInitScript(() => {
+    window.addEventListener('message', ({ data }: MessageEvent<Message>) => {
+      const kinds = ['prover ready', 'observed', 'verdict', 'proved', 'prover failed'];
+      if (kinds.includes(data.kind)) (window as unknown as { heardByCli(message: Message): void }).heardByCli(data);
+    });
+  });
+  await page.route('**/*', async (route) => {
+    const url = route.request().url();
+    if (url === address)
+      await route.fulfill({
+        contentType: 'text/html',
+        headers: { 'content-security-policy': policy },
+        body: '<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Stand</title><link rel="stylesheet" href="/stand.css"></head><body><div id="stand"></div><script src="/stand.js"></script></body></html>',
+      });
+    else if (url.endsWith('/stand.js')) await route.fulfill({ contentType: 'text/javascript', headers: { 'access-control-allow-origin': '*' }, body: script });
+    else if (url.endsWith('/stand.css')) await route.fulfill({ contentType: 'text/css', body: style });
+    else await route.abort();
+  });
+  page.on('crash', () => {
+    trouble = new Error('The page crashed.');
+    wake?.();
+  });
+  const until = Date.now() + mostTime;
+  const next = async (): Promise<Message> => {
+    for (;;) {
+      const message = waiting.shift();
+      if (message) return message;
+      if (trouble) throw trouble;
+      const left = until - Date.now();
+      if (left <= 0) throw new Error('The input did not come to an end; it may loop for ever.');
+      await new Promise<void>((resolve) => {
+        const timer = setTimeout(resolve, left);
+        wake = () => {
+          clearTimeout(timer);
+          resolve();
+        };
+      });
+    }
+  };
+  try {
+    page.on('pageerror', (error) => {
+      if (process.env['POIETRA_DEBUG']) console.error('pageerror', error.message);
+    });
+    await page.goto(address);
+    const first = await next();
+    if (first.kind !== 'prover ready') throw new Error('The stand did not start.');
+    return await work((message) => page.evaluate((data) => window.postMessage(data, '*'), message), next);
+  } finally {
+    await context.close();
+  }
+}

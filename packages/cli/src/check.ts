@@ -1,0 +1,151 @@
+/** `poietra check`: every adapter of a kit, or every untouched draft of a project folder, put to the contract in a real browser. */
+import {
+  contract,
+  checkOf,
+  fingerprint,
+  readKitText,
+  nativeAdapters,
+  tally,
+  type AdapterDescription,
+  type CheckVerdict,
+  type Finding,
+  type FoundInput,
+  type KitInput,
+  type ScoreSheet,
+} from '@poietra/core';
+import { bundle, BundleError, inspect, type Bundle } from '@poietra/inputs';
+import { existsSync, readFileSync, statSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
+import { dirname, join } from 'node:path';
+import { openBrowser, proveAdapter, tryInput } from './browser.js';
+
+/** The repository: the stand's own code is bundled from its sources. */
+const home = join(import.meta.dirname, '../../..');
+
+export interface Checked {
+  /** The adapter's name in the kit, or the input's id where a draft was checked. */
+  readonly name: string;
+  readonly input: string;
+  readonly adapter: AdapterDescription;
+  readonly findings: readonly Finding[];
+  readonly sheet: ScoreSheet;
+}
+interface Job {
+  readonly name: string;
+  readonly bundleKey: string;
+  readonly version: string;
+  readonly adapter: AdapterDescription;
+  /** Given where the draft is to be tried first. */
+  readonly input?: FoundInput;
+}
+type BundledInput = Pick<FoundInput, 'id' | 'family' | 'export' | 'module' | 'tag' | 'css'>;
+
+/** What was asked for is not there, or cannot be read; the message says so. */
+export class CheckError extends Error {
+  override name = 'CheckError';
+}
+
+export async function check(
+  what: string,
+  options: { readonly project?: string | undefined; readonly only?: string | undefined },
+  tell: (done: Checked, count: number, total: number) => void,
+): Promise<Checked[]> {
+  if (!existsSync(what)) throw new CheckError(`There is no ${what}. Give a kit file or a project folder.`);
+  const isFolder = statSync(what).isDirectory();
+  const project = isFolder ? what : (options.project ?? join(dirname(what), 'project'));
+  const { jobs, inputs } = isFolder ? draftsOf(project) : adaptersOf(what);
+  const chosen = options.only === undefined ? jobs : jobs.filter(({ name }) => name.includes(options.only ?? ''));
+  if (chosen.length === 0) throw new CheckError(`There is nothing to check in ${what}.`);
+  const browser = await openBrowser();
+  const bundles = new Map<string, Promise<Bundle>>();
+  const bundleFor = (key: string): Promise<Bundle> => {
+    const kept = bundles.get(key) ?? makeBundle(project, inputs.filter((input) => packageOf(input.id) === key));
+    bundles.set(key, kept);
+    return kept;
+  };
+  const done: Checked[] = [];
+  const queue = [...chosen];
+  const work = async (): Promise<void> => {
+    for (let job = queue.shift(); job; job = queue.shift()) {
+      const checked = await run(job, bundleFor);
+      done.push(checked);
+      tell(checked, done.length, chosen.length);
+    }
+  };
+  const run = async (job: Job, get: typeof bundleFor): Promise<Checked> => {
+    let { adapter } = job;
+    let findings: readonly Finding[] = [];
+    let verdicts: CheckVerdict[];
+    try {
+      const ready = await get(job.bundleKey);
+      if (job.input) ({ adapter, findings } = await tryInput(browser, ready, job.input, adapter));
+      verdicts = await proveAdapter(browser, ready, adapter);
+    } catch (error) {
+      if (!(error instanceof Error)) throw error;
+      const seen = error instanceof BundleError ? `It does not bundle: ${error.message}` : error.message;
+      verdicts = contract.map(({ id }) => ({ check: id, state: 'fail' as const, seen }));
+    }
+    const sheet = { version: job.version, time: new Date().toISOString(), adapter: fingerprint(adapter), verdicts };
+    return { name: job.name, input: adapter.input, adapter, findings, sheet };
+  };
+  try {
+    await Promise.all(Array.from({ length: Math.min(3, availableParallelism() + 1) }, work));
+  } finally {
+    await browser.close();
+  }
+  const order = new Map(chosen.map(({ name }, i) => [name, i]));
+  return done.sort((a, b) => (order.get(a.name) ?? 0) - (order.get(b.name) ?? 0));
+}
+
+const packageOf = (id: string): string => id.slice(0, Math.max(0, id.indexOf('#')));
+
+function makeBundle(project: string, inputs: readonly BundledInput[]): Promise<Bundle> {
+  return bundle({
+    project,
+    home,
+    start: { module: join(home, 'packages/stand/src/frame.ts'), name: 'startProving' },
+    inputs: inputs.filter(({ family }) => family !== 'native'),
+  });
+}
+
+function draftsOf(folder: string): { jobs: Job[]; inputs: BundledInput[] } {
+  const inspection = inspect(folder);
+  return {
+    inputs: inspection.inputs.map(({ input }) => input),
+    jobs: inspection.inputs.flatMap(({ input, adapter }) =>
+      adapter
+        ? [{ name: input.id, bundleKey: packageOf(input.id), version: input.version, adapter, input }]
+        : [],
+    ),
+  };
+}
+
+function adaptersOf(file: string): { jobs: Job[]; inputs: BundledInput[] } {
+  const read = readKitText(readFileSync(file, 'utf8'));
+  if (!read.ok) throw new CheckError(`${file} is no kit:\n${read.problems.map(({ at, message }) => `  ${at}: ${message}`).join('\n')}`);
+  const { kit } = read;
+  const used: Record<string, KitInput> = { ...kit.inputs };
+  const jobs = Object.entries(kit.adapters).map(([name, adapter]): Job => ({
+    name,
+    bundleKey: packageOf(adapter.input),
+    version: used[adapter.input]?.version ?? '',
+    adapter,
+  }));
+  const natives = Object.entries(nativeAdapters)
+    .filter(([name]) => Object.values(kit.fields).some(({ adapter }) => adapter === `native:${name}`))
+    .map(([name, adapter]): Job => ({ name: `native:${name}`, bundleKey: 'native', version: '', adapter }));
+  return { jobs: [...jobs, ...natives], inputs: Object.entries(used).map(([id, input]) => ({ ...input, id })) };
+}
+
+/** A table that a person reads: one line an adapter, and below it what failed with what to try. */
+export function reportOf({ name, sheet: { verdicts } }: Checked): string {
+  const { pass, fail, none } = tally(verdicts);
+  const head = `${fail === 0 ? '✓' : '✗'} ${name.padEnd(50)} ${String(pass).padStart(2)} passed, ${fail} failed${none > 0 ? `, ${none} not applicable` : ''}`;
+  const failures = verdicts
+    .filter(({ state }) => state === 'fail')
+    .map(({ check: id, seen }) => {
+      const known = checkOf(id);
+      return `    ${known?.title ?? id}\n      expected: ${known?.expects ?? ''}\n      seen:     ${seen}\n      to try:   ${known?.advice ?? ''}`;
+    });
+  return [head, ...failures].join('\n');
+}

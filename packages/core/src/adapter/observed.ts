@@ -1,0 +1,127 @@
+/** What follows from what an input was seen to do. Rules over recorded reports: no DOM here. */
+import { joinPointer, type Pointer } from '../json/index.js';
+import type { FoundInput } from './face.js';
+
+/** A report as it came: the callback's or event's name, and its arguments. */
+export interface Heard {
+  readonly name: string;
+  readonly args: readonly unknown[];
+}
+
+/** One way to read a value out of a report. */
+export interface Reading {
+  readonly report: string;
+  readonly path: Pointer;
+  readonly value: unknown;
+}
+
+/** Where values sit in the objects that inputs report, the likeliest first. */
+const insides = [
+  ['target', 'checked'],
+  ['target', 'value'],
+  ['detail', 'value'],
+  ['detail', 'checked'],
+  ['detail'],
+  ['value'],
+  ['checked'],
+  ['floatValue'],
+] as const;
+
+const tellingNames = /^(on[-A-Z]?)?([a-z]+-)?(value)?-?(change|changed|select|selected|input|update|accept|complete|set|pick|drop)$/i;
+
+/** All ways to read a value out of what was heard, the likeliest first; `property` is the one that takes the value. */
+export function readingsOf(heard: readonly Heard[], property: string, isFlag: boolean): Reading[] {
+  const readings: (Reading & { readonly rank: number })[] = [];
+  for (const { name, args } of heard) {
+    const nameRank = tellingNames.test(name.replace(/^on/, '')) || tellingNames.test(name) ? 0 : 20;
+    args.slice(0, 4).forEach((arg, index) => {
+      const add = (path: Pointer, value: unknown, rank: number): void => {
+        if (isValue(value) && (typeof value === 'boolean') === isFlag)
+          readings.push({ report: name, path, value, rank: rank + nameRank });
+      };
+      const at = joinPointer('', index);
+      if (isHolder(arg)) {
+        const target = member(arg, 'target');
+        if (target !== undefined) add(`${at}/target/${property}`, member(target, property), 0);
+        insides.forEach((names, i) => {
+          const inner = names.reduce<unknown>((held, key) => member(held, key), arg);
+          add(names.reduce<string>(joinPointer, at), inner, 2 + i);
+        });
+      }
+      if (!isEvent(arg)) add(at, arg, 1 + index * 4);
+    });
+  }
+  const seen = new Set<string>();
+  return readings
+    .sort((a, b) => a.rank - b.rank)
+    .filter(({ report, path }) => !seen.has(`${report}${path}`) && seen.add(`${report}${path}`))
+    .map(({ report, path, value }) => ({ report, path, value }));
+}
+
+function member(holder: unknown, name: string): unknown {
+  try {
+    return typeof holder === 'object' && holder !== null ? (holder as Record<string, unknown>)[name] : undefined;
+  } catch {
+    return undefined;
+  }
+}
+const isHolder = (value: unknown): value is object => typeof value === 'object' && value !== null && !Array.isArray(value);
+function isEvent(value: unknown): boolean {
+  return isHolder(value) && typeof member(value, 'type') === 'string' && 'target' in value;
+}
+/** Something that can be held: no event, no element, no function. */
+function isValue(value: unknown): boolean {
+  if (value === undefined || typeof value === 'function' || typeof value === 'symbol') return false;
+  if (!isHolder(value)) return true;
+  return !isEvent(value) && typeof member(value, 'nodeType') !== 'number';
+}
+
+/** What an input may take for “no value”, in the order in which it is tried. */
+export function emptiesFor(sample: unknown, declared: string): readonly unknown[] {
+  if (typeof sample === 'boolean') return [false];
+  if (Array.isArray(sample)) return [[], null, undefined];
+  if (typeof sample === 'string' && !/null/.test(declared)) return ['', null, undefined];
+  return [null, undefined, ''];
+}
+
+/** Pairs of values that an input of this declared type may be able to show; what is shown in fact is seen on the stand. */
+export function samplesFor(type: string, now: Date, choices: readonly unknown[] = []): (readonly [unknown, unknown])[] {
+  const day = (date: number): Date => new Date(now.getFullYear(), now.getMonth(), date);
+  const dayText = (date: number): string =>
+    `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(date).padStart(2, '0')}`;
+  const pairs: (readonly [unknown, unknown])[] = [];
+  const [first, second] = choices;
+  if (/\bboolean\b/.test(type)) pairs.push([true, false]);
+  if (/\bDate\b/.test(type)) pairs.push([day(10), day(20)]);
+  if (first !== undefined && second !== undefined) pairs.push([first, second]);
+  const isText = /\bstring\b|\bany\b|\bunknown\b|^[A-Z]\w*$/.test(type) || type === '';
+  if (/\bnumber\b/.test(type)) pairs.push([30, 60], [2, 4]);
+  if (isText)
+    pairs.push(
+      ['Aldervik', 'Torsund'],
+      ['30', '60'],
+      ['#336699', '#aa5500'],
+      [dayText(10), dayText(20)],
+      ['09:15', '12:30'],
+      ['hsl(210, 50%, 40%)', 'hsl(30, 90%, 35%)'],
+      ['rgb(51, 102, 153)', 'rgb(170, 85, 0)'],
+    );
+  if (/\bh: number|Hs[lv]a?Color|\bhsl|\bhsv|\bRgb|\br: number/i.test(type))
+    pairs.push(
+      [{ h: 210, s: 50, l: 40, v: 60, a: 1, r: 51, g: 102, b: 153 }, { h: 30, s: 90, l: 35, v: 66, a: 1, r: 170, g: 85, b: 0 }],
+    );
+  if (/\[\]|Array</.test(type) && !/^string$/.test(type)) {
+    if (first !== undefined && second !== undefined) pairs.push([[first], [second]]);
+    if (/number/.test(type)) pairs.push([[30], [60]], [[20, 40], [30, 70]]);
+  }
+  return pairs;
+}
+
+/** Every callback or event of an input that is worth listening to. */
+export function reportsOf({ family, events, properties, widget }: FoundInput): string[] {
+  if (family === 'element') return [...new Set([...events.map(({ name }) => name), 'input', 'change'])];
+  const declared = properties.filter(({ args, name }) => args && /^on[A-Z]/.test(name)).map(({ name }) => name);
+  return widget && widget.reports !== 'options'
+    ? [...new Set([...declared, 'change', 'update', 'accept'])]
+    : declared;
+}

@@ -1,0 +1,89 @@
+import type { FoundInput } from '@poietra/core';
+import { build, type BuildFailure, type Plugin } from 'esbuild';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+
+export interface Bundle {
+  readonly script: string;
+  readonly style: string;
+}
+export interface BundleOptions {
+  /** The project folder, whose packages are taken. */
+  readonly project: string;
+  /** Where this repository's own packages are: they serve the framework where the project has none. */
+  readonly home: string;
+  /** The module that starts the frame, and the name of its function; it is called with the inputs. */
+  readonly start: { readonly module: string; readonly name: string };
+  readonly inputs: readonly Pick<FoundInput, 'id' | 'family' | 'export' | 'module' | 'tag' | 'css'>[];
+}
+
+/** The packages do not bundle; the message says where and why. */
+export class BundleError extends Error {
+  override name = 'BundleError';
+}
+
+/**
+ * One script and one sheet for a stand's frame, from the project's own packages.
+ * @throws {BundleError}
+ */
+export async function bundle({ project, home, start, inputs }: BundleOptions): Promise<Bundle> {
+  try {
+    const result = await build({
+      stdin: { contents: entry(start, inputs), resolveDir: project, loader: 'tsx', sourcefile: 'stand-entry.tsx' },
+      bundle: true,
+      write: false,
+      format: 'iife',
+      platform: 'browser',
+      target: 'es2022',
+      jsx: 'automatic',
+      outdir: 'out',
+      conditions: ['source', 'browser', 'style'],
+      define: { 'process.env.NODE_ENV': '"development"', 'process.env': '{}' },
+      loader: { '.svg': 'dataurl', '.png': 'dataurl', '.woff': 'dataurl', '.woff2': 'dataurl', '.ttf': 'dataurl' },
+      plugins: [oneFramework(project, home)],
+      logLevel: 'silent',
+      legalComments: 'none',
+    });
+    const text = (ending: string): string => result.outputFiles.find(({ path }) => path.endsWith(ending))?.text ?? '';
+    return { script: text('.js'), style: text('.css') };
+  } catch (error) {
+    const [first] = (error as Partial<BuildFailure>).errors ?? [];
+    const where = first?.location
+      ? ` (${first.location.file.replace(project, '').replace(/^.*node_modules\//, '')}, line ${first.location.line})`
+      : '';
+    throw new BundleError(`${first?.text ?? String(error)}${where}. Is everything installed that it needs?`);
+  }
+}
+
+/** Two copies of the framework on one page break its hooks: the project's own copy serves all, ours only where it has none. */
+function oneFramework(project: string, home: string): Plugin {
+  const from = existsSync(join(project, 'node_modules/react')) ? project : home;
+  return {
+    name: 'one-framework',
+    setup(builder) {
+      builder.onResolve({ filter: /^react(-dom)?(\/|$)/ }, ({ path, kind, pluginData }) =>
+        pluginData === 'ours' ? undefined : builder.resolve(path, { kind, resolveDir: from, pluginData: 'ours' }),
+      );
+    },
+  };
+}
+
+function entry(start: BundleOptions['start'], inputs: BundleOptions['inputs']): string {
+  const imports: string[] = [`import { ${start.name} } from ${JSON.stringify(start.module)};`];
+  const entries = inputs.map((input, i) => {
+    for (const css of input.css) imports.push(`import ${JSON.stringify(css)};`);
+    if (input.family === 'native') return undefined;
+    if (input.family === 'element') {
+      imports.push(`import ${JSON.stringify(input.module)};`);
+      return `${JSON.stringify(input.id)}: { family: 'element', value: ${JSON.stringify(input.tag ?? '')} }`;
+    }
+    const [name = 'default', member] = input.export.split('.');
+    imports.push(
+      name === 'default'
+        ? `import input${i} from ${JSON.stringify(input.module)};`
+        : `import { ${name} as input${i} } from ${JSON.stringify(input.module)};`,
+    );
+    return `${JSON.stringify(input.id)}: { family: ${JSON.stringify(input.family)}, value: input${i}${member ? `.${member}` : ''} }`;
+  });
+  return `${imports.join('\n')}\n${start.name}({ ${entries.filter(Boolean).join(', ')} });\n`;
+}

@@ -1,0 +1,139 @@
+/** Hosts for what is no component of the framework: custom elements and plain-DOM widgets. */
+import type { AdapterDescription } from '@poietra/core';
+import { createElement, useCallback, useEffect, useLayoutEffect, useRef, type ReactNode } from 'react';
+
+export type Handler = (...args: unknown[]) => unknown;
+export const isHandler = (value: unknown): value is Handler => typeof value === 'function';
+export type Choices = readonly { readonly value: unknown; readonly text: string }[];
+
+interface HostProps {
+  readonly properties: Readonly<Record<string, unknown>>;
+  readonly description: AdapterDescription;
+  readonly handle: { current: unknown };
+  readonly choices: Choices | undefined;
+}
+
+/** A custom element: values go in as properties where it has such a property, as attributes otherwise; events are heard by name. */
+export function ElementHost({ tag, properties, description, handle, choices }: HostProps & { readonly tag: string }): ReactNode {
+  const element = useRef<HTMLElement>(null);
+  const latest = useRef(properties);
+  const given = useRef<ReadonlySet<string>>(new Set());
+  useLayoutEffect(() => {
+    latest.current = properties;
+    const node = element.current;
+    if (!node) return;
+    handle.current = node;
+    const names = new Set(Object.keys(properties).filter((name) => !isHandler(properties[name])));
+    const valueName = description.value.property;
+    // The value comes last: what it may be often depends on the others.
+    for (const name of names) if (name !== valueName) setOn(node, name, properties[name]);
+    for (const name of given.current)
+      if (!names.has(name)) setOn(node, name, name === valueName ? '' : undefined);
+    if (names.has(valueName)) setOn(node, valueName, properties[valueName]);
+    given.current = names;
+  });
+  useEffect(() => {
+    const node = element.current;
+    const names = Object.keys(latest.current).filter((name) => isHandler(latest.current[name]));
+    const listeners = names.map((name) => [name, (event: Event) => (latest.current[name] as Handler)(event)] as const);
+    for (const [name, listener] of listeners) node?.addEventListener(name, listener);
+    return () => {
+      for (const [name, listener] of listeners) node?.removeEventListener(name, listener);
+    };
+  }, []);
+  const { choices: use } = description;
+  return createElement(
+    tag,
+    { ref: element },
+    use && 'tag' in use
+      ? choices?.map(({ value, text }) =>
+          createElement(use.tag, { key: String(value), [use.value]: String(value) }, text),
+        )
+      : undefined,
+  );
+}
+
+function setOn(node: HTMLElement, name: string, value: unknown): void {
+  if (name in node && !name.startsWith('aria-')) {
+    const holder = node as unknown as Record<string, unknown>;
+    const next = value === undefined && typeof holder[name] === 'boolean' ? false : value;
+    // Writing the value that is there already would move the caret.
+    if (holder[name] !== next) holder[name] = next;
+  } else if (value === undefined || value === false) node.removeAttribute(name);
+  else node.setAttribute(name, value === true ? '' : String(value));
+}
+
+/** A plain-DOM widget: made once on an element of its own, told of later values, taken away at the end. */
+export function WidgetHost({
+  input,
+  description,
+  properties,
+  shown,
+  reported,
+  handle,
+  choices,
+}: HostProps & {
+  readonly input: unknown;
+  readonly shown: unknown;
+  /** What the widget told last, in a holder: it knows that itself. */
+  readonly reported: { current: { readonly raw: unknown } | undefined };
+}): ReactNode {
+  const place = useRef<HTMLDivElement>(null);
+  const latest = useRef(properties);
+  useLayoutEffect(() => {
+    latest.current = properties;
+  });
+  const use = description.widget;
+  // Another disabled or read-only state is another widget: hardly any takes these later.
+  const flags = JSON.stringify(
+    [description.disabled, description.readOnly].map((one) => one && properties[one.property] === true),
+  );
+  const texts = JSON.stringify(choices ?? []);
+  const start = useCallback((): (() => void) => {
+    const host = place.current;
+    if (!host || !use) return () => undefined;
+    const node = host.appendChild(document.createElement(use.element));
+    if (node instanceof HTMLSelectElement)
+      for (const { value, text } of JSON.parse(texts) as Choices) node.add(new Option(text, String(value)));
+    const options: Record<string, unknown> = {};
+    const handlers: [string, Handler][] = [];
+    for (const [name, value] of Object.entries(latest.current)) {
+      if (!isHandler(value)) options[name] = value;
+      else handlers.push([name, (...args) => (latest.current[name] as Handler)(...args)]);
+    }
+    if (use.reports === 'options') for (const [name, handler] of handlers) options[name] = handler;
+    const made: unknown =
+      use.start === 'new'
+        ? new (input as new (...args: unknown[]) => unknown)(node, options)
+        : (input as Handler)(node, options);
+    const living = use.handle === undefined ? made : ((node as unknown as Record<string, unknown>)[use.handle] ?? made);
+    handle.current = living;
+    if (use.reports === 'on') for (const [name, handler] of handlers) callOn(living, 'on', name, handler);
+    if (use.reports === 'events') for (const [name, handler] of handlers) node.addEventListener(name, handler);
+    return () => {
+      callOn(living, use.destroy);
+      handle.current = null;
+      host.replaceChildren();
+    };
+    // The flags are read from the latest properties.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [handle, input, use, flags, texts]);
+  useEffect(start, [start]);
+  const told = useRef(shown);
+  useEffect(() => {
+    const living = handle.current as Record<string, unknown> | null;
+    const known = reported.current ? reported.current.raw : told.current;
+    reported.current = undefined;
+    told.current = shown;
+    if (!living || !use || JSON.stringify(known) === JSON.stringify(shown)) return;
+    const next = properties[description.value.property] ?? null;
+    if (isHandler(living[use.update])) callOn(living, use.update, next);
+    else living[use.update] = next ?? '';
+  });
+  return <div ref={place} />;
+}
+
+function callOn(living: unknown, method: string | undefined, ...args: unknown[]): void {
+  const found = method === undefined ? undefined : (living as Record<string, unknown> | null)?.[method];
+  if (isHandler(found)) found.apply(living, args);
+}

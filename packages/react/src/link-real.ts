@@ -1,0 +1,83 @@
+import type { AdapterDescription, InputState } from '@poietra/core';
+import { reach } from './reach.js';
+
+/** What was set here and not by the input, so that it can be taken away again without touching the input's own. */
+const ours = new WeakMap<Element, Map<string, string>>();
+const toggles = /^(checkbox|radio|switch)$/;
+const takesRequired = /^(textbox|searchbox|combobox|listbox|spinbutton|checkbox|radiogroup|tree|gridcell)$/;
+
+/** The one element inside the box that a person works with, where the adapter says which it is. */
+export function realElement(
+  description: AdapterDescription,
+  box: ParentNode | null,
+  id: string,
+): HTMLElement | undefined {
+  if (!box) return undefined;
+  if (description.real) return reach(box, description.real.selector);
+  return description.id ? (box.querySelector<HTMLElement>(`[id="${id}"]`) ?? undefined) : undefined;
+}
+
+/** A press on the label does to the real element what it would do to HTML's own. */
+export function pressReal(real: HTMLElement): void {
+  real.focus();
+  const kind = real.getAttribute('role') ?? (real instanceof HTMLInputElement ? real.type : '');
+  if (toggles.test(kind)) real.click();
+}
+
+/**
+ * Name, description, invalid and required onto the real element, where no property of the input carries them there.
+ * Ids do not reach into a shadow tree; the words themselves do.
+ */
+export function linkReal(real: HTMLElement, description: AdapterDescription, state: InputState): void {
+  const isInside = real.getRootNode() instanceof ShadowRoot;
+  if (!description.id) {
+    if (isInside) set(real, 'aria-label', state.label);
+    else {
+      if (real.id === '') real.id = state.id;
+      set(real, 'aria-labelledby', state.labelledBy);
+    }
+  }
+  if (!description.describedBy) {
+    if (isInside) set(real, 'aria-description', state.description);
+    else join(real, 'aria-describedby', state.describedBy);
+  }
+  ensure(real, 'aria-invalid', state.invalid);
+  const role = real.getAttribute('role') ?? implied(real);
+  const has = 'required' in real && real.required === true;
+  if (takesRequired.test(role)) ensure(real, 'aria-required', state.required && !has);
+}
+
+function implied(real: HTMLElement): string {
+  if (real instanceof HTMLInputElement) return real.type === 'checkbox' ? 'checkbox' : 'textbox';
+  return real instanceof HTMLSelectElement ? 'combobox' : real instanceof HTMLTextAreaElement ? 'textbox' : '';
+}
+
+function set(element: Element, name: string, value: string | undefined): void {
+  const own = ours.get(element) ?? new Map<string, string>();
+  if (value === undefined || value === '') {
+    if (own.delete(name)) element.removeAttribute(name);
+  } else if (element.getAttribute(name) !== value) {
+    element.setAttribute(name, value);
+    own.set(name, value);
+  }
+  ours.set(element, own);
+}
+
+function ensure(element: Element, name: string, wanted: boolean): void {
+  const isOurs = ours.get(element)?.has(name) ?? false;
+  if (wanted && element.getAttribute(name) !== 'true') set(element, name, 'true');
+  else if (!wanted && isOurs) set(element, name, undefined);
+}
+
+/** Adds ids to a list of ids that may have some of the input's own. */
+function join(element: Element, name: string, ids: string | undefined): void {
+  const before = ours.get(element)?.get(name)?.split(' ') ?? [];
+  const theirs = (element.getAttribute(name) ?? '').split(' ').filter((id) => id !== '' && !before.includes(id));
+  const wanted = ids?.split(' ') ?? [];
+  const own = ours.get(element) ?? new Map<string, string>();
+  const all = [...new Set([...theirs, ...wanted])].join(' ');
+  if (all === '') element.removeAttribute(name);
+  else if (element.getAttribute(name) !== all) element.setAttribute(name, all);
+  own.set(name, wanted.join(' '));
+  ours.set(element, own);
+}

@@ -1,0 +1,338 @@
+/** How each check of the contract is made. Every check mounts what it needs and takes it away again. */
+import { same, type CheckId, type CheckVerdict } from '@poietra/core';
+import { focused, realElement, workingElements } from '@poietra/react';
+import { computeAccessibleDescription, computeAccessibleName } from 'dom-accessibility-api';
+import { GestureError, leave, perform } from './hands.js';
+import { fullLook, look, lookDifference } from './look.js';
+import { settle } from './settle.js';
+import { Trial, words, type TrialOptions } from './trial.js';
+import type { Watch } from './watch.js';
+
+export interface Bench {
+  readonly options: Omit<TrialOptions, 'state' | 'form' | 'how'>;
+  /** A value that it can show, another one, and what the gesture reports; each may be missing. */
+  readonly samples: readonly [unknown, unknown];
+  readonly reported: unknown;
+  readonly watch: Watch;
+}
+type Outcome = Omit<CheckVerdict, 'check'>;
+type Check = (bench: Bench, mount: (more?: Partial<TrialOptions>) => Promise<Trial>) => Promise<Outcome>;
+
+const pass = (seen: string): Outcome => ({ state: 'pass', seen });
+const fail = (seen: string): Outcome => ({ state: 'fail', seen });
+const none = (seen: string): Outcome => ({ state: 'none', seen });
+const noGesture = none('No gesture is known that changes it; show one on the stand.');
+
+const looks = (seen: string, wanted: string, what: string): Outcome =>
+  seen === wanted ? pass(what) : fail(`It looks otherwise: ${lookDifference(wanted, seen)}.`);
+
+/** A value to start from that the gesture changes. */
+function before({ samples: [a, b], reported }: Bench): unknown {
+  // A mark that is set is to be seen; one that is not looks like empty.
+  if (typeof a === 'boolean') return a;
+  return same(a, reported) && b !== undefined ? b : a;
+}
+
+/** Does the gesture and lets the focus go, as a person who goes on to the next field. */
+async function change({ options: { adapter } }: Bench, trial: Trial): Promise<void> {
+  if (adapter.gesture) await perform(trial.box, adapter.gesture);
+  await leave();
+  await settle();
+}
+
+/** The element that carries name and state: the real one, or the box as a group. */
+function carrier(trial: Trial): HTMLElement {
+  return realElement(trial.options.adapter, trial.box, `${trial.id}-input`) ?? trial.box;
+}
+
+function paint(box: HTMLElement): string {
+  return [box, ...box.querySelectorAll('*')]
+    .slice(0, 60)
+    .map((element) => {
+      const { borderColor, outlineColor, outlineStyle, boxShadow, color, backgroundColor } = getComputedStyle(element);
+      return [borderColor, outlineColor, outlineStyle, boxShadow, color, backgroundColor].join();
+    })
+    .join('\n');
+}
+
+export const checks: Readonly<Record<CheckId, Check>> = {
+  async mounts(_bench, mount) {
+    const trial = await mount();
+    if (trial.error !== undefined) return fail(trial.error);
+    return trial.box.childElementCount > 0 ? pass('It stands.') : fail('Nothing was drawn.');
+  },
+
+  async held({ samples: [a, b] }, mount) {
+    if (a === undefined) return none('No value is known that it shows.');
+    const empty = fullLook((await mount()).box);
+    const first = fullLook((await mount({ state: { shown: a } })).box);
+    if (empty === first) return fail('With a value it looks as it does empty.');
+    if (b === undefined || typeof b === 'boolean') return pass('With a value it looks otherwise than empty.');
+    const second = fullLook((await mount({ state: { shown: b } })).box);
+    return first === second ? fail('Two values look the same.') : pass('Empty and two values are told apart.');
+  },
+
+  async late({ samples: [a] }, mount) {
+    if (a === undefined) return none('No value is known that it shows.');
+    const wanted = await mount({ state: { shown: a } });
+    const trial = await mount();
+    await trial.set({ shown: a });
+    return looks(look(trial.box), look(wanted.box), 'A later value looks as if it had been there from the start.');
+  },
+
+  async default(bench, mount) {
+    const start = before(bench);
+    if (start === undefined) return none('No value is known that it shows.');
+    const trial = await mount({ state: { shown: start } });
+    if (fullLook((await mount()).box) === fullLook(trial.box)) return fail('The default is not to be seen.');
+    if (!bench.options.adapter.gesture) return pass('The default is shown.');
+    await change(bench, trial);
+    return trial.reports.length > 0 ? pass('The default is shown and was changed.') : fail('It cannot be changed from its default.');
+  },
+
+  async empties({ samples: [a], watch: { warnings } }, mount) {
+    const wanted = a === undefined ? undefined : look((await mount({ state: { shown: a } })).box);
+    const earlier = warnings.length;
+    for (const empty of [undefined, null, '', 0, false]) {
+      const said = empty === '' ? 'An empty text' : String(empty);
+      const trial = await mount({ state: { shown: empty } });
+      if (trial.error !== undefined) return fail(`${said} makes it fail: ${trial.error}`);
+      if (a !== undefined) await trial.set({ shown: a });
+      if (warnings.length > earlier) return fail(`${said} leads to a warning: ${warnings.at(-1) ?? ''}`);
+      if (wanted !== undefined && look(trial.box) !== wanted)
+        return fail(`After ${said} a value is not shown as it should be: ${lookDifference(wanted, look(trial.box))}.`);
+    }
+    return pass('All five are taken, and a value after each is shown.');
+  },
+
+  async reports(bench, mount) {
+    if (!bench.options.adapter.gesture) return noGesture;
+    const trial = await mount();
+    await change(bench, trial);
+    const { reports } = trial;
+    if (reports.length === 0) return fail('Nothing was reported.');
+    const twice = reports.findIndex((value, i) => i > 0 && same(value, reports[i - 1]));
+    if (twice > 0) return fail(`The same value was reported ${reports.filter((one) => same(one, reports[twice])).length} times.`);
+    return reports.at(-1) === undefined && reports.length === 1 ? fail('It reported nothing at the path.') : pass(`${reports.length === 1 ? 'One report' : `${reports.length} reports, each with another value`}.`);
+  },
+
+  async right(bench, mount) {
+    if (!bench.options.adapter.gesture) return noGesture;
+    const trial = await mount();
+    await change(bench, trial);
+    if (trial.reports.length === 0) return fail('Nothing was reported.');
+    const again = await mount({ state: { shown: trial.wanted.shown } });
+    await settle();
+    if (fullLook((await mount()).box) === fullLook(again.box)) return fail('What it reported looks like nothing when it is given back.');
+    return looks(look(again.box), look(trial.box), 'Given back, it looks as it did after the gesture.');
+  },
+
+  async refused(bench, mount) {
+    if (!bench.options.adapter.gesture) return noGesture;
+    const trial = await mount({ state: { shown: before(bench) }, form: 'refuses' });
+    const wanted = look(trial.box);
+    await change(bench, trial);
+    if (trial.reports.length === 0) return fail('Nothing was reported.');
+    return looks(look(trial.box), wanted, 'It went back to the held value.');
+  },
+
+  async clears({ samples: [a] }, mount) {
+    if (a === undefined) return none('No value is known that it shows.');
+    const trial = await mount({ state: { shown: a } });
+    await trial.set({ shown: undefined });
+    return looks(look(trial.box), look((await mount()).box), 'Emptied, it looks as it did when it was mounted empty.');
+  },
+
+  async leaves(_bench, mount) {
+    const trial = await mount();
+    trial.reached?.focus();
+    await settle();
+    if (!isInside(trial)) return fail('The focus could not be given to it.');
+    await leave();
+    return trial.leaves === 1 ? pass('Told once.') : fail(`Leaving was told ${trial.leaves} times.`);
+  },
+
+  async focus(_bench, mount) {
+    const trial = await mount();
+    trial.reached?.focus();
+    await settle();
+    return isInside(trial) ? pass(`A ${focused()?.tagName.toLowerCase() ?? ''} inside has the focus.`) : fail('The focus is elsewhere.');
+  },
+
+  async label(_bench, mount) {
+    const trial = await mount();
+    await leave();
+    document.getElementById(`${trial.id}-label`)?.click();
+    await settle();
+    if (trial.reports.length > 0) return pass('The press on the label changed it.');
+    return isInside(trial) ? pass('The focus went inside.') : fail('The focus did not go inside.');
+  },
+
+  async name(_bench, mount) {
+    const trial = await mount();
+    const element = carrier(trial);
+    const name = computeAccessibleName(element);
+    return name.includes(words.label)
+      ? pass(`The ${element === trial.box ? 'group' : 'real element'} is named “${name}”.`)
+      : fail(`The real element is named “${name}”, not “${words.label}”.`);
+  },
+
+  async description(_bench, mount) {
+    const trial = await mount({ state: { invalid: true } });
+    const element = carrier(trial);
+    const seen = `${computeAccessibleDescription(element)} ${element.getAttribute('aria-description') ?? ''}`.trim();
+    return seen.includes(words.hint) && seen.includes(words.error)
+      ? pass('Hint and message describe it.')
+      : fail(seen === '' ? 'It has no description.' : `It is described as “${seen}”.`);
+  },
+
+  async invalid(_bench, mount) {
+    const trial = await mount();
+    const [shape, colours] = [fullLook(trial.box), paint(trial.box)];
+    await trial.set({ invalid: true });
+    // Colours change with the next frames.
+    await settle(40);
+    const element = carrier(trial);
+    if (fullLook(trial.box) === shape && paint(trial.box) === colours) return fail('Nothing is to be seen of it.');
+    return element.getAttribute('aria-invalid') === 'true'
+      ? pass('To be seen, and said in ARIA.')
+      : fail('It is to be seen, but ARIA does not say it.');
+  },
+
+  async required(_bench, mount) {
+    const trial = await mount({ state: { required: true } });
+    const element = carrier(trial);
+    const says =
+      element.getAttribute('aria-required') === 'true' ||
+      ('required' in element && element.required === true) ||
+      /required/.test(`${computeAccessibleName(element)} ${computeAccessibleDescription(element)}`);
+    return says ? pass('It says so.') : fail('Nothing says that it is required.');
+  },
+
+  async disabled(bench, mount) {
+    const trial = await mount({ state: { shown: before(bench), disabled: true } });
+    const open = workingElements(trial.box).filter((element) => !isDisabled(element));
+    try {
+      await change(bench, trial);
+    } catch (error) {
+      if (!(error instanceof GestureError)) throw error;
+    }
+    if (trial.reports.length > 0) return fail('It reported a change although it is disabled.');
+    const [first] = open;
+    return first ? fail(`A ${first.tagName.toLowerCase()} inside can still be reached.`) : pass('Nothing inside can be reached or changed.');
+  },
+
+  async readOnly(bench, mount) {
+    const start = before(bench);
+    const trial = await mount({ state: { shown: start, readOnly: true } });
+    const wanted = look(trial.box);
+    try {
+      await change(bench, trial);
+    } catch (error) {
+      if (!(error instanceof GestureError)) throw error;
+    }
+    if (!same(trial.wanted.shown, start)) return fail('Its value was changed although it is read only.');
+    return looks(look(trial.box), wanted, 'The gesture changed nothing.');
+  },
+
+  async reset(bench, mount) {
+    if (!bench.options.adapter.gesture) return noGesture;
+    const start = before(bench);
+    const trial = await mount({ state: { shown: start } });
+    const wanted = look(trial.box);
+    await change(bench, trial);
+    await trial.set({ shown: start });
+    return looks(look(trial.box), wanted, 'It looks as it did before.');
+  },
+
+  async twice(bench, mount) {
+    const [one, other] = [await mount(), await mount()];
+    const ids = [...document.querySelectorAll('[id]')].map(({ id }) => id).filter((id) => id !== '');
+    const double = ids.find((id, i) => ids.indexOf(id) !== i);
+    if (double !== undefined) return fail(`The id “${double}” stands twice.`);
+    const untouched = look(other.box);
+    await change(bench, one);
+    if (other.reports.length > 0) return fail('A change in one was reported by the other, too.');
+    return looks(look(other.box), untouched, 'No id stands twice, and each keeps its own value.');
+  },
+
+  async again(bench, mount) {
+    const cycle = async (): Promise<[number, number]> => {
+      const trial = await mount({ state: { shown: bench.samples[0] } });
+      trial.end();
+      await settle(60);
+      return [document.body.childElementCount, bench.watch.listeners()];
+    };
+    await cycle();
+    const [first, second] = [await cycle(), await cycle()];
+    if (second[0] > first[0]) return fail('Elements are left behind in the page.');
+    if (second[1] > first[1]) return fail('Listeners are left behind on the page.');
+    const trial = await mount();
+    await change(bench, trial);
+    return trial.error === undefined ? pass('Nothing is left, and it works again.') : fail(trial.error);
+  },
+
+  async strict(bench, mount) {
+    const wanted = await mount({ state: { shown: bench.samples[0] } });
+    const trial = await mount({ state: { shown: bench.samples[0] }, how: 'strict' });
+    if (trial.error !== undefined) return fail(trial.error);
+    if (look(trial.box) !== look(wanted.box)) return fail(`It looks otherwise: ${lookDifference(look(wanted.box), look(trial.box))}.`);
+    const working = await mount({ how: 'strict' });
+    await change(bench, working);
+    if (!bench.options.adapter.gesture) return pass('It shows its value.');
+    return working.reports.length > 0 ? pass('It shows and reports as before.') : fail('Nothing was reported.');
+  },
+
+  async server(bench, mount) {
+    const trial = await mount({ state: { shown: bench.samples[0] }, how: 'server' });
+    if (trial.error !== undefined) return fail(trial.error);
+    if (trial.differences.length > 0) return fail(trial.differences[0] ?? '');
+    const wanted = await mount({ state: { shown: bench.samples[0] } });
+    return looks(look(trial.box), look(wanted.box), 'Server and browser draw the same.');
+  },
+
+  async native({ samples: [a], options: { adapter } }, mount) {
+    // Once as it is shown and once as another text, since codecs change what is sent.
+    for (const sent of typeof a === 'string' ? [a, 'as sent'] : ['as sent']) {
+      const trial = await mount({ state: { shown: a, sent } });
+      const form = trial.place.querySelector('form');
+      const values = form ? new FormData(form).getAll('deck-plan') : [];
+      if (values.length === 1 && values[0] === sent) continue;
+      return fail(
+        values.length === 0
+          ? `The form’s data has no value${adapter.name ? `, though ${adapter.name.property} is given` : ''}.`
+          : `The form’s data has “${values.map(String).join('”, “')}”; sent is “${sent}”.`,
+      );
+    }
+    return pass('The form’s data has the sent value once.');
+  },
+
+  async typed(bench, mount) {
+    if (!bench.options.adapter.gesture) return noGesture;
+    const wanted = await mount();
+    await change(bench, wanted);
+    const trial = await mount({ form: 'cannot parse' });
+    await change(bench, trial);
+    return looks(look(trial.box), look(wanted.box), 'What was entered still stands there.');
+  },
+
+  async silent({ watch: { warnings } }) {
+    return warnings.length === 0 ? pass('Nothing was warned of.') : fail(warnings[0] ?? '');
+  },
+};
+
+function isInside(trial: Trial): boolean {
+  const active = focused();
+  for (let at: Element | null = active; at; ) {
+    if (trial.box.contains(at)) return true;
+    const root = at.getRootNode();
+    at = root instanceof ShadowRoot ? root.host : null;
+  }
+  return false;
+}
+
+function isDisabled(element: Element): boolean {
+  if (element.matches(':disabled, [aria-disabled=true], [aria-disabled=true] *, [inert] *')) return true;
+  const root = element.getRootNode();
+  return root instanceof ShadowRoot && (isDisabled(root.host) || root.host.matches('[disabled]'));
+}

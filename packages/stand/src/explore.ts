@@ -1,0 +1,174 @@
+/** Trying an input without being shown how: which element to act on, in which order, by roles and by what appears. */
+import { addStep, type Gesture, type Step } from '@poietra/core';
+import { everyElement } from '@poietra/react';
+import { act, candidates, leave, nameOf, roleOf, targetOf } from './hands.js';
+import { settle } from './settle.js';
+import type { Trial } from './trial.js';
+
+/** The likeliest place to change a value first. */
+const order = [
+  'file',
+  'color',
+  'date',
+  'time',
+  'canvas',
+  'checkbox',
+  'switch',
+  'radio',
+  'option',
+  'treeitem',
+  'slider',
+  'spinbutton',
+  'combobox',
+  'listbox',
+  'textbox',
+  'searchbox',
+  'password',
+  'menuitemradio',
+  'menuitem',
+  'gridcell',
+  'cell',
+  'button',
+  'listitem',
+];
+const texts = ['Torsund', '7', '5', '#aa5500', '12:30', '0430112233'];
+
+type First = (trial: Trial) => Step[];
+
+/** All first steps that may lead to a change, the likeliest first. */
+export function attempts(box: Element): First[] {
+  const targets = ranked([...everyElement(box)]);
+  const list = targets.slice(0, 14).flatMap((element) => stepsFor(box, element).map((step): First => () => [step]));
+  // A box that has no role at all may still open something when it is pressed.
+  const [outer] = box.children;
+  if (outer instanceof HTMLElement)
+    for (const element of [outer, ...[...everyElement(outer)].filter(isPressable)].slice(0, 4))
+      if (!targets.includes(element)) list.push(() => [{ do: 'press', on: place(element) }]);
+  return list;
+}
+
+const isPressable = (element: Element): element is HTMLElement =>
+  element instanceof HTMLElement && getComputedStyle(element).cursor === 'pointer';
+
+/** An element without a role, by its tag: the box's own structure is all that tells it apart. */
+function place(element: HTMLElement): Step['on'] {
+  const role = roleOf(element);
+  return role === '' ? { role: `<${element.tagName.toLowerCase()}>` } : { role };
+}
+
+function ranked(elements: readonly Element[]): HTMLElement[] {
+  const seen: { element: HTMLElement; rank: number }[] = [];
+  for (const element of elements) {
+    if (!(element instanceof HTMLElement) || isClosed(element)) continue;
+    if (element instanceof HTMLOptionElement) continue;
+    const rank = order.indexOf(roleOf(element));
+    if (rank >= 0) seen.push({ element, rank: rank + preference(element) });
+  }
+  return seen.sort((a, b) => a.rank - b.rank).map(({ element }) => element);
+}
+
+function isClosed(element: HTMLElement): boolean {
+  const isFile = element instanceof HTMLInputElement && element.type === 'file';
+  if (!isFile && !(element.checkVisibility?.({ visibilityProperty: true }) ?? true)) return true;
+  return (
+    element.matches(':disabled, [aria-disabled=true], [aria-hidden=true] *') ||
+    (element instanceof HTMLInputElement && element.type === 'hidden')
+  );
+}
+
+/** Of many alike, one in the middle that is not chosen: a day of the present month, the second of a list. */
+function preference(element: HTMLElement): number {
+  const words = (element.textContent ?? '').trim();
+  const isChosen = element.matches('[aria-selected=true], [aria-checked=true], [aria-pressed=true], :checked');
+  const inGrid = element.closest('[role=grid], table') !== null && /^(button|gridcell|cell)$/.test(roleOf(element));
+  const isDay = inGrid && words === '15';
+  return (isChosen ? 0.6 : 0) + (isDay ? -8 : inGrid ? -2 : 0) + (words === 'OK' ? -0.5 : 0);
+}
+
+function stepsFor(box: Element, element: HTMLElement): Step[] {
+  const on = targetOf(box, element);
+  switch (roleOf(element)) {
+    case 'file':
+      return [{ do: 'files', on, names: ['manifest.txt'] }];
+    case 'color':
+      return [{ do: 'set', on, value: '#aa5500' }];
+    case 'date':
+      return [{ do: 'set', on, value: '2026-11-15' }];
+    case 'time':
+      return [{ do: 'set', on, value: '12:30' }];
+    case 'canvas':
+      return [{ do: 'draw', on }];
+    case 'slider':
+      return element instanceof HTMLInputElement
+        ? [{ do: 'set', on, value: middle(element) }]
+        : [{ do: 'key', on, key: 'ArrowRight' }];
+    case 'spinbutton':
+      return [{ do: 'type', on, text: '7' }];
+    case 'combobox':
+      if (element instanceof HTMLSelectElement) return chooseIn(box, element);
+      return [
+        { do: 'press', on },
+        { do: 'key', on, key: 'ArrowDown' },
+        ...(element instanceof HTMLInputElement ? texts.map((text): Step => ({ do: 'type', on, text })) : []),
+      ];
+    case 'listbox':
+      return element instanceof HTMLSelectElement ? chooseIn(box, element) : [{ do: 'press', on }];
+    case 'textbox':
+    case 'searchbox':
+    case 'password':
+      return [
+        ...texts.map((text): Step => ({ do: 'type', on, text })),
+        { do: 'press', on },
+      ];
+    default:
+      return [{ do: 'press', on }];
+  }
+}
+
+function chooseIn(box: Element, list: HTMLSelectElement): Step[] {
+  const options = [...list.options].filter((option) => !option.disabled && option.value !== '' && !option.selected);
+  const option = options[1] ?? options[0];
+  return option ? [{ do: 'press', on: targetOf(box, option) }] : [];
+}
+
+function middle(slider: HTMLInputElement): string {
+  const [min, max] = [Number(slider.min || 0), Number(slider.max || 100)];
+  const half = String(Math.round((min + max) / 2));
+  return half === slider.value ? String(Math.round(min + (max - min) * 0.7)) : half;
+}
+
+/**
+ * Does one first step and, as long as nothing is told, goes on with what has appeared. Gives the gesture where
+ * `isTold` becomes true.
+ */
+export async function follow(
+  trial: Trial,
+  [first]: readonly Step[],
+  isTold: () => boolean,
+  depth = 3,
+): Promise<Gesture | undefined> {
+  let steps: readonly Step[] = [];
+  let next: Step | undefined = first;
+  const passed = new Set<Element>();
+  for (let level = 0; level < depth && next; level++) {
+    const before = new Set(shown());
+    const element: HTMLElement | undefined = candidates(trial.box, next.on)[next.on.index ?? 0];
+    if (!element) return undefined;
+    passed.add(element);
+    steps = addStep(steps, next);
+    await act(element, next);
+    await settle();
+    if (isTold()) return { name: 'change', steps };
+    const fresh = shown().filter((one) => !before.has(one) && !passed.has(one));
+    const [best] = ranked(fresh.filter((one) => /\S/.test(nameOf(one)) || roleOf(one) !== 'button'));
+    next = best && stepsFor(trial.box, best)[0];
+    if (!next && level === 0 && first?.do === 'type') next = { do: 'key', on: first.on, key: 'Enter' };
+  }
+  await leave();
+  return isTold() ? { name: 'change', steps } : undefined;
+}
+
+const shown = (): Element[] =>
+  [...everyElement(document.body)].filter(
+    (element) => element instanceof HTMLElement && (element.checkVisibility?.({ visibilityProperty: true }) ?? true),
+  );

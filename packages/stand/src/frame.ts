@@ -1,0 +1,63 @@
+/**
+ * What runs in a frame that proves: it is told which input to try or which adapter to check, and tells what it saw.
+ * Messages go to the parent; a page of its own is its own parent.
+ */
+import '@poietra/react/skin.css';
+import type { AdapterDescription, CheckId, CheckVerdict, Finding, FoundInput } from '@poietra/core';
+import { liveInput, type BundledInputs } from './live.js';
+import { observe } from './observe.js';
+import { prove } from './prove.js';
+
+export type ToProver =
+  | { readonly kind: 'observe'; readonly input: FoundInput; readonly adapter: AdapterDescription }
+  | { readonly kind: 'prove'; readonly adapter: AdapterDescription; readonly checks: readonly CheckId[] }
+  | { readonly kind: 'stop' };
+
+export type FromProver =
+  | { readonly kind: 'prover ready' }
+  | {
+      readonly kind: 'observed';
+      readonly adapter: AdapterDescription;
+      readonly findings: readonly Finding[];
+      readonly failed?: string;
+    }
+  | { readonly kind: 'verdict'; readonly verdict: CheckVerdict }
+  | { readonly kind: 'proved' }
+  | { readonly kind: 'prover failed'; readonly message: string };
+
+export function startProving(inputs: BundledInputs): void {
+  let isStopped = false;
+  const tell = (message: FromProver): void => window.parent.postMessage(message, '*');
+  const hear = async (message: ToProver): Promise<void> => {
+    switch (message.kind) {
+      case 'observe':
+        tell({
+          kind: 'observed',
+          ...(await observe(message.input, message.adapter, (adapter) => liveInput(inputs, adapter))),
+        });
+        break;
+      case 'prove': {
+        isStopped = false;
+        const input = liveInput(inputs, message.adapter);
+        if (!input) throw new Error(`The input “${message.adapter.input}” is not in the bundle.`);
+        const verdict = (one: CheckVerdict): void => tell({ kind: 'verdict', verdict: one });
+        await prove(input, message.adapter, message.checks, verdict, () => isStopped);
+        tell({ kind: 'proved' });
+        break;
+      }
+      case 'stop':
+        isStopped = true;
+    }
+  };
+  window.addEventListener('message', (event: MessageEvent<ToProver>) => {
+    if (event.source !== window.parent) return;
+    hear(event.data).catch((error: unknown) =>
+      tell({ kind: 'prover failed', message: error instanceof Error ? error.message : String(error) }),
+    );
+  });
+  // A quick page has short animations: what waits for their end goes on at once.
+  const style = document.createElement('style');
+  style.textContent = '*,::before,::after{animation-duration:1ms!important;animation-delay:0s!important;transition-duration:1ms!important;transition-delay:0s!important;scroll-behavior:auto!important}';
+  document.head.append(style);
+  tell({ kind: 'prover ready' });
+}

@@ -1,0 +1,10 @@
+/** @poietra/stand: what happens on a stand, in a browser: mounting one input, trying it, doing gestures, proving the contract. */
+export { startProving, type FromProver, type ToProver } from './frame.js';
+export { GestureError, nameOf, perform, roleOf, targetOf } from './hands.js';
+export { liveInput, type BundledInputs } from './live.js';
+export { fullLook, look, lookDifference } from './look.js';
+export { observe, type Make, type Observed } from './observe.js';
+export { prove, sampleChoices } from './prove.js';
+export { settle, within } from './settle.js';
+export { Trial, type TrialOptions } from './trial.js';
+export { consoleText, watch, type Watch } from './watch.js';

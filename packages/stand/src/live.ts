@@ -1,0 +1,24 @@
+import { nativeAdapters, type AdapterDescription } from '@poietra/core';
+import { adapt, nativeInputs, type AdaptedInput, type Around } from '@poietra/react';
+
+/** The inputs of a bundle: the constructor, component or tag under the input's id. */
+export type BundledInputs = Readonly<
+  Record<string, { readonly family: 'component' | 'element' | 'widget'; readonly value: unknown }>
+>;
+
+/** The living input for a description: a bundled one, or one of HTML's own under whatever description the kit gives it. */
+export function liveInput(inputs: BundledInputs, adapter: AdapterDescription): AdaptedInput | undefined {
+  if (adapter.input.startsWith('native#')) {
+    const name = adapter.input.slice('native#'.length);
+    const same = JSON.stringify(nativeAdapters[name]) === JSON.stringify(adapter);
+    return same || name === 'select'
+      ? nativeInputs[`native:${name}`]
+      : adapt(name === 'textarea' ? name : 'input', adapter, 'native');
+  }
+  const found = Object.hasOwn(inputs, adapter.input) ? inputs[adapter.input] : undefined;
+  const around = (adapter.wrappers ?? []).flatMap(({ component, properties }): Around[] => {
+    const wrapper = Object.hasOwn(inputs, component) ? inputs[component] : undefined;
+    return wrapper ? [{ component: wrapper.value, ...(properties ? { properties } : {}) }] : [];
+  });
+  return found && adapt(found.value, adapter, found.family, around);
+}

@@ -1,0 +1,70 @@
+/** What an input looks like, as a text that can be compared: values and states, not ids or classes. */
+import { everyElement } from '@poietra/react';
+
+const telling = ['aria-checked', 'aria-selected', 'aria-valuenow', 'aria-valuetext', 'aria-pressed', 'data-value'];
+const unseen = /^(SCRIPT|STYLE|TEMPLATE|LINK|SLOT)$/;
+
+/** Values, marks and words. Announcements are left out: they tell what happened, not what is. */
+export function look(box: Element): string {
+  const lines: string[] = [];
+  for (const element of everyElement(box)) {
+    if (unseen.test(element.tagName) || element.closest('[aria-live], [role=status], [role=alert], [role=log]')) continue;
+    const line: string[] = [];
+    if (element instanceof HTMLInputElement) {
+      if (element.type === 'hidden') continue;
+      line.push(
+        element.type === 'checkbox' || element.type === 'radio' ? String(element.checked) : JSON.stringify(element.value),
+      );
+      if (element.files && element.files.length > 0) line.push([...element.files].map(({ name }) => name).join());
+    } else if (element instanceof HTMLTextAreaElement || element instanceof HTMLSelectElement)
+      line.push(JSON.stringify(element.value));
+    else if (element instanceof HTMLCanvasElement) line.push(canvasLook(element));
+    for (const name of telling) {
+      const value = element.getAttribute(name);
+      // "Not chosen" and "does not say" come to the same; some say it only once it was asked.
+      if (value !== null && value !== 'false') line.push(`${name}=${value}`);
+    }
+    const words = [...element.childNodes]
+      .filter((node) => node.nodeType === Node.TEXT_NODE)
+      .map((node) => node.textContent?.trim() ?? '')
+      .join('');
+    if (words !== '' && !(element instanceof HTMLTextAreaElement) && !(element instanceof HTMLOptionElement)) line.push(words);
+    if (line.length > 0) lines.push(`${element.tagName.toLowerCase()} ${line.join(' ')}`);
+  }
+  return lines.join('\n');
+}
+
+/** With styles and classes, where a value shows only as a place, a colour or a mark. */
+export function fullLook(box: Element): string {
+  const lines: string[] = [look(box)];
+  for (const element of everyElement(box)) {
+    const classes = typeof element.className === 'string' ? element.className : '';
+    const style = element.getAttribute('style') ?? '';
+    const checked = element.hasAttribute('checked') ? ' checked' : '';
+    if (classes !== '' || style !== '' || checked !== '') lines.push(`${element.tagName} ${classes} ${style}${checked}`);
+  }
+  return lines.join('\n');
+}
+
+function canvasLook(canvas: HTMLCanvasElement): string {
+  try {
+    const data = canvas.toDataURL();
+    return `${data.length}${data.slice(-80)}`;
+  } catch {
+    return 'unreadable';
+  }
+}
+
+/** What two looks say differently, in short: for a person to read. */
+export function lookDifference(wanted: string, seen: string): string {
+  const [a, b] = [wanted.split('\n'), seen.split('\n')];
+  const missing = a.filter((line) => !b.includes(line)).slice(0, 2);
+  const extra = b.filter((line) => !a.includes(line)).slice(0, 2);
+  const clip = (line: string): string => (line.length > 90 ? `${line.slice(0, 89)}…` : line);
+  return [
+    missing.length > 0 && `without “${missing.map(clip).join('”, “')}”`,
+    extra.length > 0 && `with “${extra.map(clip).join('”, “')}”`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}

@@ -1,0 +1,81 @@
+/** Putting an adapter to the contract, check after check. */
+import { contract, type AdapterDescription, type CheckId, type CheckVerdict } from '@poietra/core';
+import type { AdaptedInput } from '@poietra/react';
+import { checks, type Bench } from './checks.js';
+import { leave, perform } from './hands.js';
+import { settle, within } from './settle.js';
+import { samplesOf, Trial, type TrialOptions } from './trial.js';
+import { watch } from './watch.js';
+
+export const sampleChoices = [
+  { value: 'ALD', text: 'Aldervik' },
+  { value: 'BRE', text: 'Brennholm' },
+  { value: 'TOR', text: 'Torsund' },
+  { value: 'LSU', text: 'Little Sule' },
+] as const;
+
+/** Longer than any check needs; what takes longer loops or waits for ever. */
+const mostTime = 8000;
+
+/**
+ * Runs the checks of these ids in turn and tells each verdict. `isStopped` is asked between checks. A check that
+ * throws has failed, with what was thrown.
+ */
+export async function prove(
+  input: AdaptedInput,
+  adapter: AdapterDescription,
+  ids: readonly CheckId[],
+  tell: (verdict: CheckVerdict) => void,
+  isStopped: () => boolean = () => false,
+): Promise<void> {
+  const watching = watch();
+  const options: Bench['options'] = { input, adapter, choices: sampleChoices };
+  const made: Trial[] = [];
+  const mount = async (more: Partial<TrialOptions> = {}): Promise<Trial> => {
+    const trial = await Trial.mount({ ...options, ...more });
+    made.push(trial);
+    return trial;
+  };
+  const clean = async (): Promise<void> => {
+    await leave();
+    for (const trial of made.splice(0)) trial.end();
+  };
+  const reported = await gestureValue(adapter, mount);
+  const known = samplesOf(adapter);
+  const bench: Bench = { options, samples: known ?? [reported, undefined], reported, watch: watching };
+  await clean();
+  // What is warned of is only known at the end.
+  const ordered = contract.filter(({ id }) => ids.includes(id)).map(({ id }) => id);
+  for (const id of ordered) {
+    if (isStopped()) break;
+    tell({ check: id, ...(await verdictOf(id, bench, mount)) });
+    await clean();
+  }
+  watching.stop();
+}
+
+async function verdictOf(
+  id: CheckId,
+  bench: Bench,
+  mount: (more?: Partial<TrialOptions>) => Promise<Trial>,
+): Promise<Omit<CheckVerdict, 'check'>> {
+  try {
+    return await within(mostTime, checks[id](bench, mount), () => new Error(`It took longer than ${mostTime / 1000} seconds.`));
+  } catch (error) {
+    return { state: 'fail', seen: error instanceof Error ? error.message : String(error) };
+  }
+}
+
+/** What the gesture makes the input report, starting empty. */
+async function gestureValue(adapter: AdapterDescription, mount: () => Promise<Trial>): Promise<unknown> {
+  if (!adapter.gesture) return undefined;
+  try {
+    const trial = await mount();
+    await perform(trial.box, adapter.gesture);
+    await settle();
+    return trial.reports.at(-1);
+  } catch {
+    // The check of reports will say why.
+    return undefined;
+  }
+}

@@ -1,0 +1,29 @@
+/**
+ * Waits until the page has come to rest: the framework has drawn, and nothing was changed in the page for a moment. A frame
+ * out of sight gets no animation frames, so time counts, too.
+ */
+export function settle(quiet = 12, most = 250): Promise<void> {
+  return new Promise((resolve) => {
+    let timer = setTimeout(done, quiet);
+    const end = setTimeout(done, most);
+    const observer = new MutationObserver(() => {
+      clearTimeout(timer);
+      timer = setTimeout(done, quiet);
+    });
+    observer.observe(document.body, { childList: true, subtree: true, attributes: true, characterData: true });
+    function done(): void {
+      clearTimeout(timer);
+      clearTimeout(end);
+      observer.disconnect();
+      resolve();
+    }
+  });
+}
+
+/** The same for a limit of time, for what may never come to rest. */
+export function within<T>(time: number, work: Promise<T>, late: () => Error): Promise<T> {
+  return new Promise((resolve, reject) => {
+    const timer = setTimeout(() => reject(late()), time);
+    work.then(resolve, reject).finally(() => clearTimeout(timer));
+  });
+}

@@ -1,0 +1,172 @@
+/** One adapted input, mounted as a field would mount it, in hands that can ask and change everything. */
+import { readWritten, type AdapterDescription, type Heard } from '@poietra/core';
+import { plain, type AdaptedInput, type Reached } from '@poietra/react';
+import { StrictMode, useSyncExternalStore, type ReactNode } from 'react';
+import { createRoot, hydrateRoot, type Root } from 'react-dom/client';
+import { renderToString } from 'react-dom/server';
+import { settle } from './settle.js';
+
+export const words = { label: 'Deck plan', hint: 'As it stands in the list', error: 'This is not on the list' };
+
+export interface Wanted {
+  readonly shown: unknown;
+  readonly invalid: boolean;
+  readonly disabled: boolean;
+  readonly readOnly: boolean;
+  readonly required: boolean;
+  readonly sent: string | null | undefined;
+}
+const plainly: Wanted = { shown: undefined, invalid: false, disabled: false, readOnly: false, required: false, sent: undefined };
+
+export interface TrialOptions {
+  readonly input: AdaptedInput;
+  readonly adapter: AdapterDescription;
+  /** Every callback or event to be listened to. */
+  readonly listen?: readonly string[];
+  readonly state?: Partial<Wanted>;
+  /** What the form does with a report: takes it, keeps the old value, or keeps what was entered as unparsable. */
+  readonly form?: 'takes' | 'refuses' | 'cannot parse';
+  readonly choices?: readonly { readonly value: unknown; readonly text: string }[];
+  readonly how?: 'plain' | 'strict' | 'server';
+}
+
+let count = 0;
+
+export class Trial {
+  readonly place: HTMLElement;
+  readonly id: string;
+  /** What the change report gave, in order. */
+  readonly reports: unknown[] = [];
+  readonly heard: Heard[] = [];
+  leaves = 0;
+  error: string | undefined;
+  /** Differences that the browser found in what the server had rendered. */
+  readonly differences: string[] = [];
+  reached: Reached | undefined;
+  #wanted: Wanted;
+  #root: Root | undefined;
+  readonly #followers = new Set<() => void>();
+
+  private constructor(readonly options: TrialOptions) {
+    this.id = `trial-${count++}`;
+    this.#wanted = { ...plainly, ...options.state };
+    this.place = document.createElement('div');
+    this.place.dataset['trial'] = this.id;
+    this.place.className = 'trial';
+    document.body.append(this.place);
+  }
+
+  /** Mounts it and waits until it stands. What goes wrong meanwhile is in `error`. */
+  static async mount(options: TrialOptions): Promise<Trial> {
+    const trial = new Trial(options);
+    const onUncaughtError = (error: unknown): void => {
+      trial.error ??= error instanceof Error ? error.message : String(error);
+    };
+    const onRecoverableError = (error: unknown): void => {
+      trial.differences.push(error instanceof Error ? error.message.split('\n')[0] ?? '' : String(error));
+    };
+    const drawn = <Drawn trial={trial} />;
+    const identifierPrefix = `${trial.id}-`;
+    if (options.how === 'server') {
+      try {
+        trial.place.innerHTML = renderToString(drawn, { identifierPrefix });
+        trial.#root = hydrateRoot(trial.place, drawn, { identifierPrefix, onUncaughtError, onRecoverableError });
+      } catch (error) {
+        onUncaughtError(error);
+      }
+    } else {
+      trial.#root = createRoot(trial.place, { identifierPrefix, onUncaughtError });
+      trial.#root.render(options.how === 'strict' ? <StrictMode>{drawn}</StrictMode> : drawn);
+    }
+    await settle();
+    return trial;
+  }
+
+  get box(): HTMLElement {
+    return this.place.querySelector<HTMLElement>('.poietra-box') ?? this.place;
+  }
+  get wanted(): Wanted {
+    return this.#wanted;
+  }
+  readonly follow = (follower: () => void): (() => void) => {
+    this.#followers.add(follower);
+    return () => this.#followers.delete(follower);
+  };
+  readonly read = (): Wanted => this.#wanted;
+
+  async set(wanted: Partial<Wanted>): Promise<void> {
+    this.#wanted = { ...this.#wanted, ...wanted };
+    for (const follower of this.#followers) follower();
+    await settle();
+  }
+  take(raw: unknown): void {
+    this.reports.push(raw);
+    const { form = 'takes' } = this.options;
+    if (form === 'refuses') return;
+    this.#wanted = { ...this.#wanted, shown: raw, invalid: form === 'cannot parse' };
+    for (const follower of this.#followers) follower();
+  }
+  end(): void {
+    this.#root?.unmount();
+    this.place.remove();
+  }
+}
+
+function Drawn({ trial }: { readonly trial: Trial }): ReactNode {
+  const { shown, invalid, disabled, readOnly, required, sent } = useSyncExternalStore(trial.follow, trial.read, trial.read);
+  const { input: Input, adapter, listen = [], choices } = trial.options;
+  const ids = {
+    input: `${trial.id}-input`,
+    label: `${trial.id}-label`,
+    hint: `${trial.id}-hint`,
+    error: `${trial.id}-error`,
+  };
+  const extra = Object.fromEntries(
+    listen.map((name) => [name, (...args: unknown[]): void => void trial.heard.push({ name, args })]),
+  );
+  const field = plain({
+    at: '/trial',
+    label: words.label,
+    hint: words.hint,
+    prefix: undefined,
+    suffix: undefined,
+    required,
+    told: invalid ? [{ at: '/trial', keyword: 'trial', schemaAt: '', params: {}, message: words.error }] : [],
+    ids,
+    takesLabel: Input.takesLabel ?? false,
+    inline: false,
+    focus: () => trial.reached?.press?.(),
+    input: (
+      <Input
+        state={{
+          shown,
+          invalid,
+          disabled,
+          readOnly,
+          required,
+          id: ids.input,
+          name: 'deck-plan',
+          labelledBy: ids.label,
+          describedBy: invalid ? `${ids.hint} ${ids.error}` : ids.hint,
+          label: words.label,
+          description: invalid ? `${words.hint} ${words.error}` : words.hint,
+          sent,
+        }}
+        choices={adapter.choices || adapter.input === 'native#select' || adapter.widget?.element === 'select' ? choices : undefined}
+        report={(raw) => trial.take(raw)}
+        leave={() => void trial.leaves++}
+        attach={(reached) => {
+          trial.reached = reached;
+          return () => undefined;
+        }}
+        extra={extra}
+      />
+    ),
+  });
+  return <form className="poietra-form" onSubmit={(event) => event.preventDefault()}>{field}</form>;
+}
+
+/** The two samples of an adapter, as values. */
+export function samplesOf({ samples }: AdapterDescription): readonly [unknown, unknown] | undefined {
+  return samples && [readWritten(samples[0]), readWritten(samples[1])];
+}

@@ -1,0 +1,85 @@
+/** Listening to the page itself: warnings in the console, errors nobody caught, listeners that are left behind. */
+
+export interface Watch {
+  /** What was warned of since the watch began. */
+  readonly warnings: readonly string[];
+  /** Listeners on window, document and body that are still there. */
+  listeners(): number;
+  stop(): void;
+}
+
+/** Console arguments as one text, with `%s` filled in as the console does. */
+export function consoleText(args: readonly unknown[]): string {
+  const [first, ...rest] = args;
+  const text = (value: unknown): string => (value instanceof Error ? value.message : String(value));
+  if (typeof first !== 'string') return args.map(text).join(' ');
+  const values = [...rest];
+  const filled = first.replace(/%[sdifoO]/g, () => (values.length > 0 ? text(values.shift()) : ''));
+  return [filled, ...values.map(text)].join(' ').replace(/\s+/g, ' ').trim();
+}
+
+const open = new Set<Watch & { warnings: string[] }>();
+let isPatched = false;
+let alive = 0;
+
+export function watch(): Watch {
+  patch();
+  const before = alive;
+  const own = {
+    warnings: [] as string[],
+    listeners: () => alive - before,
+    stop: () => void open.delete(own),
+  };
+  open.add(own);
+  return own;
+}
+
+function note(text: string): void {
+  for (const one of open) if (!one.warnings.includes(text)) one.warnings.push(text);
+}
+
+function patch(): void {
+  if (isPatched) return;
+  isPatched = true;
+  for (const level of ['error', 'warn'] as const) {
+    const original = console[level].bind(console);
+    console[level] = (...args: unknown[]) => {
+      original(...args);
+      note(consoleText(args).slice(0, 400));
+    };
+  }
+  window.addEventListener('error', ({ message }) => {
+    // Said by browsers when a layout takes two rounds; nothing is wrong then.
+    if (!message.startsWith('ResizeObserver loop')) note(message);
+  });
+  window.addEventListener('unhandledrejection', ({ reason }) =>
+    note(reason instanceof Error ? reason.message : String(reason)),
+  );
+  countListeners();
+}
+
+function countListeners(): void {
+  const kept = new WeakMap<EventTarget, Map<string, Set<unknown>>>();
+  const add = EventTarget.prototype.addEventListener;
+  const remove = EventTarget.prototype.removeEventListener;
+  const isGlobal = (target: unknown): target is EventTarget =>
+    target === window || target === document || target === document.body || target === document.documentElement;
+  const key = (type: string, options: unknown): string =>
+    `${type} ${String(typeof options === 'object' ? (options as { capture?: boolean } | null)?.capture === true : options === true)}`;
+  EventTarget.prototype.addEventListener = function (type, listener, options) {
+    const once = typeof options === 'object' && options.once === true;
+    if (isGlobal(this) && listener && !once) {
+      const all = kept.get(this) ?? new Map<string, Set<unknown>>();
+      const own = all.get(key(type, options)) ?? new Set();
+      if (!own.has(listener)) alive++;
+      own.add(listener);
+      all.set(key(type, options), own);
+      kept.set(this, all);
+    }
+    add.call(this, type, listener, options);
+  };
+  EventTarget.prototype.removeEventListener = function (type, listener, options) {
+    if (isGlobal(this) && kept.get(this)?.get(key(type, options))?.delete(listener)) alive--;
+    remove.call(this, type, listener, options);
+  };
+}
