@@ -13,7 +13,7 @@ import {
   type KitInput,
   type ScoreSheet,
 } from '@poietra/core';
-import { bundle, BundleError, inspect, type Bundle } from '@poietra/inputs';
+import { bundle, BundleError, inspect, type Bundle, type BundledInput } from '@poietra/inputs';
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { dirname, join } from 'node:path';
@@ -38,7 +38,6 @@ interface Job {
   /** Given where the draft is to be tried first. */
   readonly input?: FoundInput;
 }
-type BundledInput = Pick<FoundInput, 'id' | 'family' | 'export' | 'module' | 'tag' | 'css'>;
 
 /** What was asked for is not there, or cannot be read; the message says so. */
 export class CheckError extends Error {

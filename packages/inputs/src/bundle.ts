@@ -14,8 +14,11 @@ export interface BundleOptions {
   readonly home: string;
   /** The module that starts the frame, and the name of its function; it is called with the inputs. */
   readonly start: { readonly module: string; readonly name: string };
-  readonly inputs: readonly Pick<FoundInput, 'id' | 'family' | 'export' | 'module' | 'tag' | 'css'>[];
+  readonly inputs: readonly BundledInput[];
 }
+
+/** What has to be known of an input in order to bundle it. */
+export type BundledInput = Pick<FoundInput, 'id' | 'family' | 'export' | 'module' | 'tag' | 'css' | 'item'>;
 
 /** The packages do not bundle; the message says where and why. */
 export class BundleError extends Error {
@@ -75,6 +78,7 @@ function entry(start: BundleOptions['start'], inputs: BundleOptions['inputs']): 
     if (input.family === 'native') return undefined;
     if (input.family === 'element') {
       imports.push(`import ${JSON.stringify(input.module)};`);
+      if (input.item) imports.push(`import ${JSON.stringify(input.item.module)};`);
       return `${JSON.stringify(input.id)}: { family: 'element', value: ${JSON.stringify(input.tag ?? '')} }`;
     }
     const [name = 'default', member] = input.export.split('.');

@@ -105,10 +105,22 @@ class Reader {
       const input = this.#component(symbol, target, type) ?? this.#widget(symbol, target, type);
       if (!input) continue;
       taken.add(type);
-      found.push(input);
+      found.push(input, ...this.#membersOf(symbol, type, taken));
     }
     // A default export that gathers the named ones shows them a second time.
     return found.filter(({ export: exported }) => !found.some((other) => exported === `default.${other.export}`));
+  }
+
+  /** Components that hang on a component: `Radio.Group`. */
+  #membersOf(symbol: ts.Symbol, type: ts.Type, taken: Set<ts.Type>): FoundInput[] {
+    return this.checker.getPropertiesOfType(type).flatMap((member) => {
+      if (!/^[A-Z]/.test(member.name)) return [];
+      const inner = this.checker.getTypeOfSymbolAtLocation(member, this.where);
+      const input = taken.has(inner) ? undefined : this.#component(member, member, inner);
+      if (!input) return [];
+      taken.add(inner);
+      return [{ ...input, id: `${this.pkg.name}#${symbol.name}.${member.name}`, export: `${symbol.name}.${member.name}` }];
+    });
   }
 
   #about(
@@ -147,13 +159,13 @@ class Reader {
     if (!props) return undefined;
     const { properties, kind } = this.#variant(props);
     // What every HTML element takes makes no input; what HTML's own inputs take does.
-    const valued =
-      properties.some(({ name: property, inherited }) => telling.test(property) && !inherited) ||
-      this.#isHtmlInput(props);
+    const isHtml = this.#isHtmlInput(props);
+    const valued = properties.some(({ name: property, inherited }) => telling.test(property) && !inherited);
     const reports = properties.some(
-      ({ args, name: property }) => args && /^on.*(Change|Select|Input|Update|Drop)/.test(property),
+      ({ args, name: property, inherited }) =>
+        args && !inherited && /^on.*(Change|Select|Input|Update|Drop)/.test(property),
     );
-    if (!valued || !reports) return undefined;
+    if (!isHtml && !(valued && reports)) return undefined;
     const declared = kind
       ? properties.map((property) =>
           telling.test(property.name)
@@ -229,7 +241,45 @@ class Reader {
           }
         : {}),
       ...(choices.length > 0 ? { choices } : {}),
+      ...(property.getJsDocTags().some((tag) => tag.name === 'deprecated') ? { deprecated: true as const } : {}),
+      ...this.#filling(property, bare),
     };
+  }
+
+  /** What helps to fill it: the members of listed objects, and a plain value where it has to be given. */
+  #filling(property: ts.Symbol, type: ts.Type): Pick<DeclaredProperty, 'members' | 'sample'> {
+    const item = (type.isUnion() ? type.types : [type]).flatMap((one) =>
+      this.checker.isArrayType(one) ? (this.checker.getTypeArguments(one as ts.TypeReference)[0] ?? []) : [],
+    )[0];
+    const known = item && (this.checker.getBaseConstraintOfType(item) ?? item);
+    const listed = known && (known.isUnion() ? known.types : [known]).find((one) => one.flags & ts.TypeFlags.Object);
+    const members = listed ? this.checker.getPropertiesOfType(listed).map(({ name }) => name) : [];
+    const isNeeded = !(property.flags & ts.SymbolFlags.Optional) && type.getCallSignatures().length === 0;
+    const sample = isNeeded ? this.#sample(type, property.name, 3) : undefined;
+    return {
+      ...(members.length > 0 && members.length < 40 ? { members } : {}),
+      ...(sample === undefined ? {} : { sample }),
+    };
+  }
+
+  /** The plainest value of a type; lower and upper limits by their names. */
+  #sample(type: ts.Type, name: string, depth: number): unknown {
+    const bare = this.checker.getNonNullableType(type);
+    const [first = bare] = bare.isUnion() ? bare.types : [bare];
+    if (first.isStringLiteral() || first.isNumberLiteral()) return first.value;
+    if (first.flags & ts.TypeFlags.BooleanLike) return false;
+    if (first.flags & ts.TypeFlags.NumberLike) return /max/i.test(name) ? 100 : /step/i.test(name) ? 1 : 0;
+    if (first.flags & ts.TypeFlags.StringLike) return '';
+    if (this.checker.isArrayLikeType(first)) return [];
+    if (!(first.flags & ts.TypeFlags.Object) || depth === 0 || first.getCallSignatures().length > 0) return undefined;
+    const filled: Record<string, unknown> = {};
+    for (const member of this.checker.getPropertiesOfType(first)) {
+      if (member.flags & ts.SymbolFlags.Optional) continue;
+      const inner = this.#sample(this.checker.getTypeOfSymbolAtLocation(member, this.where), member.name, depth - 1);
+      if (inner === undefined) return undefined;
+      filled[member.name] = inner;
+    }
+    return filled;
   }
 
   #text(type: ts.Type): string {

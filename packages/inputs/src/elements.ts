@@ -46,9 +46,23 @@ export function elementsOf(pkg: ProjectPackage): FoundInput[] {
   } catch {
     return [];
   }
-  return modules.flatMap((module) =>
+  const found = modules.flatMap((module) =>
     (module.declarations ?? []).flatMap((declaration) => element(pkg, module, declaration, dirname(path)) ?? []),
   );
+  return found.map((input) => {
+    const item = itemOf(input, found);
+    return item?.tag === undefined ? input : { ...input, item: { tag: item.tag, module: item.module } };
+  });
+}
+
+/** A group of things holds the things; a list to choose from holds options: by their tags, and only where they carry a value. */
+function itemOf({ tag = '' }: FoundInput, all: readonly FoundInput[]): FoundInput | undefined {
+  const stem = tag.slice(0, tag.indexOf('-'));
+  const names = [
+    ...(tag.endsWith('-group') ? [tag.slice(0, -'-group'.length)] : []),
+    ...(/select|combobox|listbox|dropdown/.test(tag) ? [`${stem}-option`] : []),
+  ];
+  return all.find((one) => names.includes(one.tag ?? '') && one.properties.some(({ name }) => name === 'value'));
 }
 
 function element(pkg: ProjectPackage, module: Module, declaration: Declaration, base: string): FoundInput | undefined {

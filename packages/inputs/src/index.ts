@@ -2,4 +2,4 @@
 export { inspect, type InspectedInput, type Inspection } from './find.js';
 export type { Progress } from './declarations.js';
 export { findPackage, ProjectError, readProject, type Project, type ProjectPackage } from './project.js';
-export { bundle, BundleError, type Bundle, type BundleOptions } from './bundle.js';
+export { bundle, BundleError, type Bundle, type BundledInput, type BundleOptions } from './bundle.js';

@@ -18,7 +18,7 @@ import {
   type ReactNode,
 } from 'react';
 import { ElementHost, isHandler, WidgetHost, type Choices, type Handler } from './hosts.js';
-import { linkReal, pressReal, realElement } from './link-real.js';
+import { focusReal, linkReal, pressReal, realElement } from './link-real.js';
 import { reach, workingElements } from './reach.js';
 
 /** How a field reaches its input. */
@@ -239,5 +239,5 @@ function focusOn(description: AdapterDescription, box: HTMLElement | null, handl
     focus.by === 'inner'
       ? reach(box, focus.selector)
       : (realElement(description, box, id) ?? (handle instanceof HTMLElement ? handle : workingElements(box)[0]));
-  found?.focus();
+  if (found) focusReal(found);
 }

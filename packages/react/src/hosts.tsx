@@ -18,6 +18,8 @@ export function ElementHost({ tag, properties, description, handle, choices }: H
   const element = useRef<HTMLElement>(null);
   const latest = useRef(properties);
   const given = useRef<ReadonlySet<string>>(new Set());
+  /** What each property was before anything was set. */
+  const initial = useRef(new Map<string, unknown>());
   useLayoutEffect(() => {
     latest.current = properties;
     const node = element.current;
@@ -25,10 +27,11 @@ export function ElementHost({ tag, properties, description, handle, choices }: H
     handle.current = node;
     const names = new Set(Object.keys(properties).filter((name) => !isHandler(properties[name])));
     const valueName = description.value.property;
+    for (const name of names)
+      if (!initial.current.has(name)) initial.current.set(name, (node as unknown as Record<string, unknown>)[name]);
     // The value comes last: what it may be often depends on the others.
     for (const name of names) if (name !== valueName) setOn(node, name, properties[name]);
-    for (const name of given.current)
-      if (!names.has(name)) setOn(node, name, name === valueName ? '' : undefined);
+    for (const name of given.current) if (!names.has(name)) setOn(node, name, initial.current.get(name));
     if (names.has(valueName)) setOn(node, valueName, properties[valueName]);
     given.current = names;
   });
@@ -44,10 +47,15 @@ export function ElementHost({ tag, properties, description, handle, choices }: H
   const { choices: use } = description;
   return createElement(
     tag,
-    { ref: element },
+    // An element that upgrades before the page is taken over has set attributes of its own by then.
+    { ref: element, suppressHydrationWarning: true },
     use && 'tag' in use
       ? choices?.map(({ value, text }) =>
-          createElement(use.tag, { key: String(value), [use.value]: String(value) }, text),
+          createElement(
+            use.tag,
+            { key: String(value), [use.value]: String(value), suppressHydrationWarning: true },
+            text,
+          ),
         )
       : undefined,
   );

@@ -1,5 +1,5 @@
 import type { AdapterDescription, InputState } from '@poietra/core';
-import { reach } from './reach.js';
+import { focused, reach, workingElements } from './reach.js';
 
 /** What was set here and not by the input, so that it can be taken away again without touching the input's own. */
 const ours = new WeakMap<Element, Map<string, string>>();
@@ -19,10 +19,17 @@ export function realElement(
 
 /** A press on the label does to the real element what it would do to HTML's own. */
 export function pressReal(real: HTMLElement): void {
-  real.focus();
+  focusReal(real);
   const kind = real.getAttribute('role') ?? (real instanceof HTMLInputElement ? real.type : '');
   if (toggles.test(kind)) real.click();
 }
+
+/** A group of radio buttons takes no focus itself; the first of them does. */
+export function focusReal(real: HTMLElement): void {
+  real.focus();
+  if (focused() !== real) (workingElements(real).find(isChosen) ?? workingElements(real)[0])?.focus();
+}
+const isChosen = (element: HTMLElement): boolean => element.matches(':checked, [aria-checked=true]');
 
 /**
  * Name, description, invalid and required onto the real element, where no property of the input carries them there.
@@ -31,7 +38,8 @@ export function pressReal(real: HTMLElement): void {
 export function linkReal(real: HTMLElement, description: AdapterDescription, state: InputState): void {
   const isInside = real.getRootNode() instanceof ShadowRoot;
   if (!description.id) {
-    if (isInside) set(real, 'aria-label', state.label);
+    if (isInside) dropEmptyName(real);
+    if (isInside) set(real, 'aria-label', state.required ? `${state.label ?? ''} (required)` : state.label);
     else {
       if (real.id === '') real.id = state.id;
       set(real, 'aria-labelledby', state.labelledBy);
@@ -45,6 +53,14 @@ export function linkReal(real: HTMLElement, description: AdapterDescription, sta
   const role = real.getAttribute('role') ?? implied(real);
   const has = 'required' in real && real.required === true;
   if (takesRequired.test(role)) ensure(real, 'aria-required', state.required && !has);
+}
+
+/** An element's own label that is left empty would still win over the name it is given. */
+function dropEmptyName(real: HTMLElement): void {
+  const root = real.getRootNode() as ShadowRoot;
+  const ids = real.getAttribute('aria-labelledby')?.split(' ') ?? [];
+  const isEmpty = ids.every((id) => (root.getElementById(id)?.textContent ?? '').trim() === '');
+  if (ids.length > 0 && isEmpty) real.removeAttribute('aria-labelledby');
 }
 
 function implied(real: HTMLElement): string {

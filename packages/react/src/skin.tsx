@@ -39,7 +39,7 @@ export const plain: Skin = ({
     <>
       {label}
       {required && (
-        <span className="poietra-required" aria-hidden={takesLabel || undefined}>
+        <span className="poietra-required">
           {' '}
           (required)
         </span>

@@ -25,15 +25,19 @@ const order = [
   'searchbox',
   'password',
   'menuitemradio',
+  'menuitemcheckbox',
   'menuitem',
   'gridcell',
   'cell',
   'button',
   'listitem',
 ];
-const texts = ['Torsund', '7', '5', '#aa5500', '12:30', '0430112233'];
+const texts = ['Torsund', '7', '5', '#aa5500', '12:30', '0430112233'] as const;
 
 type First = (trial: Trial) => Step[];
+
+/** Buttons that take a value away, or show others. */
+const leadsAway = /clear|remove|delete|close|cancel|reset|previous|next|back|now|today|search/i;
 
 /** All first steps that may lead to a change, the likeliest first. */
 export function attempts(box: Element): First[] {
@@ -61,10 +65,18 @@ function ranked(elements: readonly Element[]): HTMLElement[] {
   for (const element of elements) {
     if (!(element instanceof HTMLElement) || isClosed(element)) continue;
     if (element instanceof HTMLOptionElement) continue;
-    const rank = order.indexOf(roleOf(element));
+    const rank = rankOf(element);
     if (rank >= 0) seen.push({ element, rank: rank + preference(element) });
   }
   return seen.sort((a, b) => a.rank - b.rank).map(({ element }) => element);
+}
+
+/** What has no role but looks as if it could be pressed, and says something, comes right before buttons. */
+function rankOf(element: HTMLElement): number {
+  const rank = order.indexOf(roleOf(element));
+  if (rank >= 0) return rank;
+  const says = [...element.childNodes].some((node) => node.nodeType === Node.TEXT_NODE && node.textContent?.trim() !== '');
+  return says && getComputedStyle(element).cursor === 'pointer' ? order.indexOf('button') - 0.5 : -1;
 }
 
 function isClosed(element: HTMLElement): boolean {
@@ -101,7 +113,7 @@ function stepsFor(box: Element, element: HTMLElement): Step[] {
     case 'slider':
       return element instanceof HTMLInputElement
         ? [{ do: 'set', on, value: middle(element) }]
-        : [{ do: 'key', on, key: 'ArrowRight' }];
+        : ['ArrowRight', 'ArrowUp', 'ArrowLeft'].map((key): Step => ({ do: 'key', on, key }));
     case 'spinbutton':
       return [{ do: 'type', on, text: '7' }];
     case 'combobox':
@@ -117,8 +129,9 @@ function stepsFor(box: Element, element: HTMLElement): Step[] {
     case 'searchbox':
     case 'password':
       return [
-        ...texts.map((text): Step => ({ do: 'type', on, text })),
+        { do: 'type', on, text: texts[0] },
         { do: 'press', on },
+        ...texts.slice(1).map((text): Step => ({ do: 'type', on, text })),
       ];
     default:
       return [{ do: 'press', on }];
@@ -145,11 +158,12 @@ export async function follow(
   trial: Trial,
   [first]: readonly Step[],
   isTold: () => boolean,
-  depth = 3,
+  depth = 4,
 ): Promise<Gesture | undefined> {
   let steps: readonly Step[] = [];
   let next: Step | undefined = first;
   const passed = new Set<Element>();
+  const opened = new Set<Element>();
   for (let level = 0; level < depth && next; level++) {
     const before = new Set(shown());
     const element: HTMLElement | undefined = candidates(trial.box, next.on)[next.on.index ?? 0];
@@ -159,10 +173,18 @@ export async function follow(
     await act(element, next);
     await settle();
     if (isTold()) return { name: 'change', steps };
+    // What was typed is taken over by a key at most; lists that open meanwhile are tried by pressing.
+    if (first?.do === 'type') {
+      next = level === 0 ? { do: 'key', on: first.on, key: 'Enter' } : undefined;
+      continue;
+    }
     const fresh = shown().filter((one) => !before.has(one) && !passed.has(one));
-    const [best] = ranked(fresh.filter((one) => /\S/.test(nameOf(one)) || roleOf(one) !== 'button'));
+    for (const one of fresh) opened.add(one);
+    // Where nothing new appears, what was chosen may have to be confirmed.
+    const isWorded = (one: Element): boolean => roleOf(one) === 'button' && /\p{L}/u.test(one.textContent ?? '');
+    const waiting = [...opened].filter((one) => one.isConnected && !passed.has(one) && isWorded(one));
+    const [best] = [...ranked(fresh), ...ranked(waiting)].filter((one) => !leadsAway.test(nameOf(one)));
     next = best && stepsFor(trial.box, best)[0];
-    if (!next && level === 0 && first?.do === 'type') next = { do: 'key', on: first.on, key: 'Enter' };
   }
   await leave();
   return isTold() ? { name: 'change', steps } : undefined;

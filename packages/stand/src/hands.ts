@@ -112,7 +112,7 @@ export async function act(element: HTMLElement, step: Step): Promise<void> {
       return;
     case 'key':
       element.focus();
-      await hands.keyboard(`{${step.key}}`);
+      pressKey(element, step.key);
       return;
     case 'set':
       setNatively(element, step.value);
@@ -136,7 +136,10 @@ async function pressOn(element: HTMLElement): Promise<void> {
     if (list) await hands.selectOptions(list, element);
     return;
   }
-  await hands.click(element);
+  // As with a real pointer, what is drawn in the middle of the element takes the press.
+  const { left, top, width, height } = element.getBoundingClientRect();
+  const hit = document.elementFromPoint(left + width / 2, top + height / 2);
+  await hands.click(hit && element.contains(hit) ? hit : element);
 }
 
 /** Takes the text away as a person does: everything marked, then one key. */
@@ -146,6 +149,27 @@ async function clear(element: HTMLElement): Promise<void> {
     element.select();
     await hands.keyboard('{Backspace}');
   }
+}
+
+/** With the old numbers of keys, which many inputs still look at. */
+const keyCodes: Readonly<Record<string, number>> = {
+  ArrowLeft: 37,
+  ArrowUp: 38,
+  ArrowRight: 39,
+  ArrowDown: 40,
+  Enter: 13,
+  Escape: 27,
+  Home: 36,
+  End: 35,
+  PageUp: 33,
+  PageDown: 34,
+  ' ': 32,
+};
+function pressKey(element: HTMLElement, key: string): void {
+  const keyCode = keyCodes[key] ?? key.toUpperCase().charCodeAt(0);
+  const code = key === ' ' ? 'Space' : key;
+  const init = { key, code, keyCode, which: keyCode, bubbles: true, composed: true, cancelable: true };
+  for (const type of ['keydown', 'keyup']) element.dispatchEvent(new KeyboardEvent(type, init));
 }
 
 /** The property's own setter, since the framework watches the element's. */

@@ -1,5 +1,6 @@
 /** Trying an input: what it does tells what its declarations leave open, and where they mislead. */
 import {
+  canBeWritten,
   emptiesFor,
   gestureWords,
   pathWords,
@@ -7,6 +8,7 @@ import {
   reportsOf,
   same,
   samplesFor,
+  valueKind,
   readWritten,
   write,
   type AdapterDescription,
@@ -16,7 +18,7 @@ import {
   type Heard,
   type Reading,
 } from '@poietra/core';
-import { focused, reach, workingElements, type AdaptedInput } from '@poietra/react';
+import { everyElement, focused, reach, workingElements, type AdaptedInput } from '@poietra/react';
 import { attempts, follow } from './explore.js';
 import { GestureError, leave, perform, roleOf } from './hands.js';
 import { fullLook, look } from './look.js';
@@ -35,7 +37,10 @@ export interface Observed {
 export type Make = (adapter: AdapterDescription) => AdaptedInput | undefined;
 
 const single = /^(textbox|searchbox|spinbutton|combobox|slider|checkbox|switch|listbox|password|color|date|time|file)$/;
+/** What a `<label for>` reaches (HTML, labelable elements). */
+const labelable = 'button, input, meter, output, progress, select, textarea';
 const selectors = [
+  '[role=radiogroup]',
   'input:not([type=hidden])',
   'textarea',
   'select',
@@ -74,7 +79,7 @@ class Observation {
   }
 
   async run(): Promise<Observed> {
-    const first = await this.#mount();
+    const first = await this.#mountSomehow();
     if (first?.error !== undefined || !first) {
       const failed = first?.error ?? 'It is not in the bundle.';
       this.#note('value', `It cannot be drawn: ${failed}`, 'It was mounted alone.', 1);
@@ -85,6 +90,8 @@ class Observation {
     await this.#change();
     await this.#samples();
     await this.#empty();
+    await this.#kind();
+    await this.#native();
     await this.#leaving();
     await this.#flags();
     return { adapter: this.#adapter, findings: this.#findings };
@@ -95,13 +102,69 @@ class Observation {
     this.#watch.stop();
   }
 
+  /** As drafted; where it cannot be drawn without a value, with something for "no value". */
+  async #mountSomehow(): Promise<Trial | undefined> {
+    const before = this.#adapter;
+    const first = await this.#mount();
+    if (first?.error === undefined) return first;
+    for (const empty of [null, '', 0, [], false]) {
+      this.#adapter = { ...before, value: { ...before.value, empty } };
+      const trial = await this.#mount();
+      if (trial && trial.error === undefined) {
+        this.#note('value', 'It cannot be drawn without a value.', first.error ?? '', 1);
+        return trial;
+      }
+    }
+    this.#adapter = before;
+    return first;
+  }
+
+  /** Values of another kind may make it fail; then they count as none. */
+  async #kind(): Promise<void> {
+    const { value } = this.#adapter;
+    const sample = await this.#sample();
+    const kind = valueKind(sample);
+    if (!kind) return;
+    const shown = await this.#mount({ state: { shown: sample } });
+    const wanted = shown && look(shown.box);
+    await this.#clean();
+    for (const other of [0, false, '', {}]) {
+      if (valueKind(other) === kind) continue;
+      const warned = this.#watch.warnings.length;
+      const trial = await this.#mount({ state: { shown: other } });
+      await trial?.set({ shown: sample });
+      const bears =
+        trial?.error === undefined && this.#watch.warnings.length === warned && trial && look(trial.box) === wanted;
+      await this.#clean();
+      if (bears) continue;
+      this.#adapter = { ...this.#adapter, value: { ...value, kind } };
+      this.#note('value', `It bears ${kind} only; everything else is taken for “no value”.`, `${JSON.stringify(other)} was pushed in.`, 0.9);
+      return;
+    }
+  }
+
+  /** Whether it submits itself as the text that it shows; otherwise the field does. */
+  async #native(): Promise<void> {
+    const { name, samples } = this.#adapter;
+    const shown = samples && readWritten(samples[0]);
+    if (!name || typeof shown !== 'string') return;
+    const trial = await this.#mount({ state: { shown, sent: shown } });
+    const form = trial?.place.querySelector('form');
+    const values = form ? new FormData(form).getAll('deck-plan') : [];
+    await this.#clean();
+    if (values.length === 1 && values[0] === shown) return;
+    const { name: _, ...rest } = this.#adapter;
+    this.#adapter = rest;
+    this.#note('id', `“${name.property}” does not submit its value; a hidden input does.`, 'The form’s own data was looked at.', 0.95);
+  }
+
   /** Which element inside is the one that a person works with. */
   #reality(trial: Trial): void {
     if (this.input.family === 'native') return;
     const { id, ...withoutId } = this.#adapter;
     const target = id && document.getElementById(`${trial.id}-input`);
     const working = workingElements(trial.box);
-    if (target && working.includes(target)) {
+    if (target && working.includes(target) && target.matches(labelable)) {
       this.#note('id', `The id reaches the ${roleOf(target)}.`, 'It was found on it.', 1);
       return;
     }
@@ -110,7 +173,11 @@ class Observation {
       this.#adapter = withoutId;
     }
     const controls = working.filter((element) => single.test(roleOf(element)));
-    const only = controls.length === 1 ? controls[0] : controls.length === 0 && working.length === 1 ? working[0] : undefined;
+    const groups = [...everyElement(trial.box)].filter(
+      (element): element is HTMLElement =>
+        element instanceof HTMLElement && element.matches('[role=radiogroup]') && working.every((one) => element.contains(one)),
+    );
+    const only = groups.length === 1 ? groups[0] : controls.length === 1 ? controls[0] : controls.length === 0 && working.length === 1 ? working[0] : undefined;
     if (!only) {
       this.#note('id', 'It is a group of elements.', `It has ${working.length} elements that a person works with.`, 0.9);
       return;
@@ -234,8 +301,14 @@ class Observation {
       this.#note('value', `“${value.property}” shows ${kindOf(a)} values.`, 'Two were pushed in and looked different.', 0.95);
       return;
     }
-    if (reported !== undefined && same(readWritten(write(reported)), reported) && kindOf(reported) !== 'function')
+    if (reported !== undefined && canBeWritten(reported))
       this.#adapter = { ...this.#adapter, samples: [write(reported), write(undefined)] };
+  }
+
+  /** A value that it shows: one that was pushed in, or what the gesture reports. */
+  async #sample(): Promise<unknown> {
+    const { samples, gesture } = this.#adapter;
+    return samples ? readWritten(samples[0]) : gesture && (await this.#quietly(() => this.#reported(gesture)));
   }
 
   async #reported(gesture: Gesture): Promise<unknown> {
@@ -271,7 +344,7 @@ class Observation {
   async #empty(): Promise<void> {
     const { samples, value, gesture } = this.#adapter;
     if (!samples && !gesture) return;
-    const sample = samples ? readWritten(samples[0]) : gesture && (await this.#quietly(() => this.#reported(gesture)));
+    const sample = await this.#sample();
     const type = this.input.properties.find(({ name }) => name === value.property)?.type ?? '';
     const declared = 'empty' in value ? [readWritten(value.empty)] : [];
     const before = this.#adapter;
@@ -299,6 +372,7 @@ class Observation {
     const empty = await this.#mount();
     if (!empty || empty.error !== undefined) return -1;
     const wanted = look(empty.box);
+    const isThere = workingElements(empty.box).length > 0;
     const trial = await this.#mount({ state: { shown: sample } });
     await trial?.set({ shown: undefined });
     const clears = trial !== undefined && look(trial.box) === wanted;
@@ -314,7 +388,8 @@ class Observation {
       }
       await this.#clean();
     }
-    return Number(clears) + Number(goesBack) + Number(isQuiet);
+    // Something to work with has to be left when it is empty.
+    return isThere ? Number(clears) + Number(goesBack) + Number(isQuiet) : -1;
   }
 
   async #leaving(): Promise<void> {
@@ -340,9 +415,13 @@ class Observation {
 
   /** Disabled and read only, as declared: where the gesture still changes it, the box does it instead. */
   async #flags(): Promise<void> {
-    const { gesture, samples } = this.#adapter;
+    const { gesture } = this.#adapter;
     if (!gesture) return;
-    const shown = samples ? readWritten(samples[0]) : undefined;
+    const reported = await this.#quietly(() => this.#reported(gesture));
+    const { samples } = this.#adapter;
+    const values = samples ? samples.map(readWritten) : [];
+    // It has to be another value than the gesture makes, or nothing would be seen to change.
+    const shown = values.find((value) => !same(value, reported));
     for (const flag of ['disabled', 'readOnly'] as const) {
       const { [flag]: declared, ...rest } = this.#adapter;
       if (!declared) continue;
@@ -385,7 +464,8 @@ class Observation {
   async #quietly<T>(work: () => Promise<T>): Promise<T | undefined> {
     try {
       return await work();
-    } catch {
+    } catch (error) {
+      console.debug('An attempt ended:', error);
       await this.#clean();
       return undefined;
     }

@@ -42,6 +42,9 @@ export interface Wrapper {
   readonly properties?: Readonly<Record<string, unknown>>;
 }
 
+/** Kinds of value that an input may insist on. */
+export type ValueKind = 'text' | 'number' | 'boolean' | 'list' | 'object';
+
 /**
  * How one input speaks, as data: the workbench edits it, the stand runs it, the hand-over writes it as source.
  * Names of properties and reports are the input's own.
@@ -56,6 +59,8 @@ export interface AdapterDescription {
     readonly start?: string;
     /** What the input takes for "no value", as `codec/written` writes it. Absent: the property is left out. */
     readonly empty?: unknown;
+    /** It bears values of this kind only; any other is taken for "no value". */
+    readonly kind?: ValueKind;
   };
   readonly change: {
     /** The callback or event that tells of a change. */

@@ -1,4 +1,4 @@
-import type { AdapterDescription, Focus } from './description.js';
+import type { AdapterDescription, ChoicesUse, Focus } from './description.js';
 import type { DeclaredProperty, Finding, FoundInput } from './face.js';
 
 /** Names that stand for a value, the likeliest first. They are words of general use, not of any one package. */
@@ -94,14 +94,24 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
     focus.by === 'handle' ? `It declares a method ${focus.method}.` : 'Nothing else is declared.',
     focus.by === 'inner' ? 0.4 : 0.8,
   );
-  const constants = constantsFor(value);
+  const choices = choicesOf(input);
+  if (choices)
+    note(
+      'choices',
+      'property' in choices ? `The values to choose from go in through “${choices.property}”.` : `The values to choose from are <${choices.tag}> elements inside.`,
+      'property' in choices
+        ? `It declares ${choices.property}, a list; its items have ${choices.value} and ${choices.text}.`
+        : `The package has an element of that name, with ${choices.value}.`,
+      0.85,
+    );
+  const constants = constantsFor(value, input, [value.name, choices && 'property' in choices ? choices.property : '']);
   if (constants)
     note(
       'constants',
       `It needs ${Object.entries(constants)
         .map(([name, set]) => `${name} = ${JSON.stringify(set)}`)
         .join(', ')}.`,
-      `The type of ${value.name} depends on it.`,
+      'They have to be given, and nothing else says how.',
       0.7,
     );
 
@@ -126,6 +136,7 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
       ...(native || byName.has('aria-describedby') ? { describedBy: { property: 'aria-describedby' } } : {}),
       ...(byName.has('placeholder') ? { placeholder: { property: 'placeholder' } } : {}),
       ...(constants ? { constants } : {}),
+      ...(choices ? { choices } : {}),
       ...(input.widget ? { widget: input.widget } : {}),
     },
   };
@@ -164,7 +175,7 @@ function pairOf(input: FoundInput): Pair | undefined {
     };
   }
   const callbacks = input.properties.filter(
-    ({ args, name }) => args !== undefined && changeNames.test(name.replace(/^on/, 'on')),
+    ({ args, name, deprecated }) => args !== undefined && !deprecated && changeNames.test(name.replace(/^on/, 'on')),
   );
   const best =
     callbacks.find(({ args }) => args?.some(({ type }) => type === value.type)) ??
@@ -216,8 +227,35 @@ export function focusWords(focus: Focus): string {
     : `The focus goes to the first “${focus.selector}” inside.`;
 }
 
-/** A property whose type is one text decides how the value looks: the plainest choice is taken. */
-function constantsFor(value: DeclaredProperty): Record<string, unknown> | undefined {
+/** A property whose type is one text decides how the value looks; what else has to be given gets the plainest value. */
+function constantsFor(
+  value: DeclaredProperty,
+  { properties }: FoundInput,
+  taken: readonly string[],
+): Record<string, unknown> | undefined {
   const needs = /^(.*) where (\w+) = "(\w+)"$/.exec(value.type);
-  return needs ? { [needs[2] as string]: needs[3] } : undefined;
+  const constants: Record<string, unknown> = {};
+  for (const { name, sample, inherited } of properties)
+    if (sample !== undefined && !inherited && !taken.includes(name)) constants[name] = sample;
+  if (needs) constants[needs[2] as string] = needs[3];
+  return Object.keys(constants).length > 0 ? constants : undefined;
+}
+
+const listNames = /^(options|items|choices|data|treeData|menuItems)$/;
+const valueMembers = ['value', 'id', 'key'];
+const textMembers = ['label', 'text', 'title', 'name', 'children'];
+
+/** Where the values to choose from go, where names of general use say so. */
+function choicesOf({ properties, item }: FoundInput): ChoicesUse | undefined {
+  if (item) return { tag: item.tag, value: 'value' };
+  for (const { name, type, members = [] } of properties) {
+    if (!listNames.test(name)) continue;
+    const value = valueMembers.find((one) => members.includes(one));
+    const text = textMembers.find((one) => members.includes(one));
+    if (value !== undefined && text !== undefined) return { property: name, value, text };
+    // Items of a type that is left open take what most lists take.
+    if (members.length === 0 && /\[\]|Array|Options/.test(type) && !/string\[\]|number\[\]/.test(type))
+      return { property: name, value: 'value', text: 'label' };
+  }
+  return undefined;
 }

@@ -1,5 +1,5 @@
 import { parsePointer } from '../json/index.js';
-import type { AdapterDescription, InputState } from './description.js';
+import type { AdapterDescription, InputState, ValueKind } from './description.js';
 
 /** Written values in a description are read by the caller's reader, since the adapter knows no codec. */
 export type ReadWritten = (written: unknown) => unknown;
@@ -15,7 +15,9 @@ export function propertiesFor(
   const set = (place: { readonly property: string } | undefined, value: unknown): void => {
     if (place && value !== undefined && value !== false) properties[place.property] = value;
   };
-  const isEmpty = state.shown === undefined || state.shown === null;
+  const { kind } = adapter.value;
+  const isEmpty =
+    state.shown === undefined || state.shown === null || (kind !== undefined && valueKind(state.shown) !== kind);
   if (!isEmpty && adapter.value.start !== undefined) properties[adapter.value.start] = state.shown;
   if (!isEmpty) properties[adapter.value.property] = state.shown;
   else if ('empty' in adapter.value) properties[adapter.value.property] = read(adapter.value.empty);
@@ -29,6 +31,14 @@ export function propertiesFor(
   set(adapter.describedBy, state.describedBy);
   set(adapter.placeholder, state.placeholder);
   return properties;
+}
+
+/** In the words of `value.kind`. */
+export function valueKind(value: unknown): ValueKind | undefined {
+  if (Array.isArray(value)) return 'list';
+  const kinds = { string: 'text', number: 'number', boolean: 'boolean', object: 'object' } as const;
+  const kind = typeof value;
+  return value !== null && kind in kinds ? kinds[kind as keyof typeof kinds] : undefined;
 }
 
 /** The value in the arguments of a report. Getters and inherited members count: events and elements have both. */

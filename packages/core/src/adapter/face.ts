@@ -9,6 +9,12 @@ export interface DeclaredProperty {
   readonly required?: boolean;
   /** It comes with the framework's types for HTML elements, and says less than what the package declares itself. */
   readonly inherited?: true;
+  /** Its maker advises against it. */
+  readonly deprecated?: true;
+  /** For a list of objects: the names of their members. */
+  readonly members?: readonly string[];
+  /** For a required property: a value of its type, as plain as it can be. */
+  readonly sample?: unknown;
   /** For a callback: its arguments. */
   readonly args?: readonly { readonly name: string; readonly type: string }[];
   /** For a choice of texts: the texts. */
@@ -37,6 +43,8 @@ export interface FoundInput {
   readonly methods: readonly string[];
   /** Style sheets that its package ships, as module paths. */
   readonly css: readonly string[];
+  /** For an element: the element that stands inside it for each value to choose from. */
+  readonly item?: { readonly tag: string; readonly module: string };
   /** For a widget: how it is made and told of later values. */
   readonly widget?: WidgetUse;
 }
@@ -55,6 +63,7 @@ export interface Finding {
     | 'id'
     | 'describedBy'
     | 'constants'
+    | 'choices'
     | 'codec';
   readonly says: string;
   readonly evidence: string;

@@ -17,12 +17,13 @@ export type {
   Family,
   Focus,
   InputState,
+  ValueKind,
   WidgetUse,
   Wrapper,
 } from './description.js';
 export { addStep, gestureWords, stepWords, type Gesture, type Step, type Target } from './gesture.js';
 export { emptiesFor, readingsOf, reportsOf, samplesFor, type Heard, type Reading } from './observed.js';
-export { ownProperties, pathWords, propertiesFor, valueIn, type ReadWritten } from './drive.js';
+export { ownProperties, pathWords, propertiesFor, valueIn, valueKind, type ReadWritten } from './drive.js';
 export { draftAdapter, focusWords } from './draft.js';
 export type { DeclaredEvent, DeclaredProperty, Finding, FoundInput } from './face.js';
 export { nativeAdapters } from './native.js';

@@ -27,13 +27,16 @@ const insides = [
   ['floatValue'],
 ] as const;
 
-const tellingNames = /^(on[-A-Z]?)?([a-z]+-)?(value)?-?(change|changed|select|selected|input|update|accept|complete|set|pick|drop)$/i;
+const tellingNames = /chang|select|input|update|accept|complete|set|pick|drop|stroke/i;
+/** Changes of something else than the value: what is open, which month is shown, what is searched for. */
+const besides = /inputchange|open|visible|panel|search|menu|popup|active|hover|month|year|view|scroll|sort|page|focus|blur|key|calendar|before|start/i;
 
 /** All ways to read a value out of what was heard, the likeliest first; `property` is the one that takes the value. */
 export function readingsOf(heard: readonly Heard[], property: string, isFlag: boolean): Reading[] {
   const readings: (Reading & { readonly rank: number })[] = [];
   for (const { name, args } of heard) {
-    const nameRank = tellingNames.test(name.replace(/^on/, '')) || tellingNames.test(name) ? 0 : 20;
+    if (!tellingNames.test(name) || besides.test(name)) continue;
+    const nameRank = /^(on)?([a-z]+-)?(value)?-?chang(e|ed)$/i.test(name) ? 0 : 5;
     args.slice(0, 4).forEach((arg, index) => {
       const add = (path: Pointer, value: unknown, rank: number): void => {
         if (isValue(value) && (typeof value === 'boolean') === isFlag)
@@ -79,9 +82,9 @@ function isValue(value: unknown): boolean {
 /** What an input may take for “no value”, in the order in which it is tried. */
 export function emptiesFor(sample: unknown, declared: string): readonly unknown[] {
   if (typeof sample === 'boolean') return [false];
-  if (Array.isArray(sample)) return [[], null, undefined];
-  if (typeof sample === 'string' && !/null/.test(declared)) return ['', null, undefined];
-  return [null, undefined, ''];
+  if (Array.isArray(sample)) return [[], undefined, null];
+  if (typeof sample === 'string' && !/null/.test(declared)) return ['', undefined, null];
+  return [undefined, null, ''];
 }
 
 /** Pairs of values that an input of this declared type may be able to show; what is shown in fact is seen on the stand. */
@@ -120,7 +123,9 @@ export function samplesFor(type: string, now: Date, choices: readonly unknown[] 
 /** Every callback or event of an input that is worth listening to. */
 export function reportsOf({ family, events, properties, widget }: FoundInput): string[] {
   if (family === 'element') return [...new Set([...events.map(({ name }) => name), 'input', 'change'])];
-  const declared = properties.filter(({ args, name }) => args && /^on[A-Z]/.test(name)).map(({ name }) => name);
+  const declared = properties
+    .filter(({ args, name, deprecated }) => args && !deprecated && /^on[A-Z]/.test(name))
+    .map(({ name }) => name);
   return widget && widget.reports !== 'options'
     ? [...new Set([...declared, 'change', 'update', 'accept'])]
     : declared;

@@ -2,4 +2,4 @@
 export { held, refused, type Case, type Codec, type CodecDescription, type Parsed } from './codec.js';
 export { builtIn, makeCodec, type BuiltIn } from './builtin.js';
 export { runCase, type CaseResult, type Station } from './cases.js';
-export { localText, readWritten, same, write } from './written.js';
+export { canBeWritten, localText, readWritten, same, write } from './written.js';

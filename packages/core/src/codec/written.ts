@@ -49,3 +49,16 @@ export function write(value: unknown, depth = 0): unknown {
 export function same(a: unknown, b: unknown): boolean {
   return JSON.stringify(write(a)) === JSON.stringify(write(b));
 }
+
+const readable = new Set(['Date', 'undefined', 'number', 'bigint']);
+
+/** Whether `readWritten` gives back all of what `write` writes of it; objects of a package's own classes do not come back. */
+export function canBeWritten(value: unknown): boolean {
+  const isSound = (written: unknown): boolean => {
+    if (Array.isArray(written)) return written.every(isSound);
+    if (!isObject(written)) return true;
+    const is = written[mark];
+    return (typeof is !== 'string' || readable.has(is)) && Object.values(written).every(isSound);
+  };
+  return isSound(write(value));
+}

@@ -24,6 +24,7 @@ export interface FormDescription {
 /** An input that the kit uses, as it was found. */
 export type KitInput = Pick<FoundInput, 'family' | 'package' | 'version' | 'export' | 'module' | 'css'> & {
   readonly tag?: string;
+  readonly item?: { readonly tag: string; readonly module: string };
 };
 
 /** Everything a team keeps in Poietra: one document, one file. */
@@ -98,6 +99,7 @@ export const kitSchema = z.looseObject({
       export: z.string(),
       module: z.string(),
       tag: z.string().optional(),
+      item: z.looseObject({ tag: z.string(), module: z.string() }).optional(),
       css: z.array(z.string()),
     }),
   ),

@@ -1,0 +1,26 @@
+import { bundle, inspect } from '/work/main/packages/inputs/src/index.ts';
+import { openBrowser } from '/work/main/packages/cli/src/browser.ts';
+import { readFileSync, writeFileSync, existsSync } from 'node:fs';
+const home='/work/main';
+const id=process.argv[2];
+const all=existsSync('/tmp/insp.json')?JSON.parse(readFileSync('/tmp/insp.json','utf8')):inspect(home+'/demo/project'); writeFileSync('/tmp/insp.json',JSON.stringify(all));
+const one=all.inputs.find(i=>i.input.id===id);
+const b=await bundle({project:home+'/demo/project',home,start:{module:home+'/packages/stand/src/frame.ts',name:'startProving'},inputs:[one.input].filter(i=>i.family!=='native')});
+const br=await openBrowser();
+const page=await (await br.newContext({viewport:{width:900,height:700}})).newPage();
+page.on('console',m=>console.log('console',m.type(),m.text().slice(0,600)));
+page.on('pageerror',m=>console.log('pageerror',m.message.slice(0,300)));
+await page.route('**/*',async r=>{const u=r.request().url(); if(u.endsWith('/'))await r.fulfill({contentType:'text/html',body:'<!doctype html><html><head><link rel=stylesheet href=/stand.css></head><body><div id=stand></div><script src=/stand.js></script></body></html>'}); else if(u.endsWith('.js'))await r.fulfill({contentType:'text/javascript',body:b.script}); else await r.fulfill({contentType:'text/css',body:b.style});});
+await page.addInitScript(()=>{window.log=[];window.addEventListener('message',e=>{window.log.push([Math.round(performance.now()),e.data])})});
+await page.goto('http://stand.localhost/');
+await page.waitForTimeout(300);
+const draft={...one.adapter,...JSON.parse(process.argv[3]??'{}')};
+await page.evaluate(([i,a])=>window.postMessage({kind:'observe',input:i,adapter:a},'*'),[one.input,draft]);
+if(process.argv[4]){await page.waitForFunction(()=>document.querySelector('[data-trial]'));await page.waitForTimeout(Number(process.argv[4]));console.log((await page.evaluate(()=>document.querySelector('[data-trial]')?.innerHTML))?.slice(0,3000));await page.screenshot({path:'/tmp/t.png'})}
+await page.waitForFunction(()=>['observed','prover failed'].includes(window.log.at(-1)[1].kind),{},{timeout:90000});
+const ob=await page.evaluate(()=>window.log);console.log('took',ob.at(-1)[0]-ob.at(-2)[0]);const o=ob.at(-1)[1];
+console.log(JSON.stringify(o.adapter));for(const f of o.findings??[])console.log('-',f.about,f.says,'|',f.evidence);if(o.message)console.log(o.message);
+await page.evaluate(([a,c])=>window.postMessage({kind:'prove',adapter:a,checks:c},'*'),[o.adapter,(await import('/work/main/packages/core/src/index.ts')).contract.map(c=>c.id)]);
+await page.waitForFunction(()=>window.log.at(-1)[1].kind==='proved',{},{timeout:90000});
+for(const l of (await page.evaluate(()=>window.log)).filter(l=>l[1].kind==='verdict'&&l[1].verdict.state!=='pass'))console.log(l[1].verdict.check,l[1].verdict.state,l[1].verdict.seen);
+await br.close();
