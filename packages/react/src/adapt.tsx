@@ -2,16 +2,19 @@ import {
   ownProperties,
   propertiesFor,
   readWritten,
+  same,
   valueIn,
   type AdapterDescription,
   type InputState,
 } from '@poietra/core';
 import {
   createElement,
+  Fragment,
   useEffect,
   useLayoutEffect,
   useReducer,
   useRef,
+  useState,
   type ComponentType,
   type FocusEvent,
   type FunctionComponent,
@@ -74,6 +77,7 @@ export function adapt(
       // A change that is refused alters no state, so nobody else would tell the input to go back.
       if (family !== 'native' || state.readOnly) again();
     };
+    const copy = useAnew(description, reported, state.shown);
     const properties = joined(description, { ...props, report });
     const outside = {
       ref: box,
@@ -105,7 +109,7 @@ export function adapt(
     const hidden = hiddenValue(description, state);
     return (
       <div {...outside}>
-        {drawn}
+        <Fragment key={copy}>{drawn}</Fragment>
         {hidden !== undefined && <input type="hidden" name={state.name} value={hidden} />}
       </div>
     );
@@ -113,6 +117,21 @@ export function adapt(
   Adapted.displayName = `Adapted(${description.input})`;
   Adapted.takesLabel = description.id !== undefined;
   return Adapted;
+}
+
+/** A number that grows when the input has to be made anew: it keeps a change that the form did not take. */
+function useAnew(
+  { change }: AdapterDescription,
+  reported: { current: { readonly raw: unknown } | undefined },
+  shown: unknown,
+): number {
+  const [copy, setCopy] = useState(0);
+  useEffect(() => {
+    if (change.refused !== 'anew' || !reported.current) return;
+    if (!same(reported.current.raw, shown)) setCopy((count) => count + 1);
+    reported.current = undefined;
+  });
+  return copy;
 }
 
 /** The input submits itself only where the text that it shows is what is sent. */

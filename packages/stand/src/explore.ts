@@ -1,7 +1,7 @@
 /** Trying an input without being shown how: which element to act on, in which order, by roles and by what appears. */
 import { addStep, type Gesture, type Step } from '@poietra/core';
 import { everyElement } from '@poietra/react';
-import { act, candidates, leave, nameOf, roleOf, targetOf } from './hands.js';
+import { act, candidates, isVisible, leave, nameOf, roleOf, targetOf } from './hands.js';
 import { settle } from './settle.js';
 import type { Trial } from './trial.js';
 
@@ -81,7 +81,7 @@ function rankOf(element: HTMLElement): number {
 
 function isClosed(element: HTMLElement): boolean {
   const isFile = element instanceof HTMLInputElement && element.type === 'file';
-  if (!isFile && !(element.checkVisibility?.({ visibilityProperty: true }) ?? true)) return true;
+  if (!isFile && !isVisible(element)) return true;
   return (
     element.matches(':disabled, [aria-disabled=true], [aria-hidden=true] *') ||
     (element instanceof HTMLInputElement && element.type === 'hidden')
@@ -93,8 +93,8 @@ function preference(element: HTMLElement): number {
   const words = (element.textContent ?? '').trim();
   const isChosen = element.matches('[aria-selected=true], [aria-checked=true], [aria-pressed=true], :checked');
   const inGrid = element.closest('[role=grid], table') !== null && /^(button|gridcell|cell)$/.test(roleOf(element));
-  const isDay = inGrid && words === '15';
-  return (isChosen ? 0.6 : 0) + (isDay ? -8 : inGrid ? -2 : 0) + (words === 'OK' ? -0.5 : 0);
+  const isDay = words === '15';
+  return (isChosen ? 0.6 : 0) + (isDay ? -20 : inGrid ? -2 : 0) + (words === 'OK' ? -0.5 : 0);
 }
 
 function stepsFor(box: Element, element: HTMLElement): Step[] {
@@ -183,7 +183,10 @@ export async function follow(
     // Where nothing new appears, what was chosen may have to be confirmed.
     const isWorded = (one: Element): boolean => roleOf(one) === 'button' && /\p{L}/u.test(one.textContent ?? '');
     const waiting = [...opened].filter((one) => one.isConnected && !passed.has(one) && isWorded(one));
-    const [best] = [...ranked(fresh), ...ranked(waiting)].filter((one) => !leadsAway.test(nameOf(one)));
+    const others = [...opened].filter((one) => one.isConnected && !passed.has(one));
+    const [best] = [...ranked(fresh), ...ranked(waiting), ...ranked(others)].filter(
+      (one) => !leadsAway.test(nameOf(one)),
+    );
     next = best && stepsFor(trial.box, best)[0];
   }
   await leave();
@@ -191,6 +194,4 @@ export async function follow(
 }
 
 const shown = (): Element[] =>
-  [...everyElement(document.body)].filter(
-    (element) => element instanceof HTMLElement && (element.checkVisibility?.({ visibilityProperty: true }) ?? true),
-  );
+  [...everyElement(document.body)].filter((element) => element instanceof HTMLElement && isVisible(element));

@@ -16,7 +16,10 @@ export function roleOf(element: Element): string {
   return getRole(element) ?? '';
 }
 
+/** The accessible name; of a day in a calendar only its number, so that a gesture holds next month, too. */
 export function nameOf(element: Element): string {
+  const text = (element.textContent ?? '').trim();
+  if (/^\d{1,2}$/.test(text)) return text;
   const name = computeAccessibleName(element).trim();
   return name === '' ? (element.textContent ?? '').trim().slice(0, 60) : name;
 }
@@ -24,7 +27,13 @@ export function nameOf(element: Element): string {
 function isShown(element: Element): boolean {
   // Neither is to be seen by itself, yet both are what a person works with.
   if (element instanceof HTMLOptionElement || (element instanceof HTMLInputElement && element.type === 'file')) return true;
-  return element.checkVisibility?.({ visibilityProperty: true }) ?? true;
+  return isVisible(element);
+}
+/** Drawn, and with an extent: lists kept for screen readers alone cannot be pressed. */
+export function isVisible(element: Element): boolean {
+  if (!(element.checkVisibility?.({ visibilityProperty: true }) ?? true)) return false;
+  const { width, height } = element.getBoundingClientRect();
+  return (width > 1 && height > 1) || element instanceof HTMLInputElement;
 }
 
 /** All elements that a target may mean: inside the box first, then elsewhere on the page, where lists and calendars open. */
@@ -136,10 +145,16 @@ async function pressOn(element: HTMLElement): Promise<void> {
     if (list) await hands.selectOptions(list, element);
     return;
   }
+  element.scrollIntoView({ block: 'center', inline: 'center' });
   // As with a real pointer, what is drawn in the middle of the element takes the press.
   const { left, top, width, height } = element.getBoundingClientRect();
   const hit = document.elementFromPoint(left + width / 2, top + height / 2);
-  await hands.click(hit && element.contains(hit) ? hit : element);
+  if (hit && hit !== element && element.contains(hit)) return hands.click(hit);
+  // In a wide row a person goes for the words.
+  const words = [...element.querySelectorAll('*')].find(
+    (one) => isVisible(one) && [...one.childNodes].some(({ nodeType, nodeValue }) => nodeType === Node.TEXT_NODE && nodeValue?.trim()),
+  );
+  await hands.click(words ?? element);
 }
 
 /** Takes the text away as a person does: everything marked, then one key. */

@@ -90,6 +90,8 @@ class Observation {
     await this.#change();
     await this.#samples();
     await this.#empty();
+    await this.#changeAgain();
+    await this.#goingBack();
     await this.#kind();
     await this.#native();
     await this.#leaving();
@@ -117,6 +119,48 @@ class Observation {
     }
     this.#adapter = before;
     return first;
+  }
+
+  /** Another "no value" is another start, from which the gesture may lead nowhere. */
+  async #changeAgain(): Promise<void> {
+    if (!this.#adapter.gesture || (await this.#quietly(() => this.#goesRound()))) return;
+    const { gesture: _, ...rest } = this.#adapter;
+    this.#adapter = rest;
+    await this.#change();
+  }
+
+  /** Some keep what was changed in themselves, whatever they are given. */
+  async #goingBack(): Promise<void> {
+    const { gesture, change } = this.#adapter;
+    if (!gesture) return;
+    const goesBack = async (): Promise<boolean> => {
+      const shown = await this.#start(gesture);
+      const trial = await this.#mount({ state: { shown }, form: 'refuses' });
+      if (!trial) return false;
+      const wanted = look(trial.box);
+      await perform(trial.box, gesture);
+      await leave();
+      await settle();
+      const is = trial.reports.length === 0 || look(trial.box) === wanted;
+      await this.#clean();
+      return is;
+    };
+    if ((await this.#quietly(goesBack)) !== false) return;
+    const before = this.#adapter;
+    this.#adapter = { ...before, change: { ...change, refused: 'anew' } };
+    if (await this.#quietly(goesBack)) {
+      this.#note('change', 'It keeps a change that is refused; it is made anew then.', 'It was given the old value and showed the new one.', 0.95);
+      return;
+    }
+    this.#adapter = before;
+    this.#note('change', 'It keeps a change that is refused.', 'It was given the old value, and made anew.', 0.95);
+  }
+
+  /** Another value than the gesture makes, or nothing would be seen to change. */
+  async #start(gesture: Gesture): Promise<unknown> {
+    const reported = await this.#quietly(() => this.#reported(gesture));
+    const { samples } = this.#adapter;
+    return samples?.map(readWritten).find((value) => !same(value, reported));
   }
 
   /** Values of another kind may make it fail; then they count as none. */
@@ -417,11 +461,7 @@ class Observation {
   async #flags(): Promise<void> {
     const { gesture } = this.#adapter;
     if (!gesture) return;
-    const reported = await this.#quietly(() => this.#reported(gesture));
-    const { samples } = this.#adapter;
-    const values = samples ? samples.map(readWritten) : [];
-    // It has to be another value than the gesture makes, or nothing would be seen to change.
-    const shown = values.find((value) => !same(value, reported));
+    const shown = await this.#start(gesture);
     for (const flag of ['disabled', 'readOnly'] as const) {
       const { [flag]: declared, ...rest } = this.#adapter;
       if (!declared) continue;

@@ -152,7 +152,11 @@ interface Pair {
 
 function pairOf(input: FoundInput): Pair | undefined {
   const named = valueNames.flatMap((name) => input.properties.find((property) => property.name === name) ?? []);
-  const value = named.find(({ inherited }) => !inherited) ?? named.find(({ name }) => name === 'value') ?? named[0];
+  const fits = (type: string): boolean =>
+    input.properties.some(({ name, args }) => changeNames.test(name) && args?.some((arg) => alike(arg.type, type)));
+  const own = named.filter(({ inherited }) => !inherited);
+  const value =
+    own.find(({ type }) => fits(type)) ?? own[0] ?? named.find(({ name }) => name === 'value') ?? named[0];
   if (!value) return undefined;
   if (input.family === 'element') {
     const event = input.events.find(({ name }) => changeNames.test(name.replace(/^[a-z]+-/, '')));

@@ -51,13 +51,28 @@ const property = z.looseObject({ property: z.string().min(1) });
 const map = <T extends z.ZodType>(value: T): z.ZodRecord<typeof name, T> => z.record(name, value);
 const schema = z.union([z.boolean(), z.looseObject({})]);
 
+const target = z.looseObject({ role: z.string(), name: z.string().optional(), index: z.number().int().min(0).optional() });
+const step = z.discriminatedUnion('do', [
+  z.looseObject({ do: z.literal('press'), on: target }),
+  z.looseObject({ do: z.literal('type'), on: target, text: z.string().max(1000) }),
+  z.looseObject({ do: z.literal('key'), on: target, key: z.string().min(1).max(30) }),
+  z.looseObject({ do: z.literal('set'), on: target, value: z.string().max(1000) }),
+  z.looseObject({ do: z.literal('files'), on: target, names: z.array(z.string().max(200)).max(20) }),
+  z.looseObject({ do: z.literal('draw'), on: target }),
+]);
+
 const adapter = z.looseObject({
   input: z.string().min(1),
   title: z.string().optional(),
-  value: z.looseObject({ property: z.string().min(1), start: z.string().optional() }),
+  value: z.looseObject({
+    property: z.string().min(1),
+    start: z.string().optional(),
+    kind: z.enum(['text', 'number', 'boolean', 'list', 'object']).optional(),
+  }),
   change: z.looseObject({
     report: z.string().min(1),
     path: z.string().regex(/^\/\d+(\/.*)?$/, 'starts with the argument’s number, like /0/target/value'),
+    refused: z.literal('anew').optional(),
   }),
   leave: z.looseObject({ report: z.string().min(1) }).optional(),
   focus: z.discriminatedUnion('by', [
@@ -74,14 +89,26 @@ const adapter = z.looseObject({
   describedBy: property.optional(),
   placeholder: property.optional(),
   constants: z.record(z.string(), z.unknown()).optional(),
+  real: z.looseObject({ selector: z.string().min(1) }).optional(),
+  choices: z
+    .union([
+      z.looseObject({ property: z.string().min(1), value: z.string().min(1), text: z.string().min(1) }),
+      z.looseObject({ tag: z.string().regex(/^[a-z][a-z0-9-]*$/), value: z.string().min(1) }),
+    ])
+    .optional(),
+  wrappers: z
+    .array(z.looseObject({ component: z.string().min(1), properties: z.record(z.string(), z.unknown()).optional() }))
+    .optional(),
+  gesture: z.looseObject({ name: z.string(), steps: z.array(step).max(50) }).optional(),
+  samples: z.tuple([z.unknown(), z.unknown()]).optional(),
   widget: z
     .looseObject({
       start: z.enum(['new', 'call']),
       handle: z.string().optional(),
       update: z.string(),
       destroy: z.string().optional(),
-      reports: z.enum(['options', 'on']),
-      element: z.enum(['div', 'input']),
+      reports: z.enum(['options', 'on', 'events']),
+      element: z.enum(['div', 'input', 'select', 'canvas']),
     })
     .optional(),
 });
