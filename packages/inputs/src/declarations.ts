@@ -7,7 +7,7 @@ import { styleSheets, type Project, type ProjectPackage } from './project.js';
 /** Properties of every HTML element; they say nothing about an input, and there are hundreds of them. */
 const everywhere =
   /^(aria-|data-|on(Capture|Copy|Cut|Paste|Composition|Key|Mouse|Touch|Pointer|Wheel|Animation|Transition|Drag|Drop|Scroll|Load|Error|Abort|Can|Duration|Emptied|Encrypted|Ended|Loaded|Pause|Play|Progress|Rate|Seek|Stalled|Suspend|TimeUpdate|Volume|Waiting|Got|Lost|Click|DoubleClick|AuxClick|ContextMenu|Submit|Reset|BeforeInput|BeforeToggle|Toggle)|style$|className$|children$|key$|ref$|dangerouslySetInnerHTML$|suppress|slot$|is$|inner|prefix$|property$|rel$|resource$|rev$|typeof$|vocab$|about$|content$|datatype$|inlist$|item[A-Z]|results$|security$|unselectable$|popover|exportparts$|part$|nonce$|radioGroup$|translate$|spellCheck$|access|auto(Capitalize|Correct|Save)|contentEditable$|contextMenu$|dir$|draggable$|enterKeyHint$|inert$|lang$|role$|title$|color$)/;
-const telling = /^(value|checked|selected|date|color|files|pressed|selectedKeys?|isSelected|start|defaultDate)$/;
+const telling = /^(value|checked|selected|date|color|files|pressed|selectedKey|isSelected|start|defaultDate)$/;
 
 export interface Progress {
   readonly done: number;

@@ -72,7 +72,7 @@ export function styleSheets({ name, folder, manifest }: ProjectPackage): string[
     .filter((path) => path.endsWith('.css') && !path.includes('*'))
     .map((path) => join(name, path));
   const main = typeof manifest['style'] === 'string' ? [join(name, manifest['style'])] : [];
-  const around = ['.', 'dist', 'dist/css', 'css', 'styles'].flatMap((inner) => {
+  const around = ['.', 'dist', 'dist/css', 'css', 'styles', 'assets'].flatMap((inner) => {
     const place = join(folder, inner);
     return existsSync(place)
       ? readdirSync(place)
@@ -87,7 +87,7 @@ export function styleSheets({ name, folder, manifest }: ProjectPackage): string[
       .slice(path.lastIndexOf('/') + 1)
       .replace(/(\.min)?\.css$/, '')
       .replace(/[^a-z]/g, '');
-    return file === 'style' || file === 'styles' ? 0 : file === short ? 1 : 2;
+    return file === 'style' || file === 'styles' || file === 'index' ? 0 : file === short ? 1 : 2;
   };
   return [...new Set(found)].sort((a, b) => rank(a) - rank(b)).filter((path, i) => i === 0 && rank(path) < 2);
 }

@@ -2,7 +2,7 @@
 import { addStep, type Gesture, type Step } from '@poietra/core';
 import { everyElement } from '@poietra/react';
 import { act, candidates, isVisible, leave, nameOf, roleOf, targetOf } from './hands.js';
-import { settle } from './settle.js';
+import { pause, settle } from './settle.js';
 import type { Trial } from './trial.js';
 
 /** The likeliest place to change a value first. */
@@ -158,12 +158,13 @@ export async function follow(
   trial: Trial,
   [first]: readonly Step[],
   isTold: () => boolean,
-  depth = 4,
+  depth = 6,
 ): Promise<Gesture | undefined> {
   let steps: readonly Step[] = [];
   let next: Step | undefined = first;
   const passed = new Set<Element>();
   const opened = new Set<Element>();
+  let further: Step[] = [];
   for (let level = 0; level < depth && next; level++) {
     const before = new Set(shown());
     const element: HTMLElement | undefined = candidates(trial.box, next.on)[next.on.index ?? 0];
@@ -171,7 +172,7 @@ export async function follow(
     passed.add(element);
     steps = addStep(steps, next);
     await act(element, next);
-    await settle();
+    await settle(pause);
     if (isTold()) return { name: 'change', steps };
     // What was typed is taken over by a key at most; lists that open meanwhile are tried by pressing.
     if (first?.do === 'type') {
@@ -187,7 +188,9 @@ export async function follow(
     const [best] = [...ranked(fresh), ...ranked(waiting), ...ranked(others)].filter(
       (one) => !leadsAway.test(nameOf(one)),
     );
-    next = best && stepsFor(trial.box, best)[0];
+    // On the same element another key may do what the first did not.
+    if (fresh.length > 0 || further.length === 0) further = best ? stepsFor(trial.box, best) : [];
+    next = further.shift();
   }
   await leave();
   return isTold() ? { name: 'change', steps } : undefined;

@@ -3,7 +3,7 @@ import type { Gesture, Step, Target } from '@poietra/core';
 import { everyElement, focused } from '@poietra/react';
 import { userEvent } from '@testing-library/user-event';
 import { computeAccessibleName, getRole } from 'dom-accessibility-api';
-import { settle } from './settle.js';
+import { pause, settle } from './settle.js';
 
 /** A role in one word; `canvas`, `file`, `date` and the like where ARIA has none. */
 export function roleOf(element: Element): string {
@@ -29,11 +29,12 @@ function isShown(element: Element): boolean {
   if (element instanceof HTMLOptionElement || (element instanceof HTMLInputElement && element.type === 'file')) return true;
   return isVisible(element);
 }
-/** Drawn, and with an extent: lists kept for screen readers alone cannot be pressed. */
+/** Drawn; and of lists, with an extent: those kept for screen readers alone cannot be pressed. */
 export function isVisible(element: Element): boolean {
   if (!(element.checkVisibility?.({ visibilityProperty: true }) ?? true)) return false;
+  if (!/^(option|treeitem|menuitem)$/.test(roleOf(element))) return true;
   const { width, height } = element.getBoundingClientRect();
-  return (width > 1 && height > 1) || element instanceof HTMLInputElement;
+  return width > 1 && height > 1;
 }
 
 /** All elements that a target may mean: inside the box first, then elsewhere on the page, where lists and calendars open. */
@@ -90,7 +91,7 @@ export async function perform(box: Element, { steps }: Gesture): Promise<void> {
     if (!element) throw new GestureError(`There is no ${step.on.role}${step.on.name ? ` “${step.on.name}”` : ''} to act on.`);
     if (isOutOfReach(element) || isInert(element)) throw new GestureError(`The ${step.on.role} is disabled.`);
     await act(element, step);
-    await settle();
+    await settle(step.do === 'type' ? undefined : pause);
   }
 }
 function isInert(element: Element): boolean {

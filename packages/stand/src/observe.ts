@@ -89,8 +89,9 @@ class Observation {
     await this.#focus();
     await this.#change();
     await this.#samples();
+    const before = this.#adapter;
     await this.#empty();
-    await this.#changeAgain();
+    await this.#changeAgain(before);
     await this.#goingBack();
     await this.#kind();
     await this.#native();
@@ -122,11 +123,12 @@ class Observation {
   }
 
   /** Another "no value" is another start, from which the gesture may lead nowhere. */
-  async #changeAgain(): Promise<void> {
+  async #changeAgain(before: AdapterDescription): Promise<void> {
     if (!this.#adapter.gesture || (await this.#quietly(() => this.#goesRound()))) return;
     const { gesture: _, ...rest } = this.#adapter;
     this.#adapter = rest;
     await this.#change();
+    if (!this.#adapter.gesture) this.#adapter = before;
   }
 
   /** Some keep what was changed in themselves, whatever they are given. */
@@ -429,6 +431,7 @@ class Observation {
         await perform(refusing.box, gesture);
         await leave();
         goesBack = look(refusing.box) === wanted;
+        if (refusing.reports.length === 0) return 0;
       }
       await this.#clean();
     }

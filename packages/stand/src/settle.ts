@@ -20,6 +20,9 @@ export function settle(quiet = 12, most = 250): Promise<void> {
   });
 }
 
+/** After a press: lists and calendars open two or three frames later. */
+export const pause = 45;
+
 /** The same for a limit of time, for what may never come to rest. */
 export function within<T>(time: number, work: Promise<T>, late: () => Error): Promise<T> {
   return new Promise((resolve, reject) => {

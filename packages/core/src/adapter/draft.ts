@@ -11,7 +11,6 @@ const valueNames = [
   'files',
   'pressed',
   'selectedKey',
-  'selectedKeys',
   'isSelected',
   'start',
   'defaultDate',
