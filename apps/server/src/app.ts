@@ -5,24 +5,33 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
-import { Bundler } from './bundle.js';
+import type { BundledInput } from '@poietra/inputs';
+import { z } from 'zod';
 import { companyRouter } from './company/index.js';
 import type { Booking } from './company/bookings.js';
 import type { Config } from './config.js';
 import { ownHost, ownPages } from './guard.js';
 import { problems, Refusal } from './problem.js';
-import { OpenProject } from './project.js';
+import { Projects } from './projects.js';
 import { standRouter } from './stand.js';
+
+const openRequest = z.object({ folder: z.string().min(1).max(4000), again: z.boolean().optional() });
+
+const list = (query: unknown): string[] =>
+  (Array.isArray(query) ? query : [query]).filter((one): one is string => typeof one === 'string');
+
+/** A component by name, as wrappers are given: `package#export`. Names only, since it is written into a module. */
+function wrapperOf(id: string): BundledInput {
+  const [, module, exported] = /^((?:@[\w.-]+\/)?[\w.-]+(?:\/[\w./-]+)?)#([A-Za-z_$][\w$]*(?:\.[A-Za-z_$][\w$]*)?)$/.exec(id) ?? [];
+  if (module === undefined || exported === undefined)
+    throw new Refusal(422, 'No such wrapper', `“${id}” names no component; write package#Export.`);
+  return { id, family: 'component', export: exported, module, css: [] };
+}
 
 export function makeApp(config: Config): Express {
   const app = express();
   const log = pino({ level: config.quiet ? 'warn' : 'info' });
-  const project = new OpenProject(
-    config.project,
-    join(config.home, '.cache/inputs'),
-    join(config.home, 'apps/server/dist/inspect-worker.js'),
-  );
-  const bundler = new Bundler(config.home, config.project);
+  const projects = new Projects(config.home, config.project);
   const demo = join(config.home, 'demo');
 
   app.disable('x-powered-by');
@@ -54,32 +63,40 @@ export function makeApp(config: Config): Express {
   app.use(rateLimit({ windowMs: 60_000, limit: 3000, standardHeaders: true, legacyHeaders: false }));
 
   // The frames come before the check for own pages: they have no origin, and nothing in here is worth asking for.
-  app.use('/stand', standRouter(bundler));
+  app.use('/stand', standRouter((key) => projects.bundle(key)));
   app.use(['/api', '/company'], ownPages);
 
   app.get('/api/project', (_request, response) => {
+    const { project } = projects.now;
     const { state } = project;
     if (state.status === 'ready')
       response.json({
         status: 'ready',
+        folder: project.folder,
         name: state.inspection.project,
         inputs: state.inspection.inputs,
         missing: state.inspection.missing,
       });
     else response.json(state);
   });
+  app.post('/api/project', express.json({ limit: '10kb' }), (request, response) => {
+    const asked = openRequest.safeParse(request.body);
+    if (!asked.success) throw new Refusal(422, 'No project folder', 'Say which folder, as “folder”.');
+    projects.open(asked.data.folder, asked.data.again ?? false);
+    response.status(204).end();
+  });
   app.get('/api/stand', async ({ query }, response) => {
+    const { project, bundler } = projects.now;
     const { inputs } = await project.inspection();
-    const wanted = (Array.isArray(query['input']) ? query['input'] : [query['input']]).filter(
-      (id) => typeof id === 'string',
-    );
-    const chosen = wanted.map((id) => {
+    const chosen = list(query['input']).map((id) => {
       const found = inputs.find(({ input }) => input.id === id);
       if (!found)
         throw new Refusal(404, 'No such input', `The project has no input “${id}”. Is its package installed?`);
       return found.input;
     });
-    response.json({ frame: `/stand/frame/${await bundler.open(chosen)}` });
+    const around = list(query['wrapper']).map(wrapperOf);
+    const purpose = query['for'] === 'prove' ? 'prove' : 'draw';
+    response.json({ frame: `/stand/frame/${await bundler.open([...chosen, ...around], purpose)}` });
   });
   app.get(
     '/api/demo-kit',

@@ -1,5 +1,6 @@
 import { Router, type Response } from 'express';
-import type { Bundler } from './bundle.js';
+import type { Bundle } from '@poietra/inputs';
+import { Refusal } from './problem.js';
 
 /**
  * The stand's frames. A frame has no origin of its own, so it can neither read what the workbench has stored nor ask the
@@ -18,8 +19,14 @@ const policy = [
   'sandbox allow-scripts',
 ].join('; ');
 
-export function standRouter(bundler: Bundler): Router {
+/** `find` gives the bundle of a key, whichever project it was made for. */
+export function standRouter(find: (key: string) => Promise<Bundle> | undefined): Router {
   const router = Router();
+  const get = async (key: string): Promise<Bundle> => {
+    const found = find(key);
+    if (!found) throw new Refusal(404, 'No such bundle', 'The server was started anew; reload the page.');
+    return found;
+  };
   const open = (response: Response): Response =>
     response.set({
       'Content-Security-Policy': policy,
@@ -27,7 +34,7 @@ export function standRouter(bundler: Bundler): Router {
       'Cache-Control': 'private, max-age=3600',
     });
   router.get('/frame/:key', async ({ params }, response) => {
-    await bundler.get(params.key);
+    await get(params.key);
     open(response).type('html').send(`<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><title>Stand</title><link rel="stylesheet" href="../bundle/${params.key}.css"></head>
 <body><div id="stand"></div><script src="../bundle/${params.key}.js"></script></body></html>`);
@@ -35,12 +42,12 @@ export function standRouter(bundler: Bundler): Router {
   router.get('/bundle/:key.js', async ({ params }, response) => {
     open(response)
       .type('js')
-      .send((await bundler.get(params.key)).script);
+      .send((await get(params.key)).script);
   });
   router.get('/bundle/:key.css', async ({ params }, response) => {
     open(response)
       .type('css')
-      .send((await bundler.get(params.key)).style);
+      .send((await get(params.key)).style);
   });
   return router;
 }

@@ -18,7 +18,7 @@ describe('a stand’s bundle', () => {
   it('holds the input from the project’s own packages, its style sheet, and one copy of the framework', async () => {
     const bundler = new Bundler(home, project);
     const key = await bundler.open([found('react-day-picker#DayPicker'), found('nouislider#create')]);
-    const { script, style } = await bundler.get(key);
+    const { script, style } = (await bundler.get(key)) ?? { script: '', style: '' };
     expect(script).toContain('rdp-');
     expect(style).toContain('.rdp-root');
     expect(style).toContain('.noUi-target');
@@ -28,7 +28,7 @@ describe('a stand’s bundle', () => {
   it('is made once for the same inputs', async () => {
     const bundler = new Bundler(home, project);
     expect(await bundler.open([])).toBe(await bundler.open([]));
-    await expect(bundler.get('another')).rejects.toThrow('The server was started anew');
+    expect(bundler.get('another')).toBeUndefined();
   }, 60_000);
   it('that cannot be made says which module is to blame', async () => {
     const broken: FoundInput = { ...found('react-day-picker#DayPicker'), id: 'gone#X', module: 'gone', css: [] };

@@ -7,6 +7,7 @@ const run = (...args: string[]) => {
   const { status, stdout, stderr } = spawnSync(process.execPath, [join(home, 'packages/cli/dist/main.js'), ...args], {
     cwd: home,
     encoding: 'utf8',
+    maxBuffer: 50_000_000,
     env: { ...process.env, INIT_CWD: home },
   });
   return { status, stdout, stderr };

@@ -1,6 +1,7 @@
 /** Components and widgets, found by their types: no package is known by name, only what a declaration says. */
 import type { DeclaredProperty, FoundInput, WidgetUse } from '@poietra/core';
-import { join } from 'node:path';
+import { existsSync, readdirSync } from 'node:fs';
+import { dirname, join, relative } from 'node:path';
 import ts from 'typescript';
 import { styleSheets, type Project, type ProjectPackage } from './project.js';
 
@@ -21,7 +22,10 @@ export function declaredInputs(
   packages: readonly ProjectPackage[],
   tell?: (progress: Progress) => void,
 ): FoundInput[] {
-  const typed = packages.filter((pkg) => !/^(react|react-dom|typescript)$|^@types\//.test(pkg.name));
+  const typed = [
+    ...packages.filter((pkg) => !/^(react|react-dom|typescript)$|^@types\//.test(pkg.name)),
+    ...ownFiles(project),
+  ];
   const entry = join(project.folder, '__poietra_entry.ts');
   const source =
     typed.map(({ name }, i) => `import * as m${i} from ${JSON.stringify(name)}; export { m${i} };`).join('\n') +
@@ -31,6 +35,7 @@ export function declaredInputs(
     module: ts.ModuleKind.ESNext,
     moduleResolution: ts.ModuleResolutionKind.Bundler,
     jsx: ts.JsxEmit.ReactJSX,
+    allowImportingTsExtensions: true,
     strict: true,
     skipLibCheck: true,
     noEmit: true,
@@ -62,6 +67,27 @@ export function declaredInputs(
     if (module) found.push(...new Reader(checker, pkg, statement, anElement).inputsOf(module));
   });
   return found;
+}
+
+/** The folder's own source files, each as if it were a package: its inputs are found by the same rules. */
+function ownFiles({ folder, name, version }: Project): ProjectPackage[] {
+  const found: string[] = [];
+  const walk = (place: string, depth: number): void => {
+    if (found.length >= 500 || depth > 8 || !existsSync(place)) return;
+    for (const entry of readdirSync(place, { withFileTypes: true })) {
+      const path = join(place, entry.name);
+      if (entry.isDirectory() && !/^(node_modules|dist|build|coverage|\..*)$/.test(entry.name)) walk(path, depth + 1);
+      else if (/\.(tsx|jsx|ts)$/.test(entry.name) && !/\.(test|spec|stories|d)\.[tj]sx?$/.test(entry.name)) found.push(path);
+    }
+  };
+  walk(join(folder, 'src'), 0);
+  return found.sort().map((path) => ({
+    name: `./${relative(folder, path).replaceAll('\\', '/')}`,
+    version,
+    folder: dirname(path),
+    manifest: {},
+    of: name,
+  }));
 }
 
 /** The type of an element, to ask whether a widget can be made on one. */
@@ -130,11 +156,11 @@ class Reader {
     const says = ts.displayPartsToString(target.getDocumentationComment(this.checker)).split('\n\n')[0]?.trim();
     return {
       id: `${this.pkg.name}#${symbol.name}`,
-      package: this.pkg.name,
+      package: this.pkg.of ?? this.pkg.name,
       version: this.pkg.version,
       export: symbol.name,
       module: this.pkg.name,
-      css: styleSheets(this.pkg),
+      css: this.pkg.of === undefined ? styleSheets(this.pkg) : [],
       ...(says ? { says } : {}),
     };
   }

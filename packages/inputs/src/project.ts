@@ -11,10 +11,13 @@ export interface ProjectPackage {
   readonly version: string;
   readonly folder: string;
   readonly manifest: Readonly<Record<string, unknown>>;
+  /** For a source file of the folder itself: the project's name. */
+  readonly of?: string;
 }
 export interface Project {
   readonly folder: string;
   readonly name: string;
+  readonly version: string;
   readonly packages: readonly ProjectPackage[];
   /** Packages that are named but not installed. */
   readonly missing: readonly string[];
@@ -42,7 +45,14 @@ export function readProject(folder: string): Project {
   }
   if (wanted.length > 0 && packages.length === 0)
     throw new ProjectError(`Nothing is installed in ${home}. Run “npm install” there first.`);
-  return { folder: home, name: typeof own['name'] === 'string' ? own['name'] : home, packages, missing };
+  const { name, version } = own;
+  return {
+    folder: home,
+    name: typeof name === 'string' ? name : home,
+    version: typeof version === 'string' ? version : '',
+    packages,
+    missing,
+  };
 }
 
 /** As Node looks for it: in `node_modules` of the folder and of those around it. */

@@ -69,6 +69,7 @@ describe('a component', () => {
     expect(input.properties.find(({ name }) => name === 'value')).toEqual({
       name: 'value',
       type: '"low" | "high"',
+      sample: 'low',
       says: 'What is shown.',
       required: true,
       choices: ['low', 'high'],

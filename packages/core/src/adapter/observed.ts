@@ -29,7 +29,7 @@ const insides = [
 
 const tellingNames = /chang|select|input|update|accept|complete|set|pick|drop|stroke/i;
 /** Changes of something else than the value: what is open, which month is shown, what is searched for. */
-const besides = /inputchange|open|visible|panel|search|menu|popup|active|hover|month|year|view|scroll|sort|page|focus|blur|key|calendar|before|start/i;
+const besides = /inputchange|pickervalue|open|visible|panel|search|menu|popup|active|hover|month|year|view|scroll|sort|page|focus|blur|key|calendar|before|start/i;
 
 /** All ways to read a value out of what was heard, the likeliest first; `property` is the one that takes the value. */
 export function readingsOf(heard: readonly Heard[], property: string, isFlag: boolean): Reading[] {

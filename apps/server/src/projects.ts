@@ -1,0 +1,58 @@
+import { ProjectError, readProject } from '@poietra/inputs';
+import { isAbsolute, join, resolve } from 'node:path';
+import { Bundler } from './bundle.js';
+import { Refusal } from './problem.js';
+import { OpenProject } from './project.js';
+
+/** The project folders that were opened since the start; one of them is the present one. */
+export class Projects {
+  readonly #opened = new Map<string, { readonly project: OpenProject; readonly bundler: Bundler }>();
+  #folder: string;
+
+  constructor(
+    private readonly home: string,
+    folder: string,
+  ) {
+    this.#folder = folder;
+  }
+
+  get now(): { readonly project: OpenProject; readonly bundler: Bundler } {
+    const known = this.#opened.get(this.#folder);
+    if (known) return known;
+    const opened = {
+      project: new OpenProject(
+        this.#folder,
+        join(this.home, '.cache/inputs'),
+        join(this.home, 'apps/server/dist/inspect-worker.js'),
+      ),
+      bundler: new Bundler(this.home, this.#folder),
+    };
+    this.#opened.set(this.#folder, opened);
+    return opened;
+  }
+
+  /**
+   * Makes another folder the present one; with `again`, it is read anew.
+   * @throws {Refusal} where it is no project folder, or nothing is installed in it; the present one then stays.
+   */
+  open(folder: string, again = false): void {
+    if (!isAbsolute(folder)) throw new Refusal(422, 'No project folder', 'Give the whole path of the folder, from the root.');
+    const wanted = resolve(folder);
+    try {
+      readProject(wanted);
+    } catch (error) {
+      if (error instanceof ProjectError) throw new Refusal(422, 'No project folder', error.message);
+      throw error;
+    }
+    if (again) this.#opened.delete(wanted);
+    this.#folder = wanted;
+  }
+
+  bundle(key: string): ReturnType<Bundler['get']> {
+    for (const { bundler } of this.#opened.values()) {
+      const found = bundler.get(key);
+      if (found) return found;
+    }
+    return undefined;
+  }
+}
