@@ -22,7 +22,8 @@ const list = (query: unknown): string[] =>
 
 /** A component by name, as wrappers are given: `package#export`. Names only, since it is written into a module. */
 function wrapperOf(id: string): BundledInput {
-  const [, module, exported] = /^((?:@[\w.-]+\/)?[\w.-]+(?:\/[\w./-]+)?)#([A-Za-z_$][\w$]*(?:\.[A-Za-z_$][\w$]*)?)$/.exec(id) ?? [];
+  const [, module, exported] =
+    /^((?:@[\w.-]+\/)?[\w.-]+(?:\/[\w./-]+)?)#([A-Za-z_$][\w$]*(?:\.[A-Za-z_$][\w$]*)?)$/.exec(id) ?? [];
   if (module === undefined || exported === undefined)
     throw new Refusal(422, 'No such wrapper', `“${id}” names no component; write package#Export.`);
   return { id, family: 'component', export: exported, module, css: [] };
@@ -63,7 +64,10 @@ export function makeApp(config: Config): Express {
   app.use(rateLimit({ windowMs: 60_000, limit: 3000, standardHeaders: true, legacyHeaders: false }));
 
   // The frames come before the check for own pages: they have no origin, and nothing in here is worth asking for.
-  app.use('/stand', standRouter((key) => projects.bundle(key)));
+  app.use(
+    '/stand',
+    standRouter((key) => projects.bundle(key)),
+  );
   app.use(['/api', '/company'], ownPages);
 
   app.get('/api/project', (_request, response) => {

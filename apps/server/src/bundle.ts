@@ -21,13 +21,21 @@ export class Bundler {
   ) {}
 
   /** @throws {Refusal} where the packages do not bundle; it says which and why. */
-  async open(inputs: readonly (BundledInput & { readonly version?: string })[], purpose: Purpose = 'draw'): Promise<string> {
+  async open(
+    inputs: readonly (BundledInput & { readonly version?: string })[],
+    purpose: Purpose = 'draw',
+  ): Promise<string> {
     const name = JSON.stringify([this.project, purpose, ...inputs.map(({ id, version }) => [id, version])]);
     const key = createHash('sha256').update(name).digest('hex').slice(0, 20);
     let made = this.#kept.get(name);
     if (!made) {
       const { module, name: start } = starts[purpose];
-      made = bundle({ project: this.project, home: this.home, start: { module: join(this.home, module), name: start }, inputs });
+      made = bundle({
+        project: this.project,
+        home: this.home,
+        start: { module: join(this.home, module), name: start },
+        inputs,
+      });
       this.#kept.set(name, made);
       this.#byKey.set(key, made);
       // What failed may be mended by an install; the next time it is tried again.

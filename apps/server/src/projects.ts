@@ -36,7 +36,8 @@ export class Projects {
    * @throws {Refusal} where it is no project folder, or nothing is installed in it; the present one then stays.
    */
   open(folder: string, again = false): void {
-    if (!isAbsolute(folder)) throw new Refusal(422, 'No project folder', 'Give the whole path of the folder, from the root.');
+    if (!isAbsolute(folder))
+      throw new Refusal(422, 'No project folder', 'Give the whole path of the folder, from the root.');
     const wanted = resolve(folder);
     try {
       readProject(wanted);

@@ -15,7 +15,15 @@ export async function openBrowser(): Promise<Browser> {
   const own = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
   return chromium.launch({
     ...(existsSync(own) ? { executablePath: own } : {}),
-    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
   });
 }
 
@@ -31,7 +39,12 @@ export interface Tried {
 }
 
 /** Tries an input on a page of its own, so that behaviour can correct the draft. */
-export async function tryInput(browser: Browser, bundle: Bundle, input: FoundInput, adapter: AdapterDescription): Promise<Tried> {
+export async function tryInput(
+  browser: Browser,
+  bundle: Bundle,
+  input: FoundInput,
+  adapter: AdapterDescription,
+): Promise<Tried> {
   return onPage(browser, bundle, async (post, next) => {
     await post({ kind: 'observe', input, adapter });
     for (;;) {
@@ -43,7 +56,11 @@ export async function tryInput(browser: Browser, bundle: Bundle, input: FoundInp
 }
 
 /** Puts an adapter to the contract on a page of its own. */
-export async function proveAdapter(browser: Browser, bundle: Bundle, adapter: AdapterDescription): Promise<CheckVerdict[]> {
+export async function proveAdapter(
+  browser: Browser,
+  bundle: Bundle,
+  adapter: AdapterDescription,
+): Promise<CheckVerdict[]> {
   const ids: CheckId[] = contract.map(({ id }) => id);
   const verdicts: CheckVerdict[] = [];
   try {
@@ -93,7 +110,12 @@ async function onPage<T>(
         headers: { 'content-security-policy': policy },
         body: '<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Stand</title><link rel="stylesheet" href="/stand.css"></head><body><div id="stand"></div><script src="/stand.js"></script></body></html>',
       });
-    else if (url.endsWith('/stand.js')) await route.fulfill({ contentType: 'text/javascript', headers: { 'access-control-allow-origin': '*' }, body: script });
+    else if (url.endsWith('/stand.js'))
+      await route.fulfill({
+        contentType: 'text/javascript',
+        headers: { 'access-control-allow-origin': '*' },
+        body: script,
+      });
     else if (url.endsWith('/stand.css')) await route.fulfill({ contentType: 'text/css', body: style });
     else await route.abort();
   });

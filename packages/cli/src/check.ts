@@ -58,7 +58,12 @@ export async function check(
   const browser = await openBrowser();
   const bundles = new Map<string, Promise<Bundle>>();
   const bundleFor = (key: string): Promise<Bundle> => {
-    const kept = bundles.get(key) ?? makeBundle(project, inputs.filter((input) => packageOf(input.id) === key));
+    const kept =
+      bundles.get(key) ??
+      makeBundle(
+        project,
+        inputs.filter((input) => packageOf(input.id) === key),
+      );
     bundles.set(key, kept);
     return kept;
   };
@@ -112,16 +117,17 @@ function draftsOf(folder: string): { jobs: Job[]; inputs: BundledInput[] } {
   return {
     inputs: inspection.inputs.map(({ input }) => input),
     jobs: inspection.inputs.flatMap(({ input, adapter }) =>
-      adapter
-        ? [{ name: input.id, bundleKey: packageOf(input.id), version: input.version, adapter, input }]
-        : [],
+      adapter ? [{ name: input.id, bundleKey: packageOf(input.id), version: input.version, adapter, input }] : [],
     ),
   };
 }
 
 function adaptersOf(file: string): { jobs: Job[]; inputs: BundledInput[] } {
   const read = readKitText(readFileSync(file, 'utf8'));
-  if (!read.ok) throw new CheckError(`${file} is no kit:\n${read.problems.map(({ at, message }) => `  ${at}: ${message}`).join('\n')}`);
+  if (!read.ok)
+    throw new CheckError(
+      `${file} is no kit:\n${read.problems.map(({ at, message }) => `  ${at}: ${message}`).join('\n')}`,
+    );
   const { kit } = read;
   const used: Record<string, KitInput> = { ...kit.inputs };
   const jobs = Object.entries(kit.adapters).map(([name, adapter]): Job => ({

@@ -27,7 +27,9 @@ program
 
 program
   .command('check')
-  .description('put every adapter of a kit, or every untouched draft of a project folder, to the contract in a real browser')
+  .description(
+    'put every adapter of a kit, or every untouched draft of a project folder, to the contract in a real browser',
+  )
   .argument('<kit-or-folder>', 'a kit file, or a project folder')
   .option('--project <folder>', 'the project folder of a kit; otherwise the folder “project” beside it')
   .option('--only <text>', 'only those whose name contains this')

@@ -77,7 +77,8 @@ function ownFiles({ folder, name, version }: Project): ProjectPackage[] {
     for (const entry of readdirSync(place, { withFileTypes: true })) {
       const path = join(place, entry.name);
       if (entry.isDirectory() && !/^(node_modules|dist|build|coverage|\..*)$/.test(entry.name)) walk(path, depth + 1);
-      else if (/\.(tsx|jsx|ts)$/.test(entry.name) && !/\.(test|spec|stories|d)\.[tj]sx?$/.test(entry.name)) found.push(path);
+      else if (/\.(tsx|jsx|ts)$/.test(entry.name) && !/\.(test|spec|stories|d)\.[tj]sx?$/.test(entry.name))
+        found.push(path);
     }
   };
   walk(join(folder, 'src'), 0);
@@ -145,7 +146,9 @@ class Reader {
       const input = taken.has(inner) ? undefined : this.#component(member, member, inner);
       if (!input) return [];
       taken.add(inner);
-      return [{ ...input, id: `${this.pkg.name}#${symbol.name}.${member.name}`, export: `${symbol.name}.${member.name}` }];
+      return [
+        { ...input, id: `${this.pkg.name}#${symbol.name}.${member.name}`, export: `${symbol.name}.${member.name}` },
+      ];
     });
   }
 

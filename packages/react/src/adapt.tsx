@@ -14,7 +14,6 @@ import {
   useLayoutEffect,
   useReducer,
   useRef,
-  useState,
   type ComponentType,
   type FocusEvent,
   type FunctionComponent,
@@ -125,10 +124,10 @@ function useAnew(
   reported: { current: { readonly raw: unknown } | undefined },
   shown: unknown,
 ): number {
-  const [copy, setCopy] = useState(0);
+  const [copy, make] = useReducer((count: number) => count + 1, 0);
   useEffect(() => {
     if (change.refused !== 'anew' || !reported.current) return;
-    if (!same(reported.current.raw, shown)) setCopy((count) => count + 1);
+    if (!same(reported.current.raw, shown)) make();
     reported.current = undefined;
   });
   return copy;

@@ -14,7 +14,13 @@ interface HostProps {
 }
 
 /** A custom element: values go in as properties where it has such a property, as attributes otherwise; events are heard by name. */
-export function ElementHost({ tag, properties, description, handle, choices }: HostProps & { readonly tag: string }): ReactNode {
+export function ElementHost({
+  tag,
+  properties,
+  description,
+  handle,
+  choices,
+}: HostProps & { readonly tag: string }): ReactNode {
   const element = useRef<HTMLElement>(null);
   const latest = useRef(properties);
   const given = useRef<ReadonlySet<string>>(new Set());

@@ -38,12 +38,7 @@ export const plain: Skin = ({
   const words = (
     <>
       {label}
-      {required && (
-        <span className="poietra-required">
-          {' '}
-          (required)
-        </span>
-      )}
+      {required && <span className="poietra-required"> (required)</span>}
     </>
   );
   return (

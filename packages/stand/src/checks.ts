@@ -5,7 +5,8 @@ import { computeAccessibleDescription, computeAccessibleName } from 'dom-accessi
 import { GestureError, leave, perform } from './hands.js';
 import { fullLook, look, lookDifference } from './look.js';
 import { settle } from './settle.js';
-import { Trial, words, type TrialOptions } from './trial.js';
+import type { Trial } from './trial.js';
+import { words, type TrialOptions } from './trial.js';
 import type { Watch } from './watch.js';
 
 export interface Bench {
@@ -116,8 +117,11 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     const { reports } = trial;
     if (reports.length === 0) return fail('Nothing was reported.');
     const twice = reports.findIndex((value, i) => i > 0 && same(value, reports[i - 1]));
-    if (twice > 0) return fail(`The same value was reported ${reports.filter((one) => same(one, reports[twice])).length} times.`);
-    return reports.at(-1) === undefined && reports.length === 1 ? fail('It reported nothing at the path.') : pass(`${reports.length === 1 ? 'One report' : `${reports.length} reports, each with another value`}.`);
+    if (twice > 0)
+      return fail(`The same value was reported ${reports.filter((one) => same(one, reports[twice])).length} times.`);
+    return reports.at(-1) === undefined && reports.length === 1
+      ? fail('It reported nothing at the path.')
+      : pass(`${reports.length === 1 ? 'One report' : `${reports.length} reports, each with another value`}.`);
   },
 
   async right(bench, mount) {
@@ -127,7 +131,8 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     if (trial.reports.length === 0) return fail('Nothing was reported.');
     const again = await mount({ state: { shown: trial.wanted.shown } });
     await settle();
-    if (fullLook((await mount()).box) === fullLook(again.box)) return fail('What it reported looks like nothing when it is given back.');
+    if (fullLook((await mount()).box) === fullLook(again.box))
+      return fail('What it reported looks like nothing when it is given back.');
     return looks(look(again.box), look(trial.box), 'Given back, it looks as it did after the gesture.');
   },
 
@@ -160,7 +165,9 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     const trial = await mount();
     trial.reached?.focus();
     await settle();
-    return isInside(trial) ? pass(`A ${focused()?.tagName.toLowerCase() ?? ''} inside has the focus.`) : fail('The focus is elsewhere.');
+    return isInside(trial)
+      ? pass(`A ${focused()?.tagName.toLowerCase() ?? ''} inside has the focus.`)
+      : fail('The focus is elsewhere.');
   },
 
   async label(_bench, mount) {
@@ -223,7 +230,9 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     }
     if (trial.reports.length > 0) return fail('It reported a change although it is disabled.');
     const [first] = open;
-    return first ? fail(`A ${first.tagName.toLowerCase()} inside can still be reached.`) : pass('Nothing inside can be reached or changed.');
+    return first
+      ? fail(`A ${first.tagName.toLowerCase()} inside can still be reached.`)
+      : pass('Nothing inside can be reached or changed.');
   },
 
   async readOnly(bench, mount) {
@@ -280,7 +289,8 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     const wanted = await mount({ state: { shown: bench.samples[0] } });
     const trial = await mount({ state: { shown: bench.samples[0] }, how: 'strict' });
     if (trial.error !== undefined) return fail(trial.error);
-    if (look(trial.box) !== look(wanted.box)) return fail(`It looks otherwise: ${lookDifference(look(wanted.box), look(trial.box))}.`);
+    if (look(trial.box) !== look(wanted.box))
+      return fail(`It looks otherwise: ${lookDifference(look(wanted.box), look(trial.box))}.`);
     const working = await mount({ how: 'strict' });
     await change(bench, working);
     if (!bench.options.adapter.gesture) return pass('It shows its value.');
@@ -323,15 +333,15 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     return looks(look(trial.box), look(wanted.box), 'What was entered still stands there.');
   },
 
-  async silent({ watch: { warnings } }) {
+  silent({ watch: { warnings } }) {
     const others = warnings.filter((text) => !isAboutServer.test(text));
-    return others.length === 0 ? pass('Nothing was warned of.') : fail(others[0] ?? '');
+    return Promise.resolve(others.length === 0 ? pass('Nothing was warned of.') : fail(others[0] ?? ''));
   },
 };
 
 function isInside(trial: Trial): boolean {
   const active = focused();
-  for (let at: Element | null = active; at; ) {
+  for (let at: Element | null = active; at;) {
     if (trial.box.contains(at)) return true;
     const root = at.getRootNode();
     at = root instanceof ShadowRoot ? root.host : null;

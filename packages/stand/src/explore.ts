@@ -75,7 +75,9 @@ function ranked(elements: readonly Element[]): HTMLElement[] {
 function rankOf(element: HTMLElement): number {
   const rank = order.indexOf(roleOf(element));
   if (rank >= 0) return rank;
-  const says = [...element.childNodes].some((node) => node.nodeType === Node.TEXT_NODE && node.textContent?.trim() !== '');
+  const says = [...element.childNodes].some(
+    (node) => node.nodeType === Node.TEXT_NODE && node.textContent?.trim() !== '',
+  );
   return says && getComputedStyle(element).cursor === 'pointer' ? order.indexOf('button') - 0.5 : -1;
 }
 
@@ -90,7 +92,7 @@ function isClosed(element: HTMLElement): boolean {
 
 /** Of many alike, one in the middle that is not chosen: a day of the present month, the second of a list. */
 function preference(element: HTMLElement): number {
-  const words = (element.textContent ?? '').trim();
+  const words = element.textContent.trim();
   const isChosen = element.matches('[aria-selected=true], [aria-checked=true], [aria-pressed=true], :checked');
   const inGrid = element.closest('[role=grid], table') !== null && /^(button|gridcell|cell)$/.test(roleOf(element));
   const isDay = words === '15';
@@ -182,7 +184,7 @@ export async function follow(
     const fresh = shown().filter((one) => !before.has(one) && !passed.has(one));
     for (const one of fresh) opened.add(one);
     // Where nothing new appears, what was chosen may have to be confirmed.
-    const isWorded = (one: Element): boolean => roleOf(one) === 'button' && /\p{L}/u.test(one.textContent ?? '');
+    const isWorded = (one: Element): boolean => roleOf(one) === 'button' && /\p{L}/u.test(one.textContent);
     const waiting = [...opened].filter((one) => one.isConnected && !passed.has(one) && isWorded(one));
     const others = [...opened].filter((one) => one.isConnected && !passed.has(one));
     const [best] = [...ranked(fresh), ...ranked(waiting), ...ranked(others)].filter(

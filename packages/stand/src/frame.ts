@@ -5,12 +5,14 @@
 import '@poietra/react/skin.css';
 import type { AdapterDescription, CheckId, CheckVerdict, Finding, FoundInput } from '@poietra/core';
 import { liveInput, type BundledInputs } from './live.js';
+import { pushMatrix, type PushedRow } from './matrix.js';
 import { observe } from './observe.js';
 import { prove } from './prove.js';
 
 export type ToProver =
   | { readonly kind: 'observe'; readonly input: FoundInput; readonly adapter: AdapterDescription }
   | { readonly kind: 'prove'; readonly adapter: AdapterDescription; readonly checks: readonly CheckId[] }
+  | { readonly kind: 'try values'; readonly adapter: AdapterDescription; readonly values: readonly unknown[] }
   | { readonly kind: 'stop' };
 
 export type FromProver =
@@ -23,6 +25,8 @@ export type FromProver =
     }
   | { readonly kind: 'verdict'; readonly verdict: CheckVerdict }
   | { readonly kind: 'proved' }
+  | { readonly kind: 'pushed'; readonly row: PushedRow }
+  | { readonly kind: 'all pushed' }
   | { readonly kind: 'prover failed'; readonly message: string };
 
 export function startProving(inputs: BundledInputs): void {
@@ -38,11 +42,22 @@ export function startProving(inputs: BundledInputs): void {
         break;
       case 'prove': {
         isStopped = false;
+        const verdict = (one: CheckVerdict): void => tell({ kind: 'verdict', verdict: one });
+        await prove(
+          (adapter) => liveInput(inputs, adapter),
+          message.adapter,
+          message.checks,
+          verdict,
+          () => isStopped,
+        );
+        tell({ kind: 'proved' });
+        break;
+      }
+      case 'try values': {
         const input = liveInput(inputs, message.adapter);
         if (!input) throw new Error(`The input “${message.adapter.input}” is not in the bundle.`);
-        const verdict = (one: CheckVerdict): void => tell({ kind: 'verdict', verdict: one });
-        await prove(input, message.adapter, message.checks, verdict, () => isStopped);
-        tell({ kind: 'proved' });
+        await pushMatrix(input, message.adapter, message.values, (row) => tell({ kind: 'pushed', row }));
+        tell({ kind: 'all pushed' });
         break;
       }
       case 'stop':
@@ -57,7 +72,8 @@ export function startProving(inputs: BundledInputs): void {
   });
   // A quick page has short animations: what waits for their end goes on at once.
   const style = document.createElement('style');
-  style.textContent = '*,::before,::after{animation-duration:1ms!important;animation-delay:0s!important;transition-duration:1ms!important;transition-delay:0s!important;scroll-behavior:auto!important}';
+  style.textContent =
+    '*,::before,::after{animation-duration:1ms!important;animation-delay:0s!important;transition-duration:1ms!important;transition-delay:0s!important;scroll-behavior:auto!important}';
   document.head.append(style);
   tell({ kind: 'prover ready' });
 }

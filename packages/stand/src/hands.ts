@@ -18,20 +18,21 @@ export function roleOf(element: Element): string {
 
 /** The accessible name; of a day in a calendar only its number, so that a gesture holds next month, too. */
 export function nameOf(element: Element): string {
-  const text = (element.textContent ?? '').trim();
+  const text = element.textContent.trim();
   if (/^\d{1,2}$/.test(text)) return text;
   const name = computeAccessibleName(element).trim();
-  return name === '' ? (element.textContent ?? '').trim().slice(0, 60) : name;
+  return name === '' ? element.textContent.trim().slice(0, 60) : name;
 }
 
 function isShown(element: Element): boolean {
   // Neither is to be seen by itself, yet both are what a person works with.
-  if (element instanceof HTMLOptionElement || (element instanceof HTMLInputElement && element.type === 'file')) return true;
+  if (element instanceof HTMLOptionElement || (element instanceof HTMLInputElement && element.type === 'file'))
+    return true;
   return isVisible(element);
 }
 /** Drawn; and of lists, with an extent: those kept for screen readers alone cannot be pressed. */
 export function isVisible(element: Element): boolean {
-  if (!(element.checkVisibility?.({ visibilityProperty: true }) ?? true)) return false;
+  if (!element.checkVisibility({ visibilityProperty: true })) return false;
   if (!/^(option|treeitem|menuitem)$/.test(roleOf(element))) return true;
   const { width, height } = element.getBoundingClientRect();
   return width > 1 && height > 1;
@@ -41,7 +42,9 @@ export function isVisible(element: Element): boolean {
 export function candidates(box: Element, { role, name }: Target): HTMLElement[] {
   const within = [...everyElement(box)];
   const inBox = new Set(within);
-  const elsewhere = [...everyElement(document.body)].filter((element) => !inBox.has(element) && !element.closest('[data-trial]'));
+  const elsewhere = [...everyElement(document.body)].filter(
+    (element) => !inBox.has(element) && !element.closest('[data-trial]'),
+  );
   return [...within, ...elsewhere].filter(
     (element): element is HTMLElement =>
       element instanceof HTMLElement &&
@@ -88,7 +91,8 @@ const isOutOfReach = (element: Element): boolean =>
 export async function perform(box: Element, { steps }: Gesture): Promise<void> {
   for (const step of steps) {
     const element = await waitFor(() => candidates(box, step.on)[step.on.index ?? 0]);
-    if (!element) throw new GestureError(`There is no ${step.on.role}${step.on.name ? ` “${step.on.name}”` : ''} to act on.`);
+    if (!element)
+      throw new GestureError(`There is no ${step.on.role}${step.on.name ? ` “${step.on.name}”` : ''} to act on.`);
     if (isOutOfReach(element) || isInert(element)) throw new GestureError(`The ${step.on.role} is disabled.`);
     await act(element, step);
     await settle(step.do === 'type' ? undefined : pause);
@@ -153,7 +157,9 @@ async function pressOn(element: HTMLElement): Promise<void> {
   if (hit && hit !== element && element.contains(hit)) return hands.click(hit);
   // In a wide row a person goes for the words.
   const words = [...element.querySelectorAll('*')].find(
-    (one) => isVisible(one) && [...one.childNodes].some(({ nodeType, nodeValue }) => nodeType === Node.TEXT_NODE && nodeValue?.trim()),
+    (one) =>
+      isVisible(one) &&
+      [...one.childNodes].some(({ nodeType, nodeValue }) => nodeType === Node.TEXT_NODE && nodeValue?.trim()),
   );
   await hands.click(words ?? element);
 }

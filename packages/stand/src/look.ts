@@ -8,12 +8,15 @@ const unseen = /^(SCRIPT|STYLE|TEMPLATE|LINK|SLOT)$/;
 export function look(box: Element): string {
   const lines: string[] = [];
   for (const element of everyElement(box)) {
-    if (unseen.test(element.tagName) || element.closest('[aria-live], [role=status], [role=alert], [role=log]')) continue;
+    if (unseen.test(element.tagName) || element.closest('[aria-live], [role=status], [role=alert], [role=log]'))
+      continue;
     const line: string[] = [];
     if (element instanceof HTMLInputElement) {
       if (element.type === 'hidden') continue;
       line.push(
-        element.type === 'checkbox' || element.type === 'radio' ? String(element.checked) : JSON.stringify(element.value),
+        element.type === 'checkbox' || element.type === 'radio'
+          ? String(element.checked)
+          : JSON.stringify(element.value),
       );
       if (element.files && element.files.length > 0) line.push([...element.files].map(({ name }) => name).join());
     } else if (element instanceof HTMLTextAreaElement || element instanceof HTMLSelectElement)
@@ -28,7 +31,8 @@ export function look(box: Element): string {
       .filter((node) => node.nodeType === Node.TEXT_NODE)
       .map((node) => node.textContent?.trim() ?? '')
       .join('');
-    if (words !== '' && !(element instanceof HTMLTextAreaElement) && !(element instanceof HTMLOptionElement)) line.push(words);
+    if (words !== '' && !(element instanceof HTMLTextAreaElement) && !(element instanceof HTMLOptionElement))
+      line.push(words);
     if (line.length > 0) lines.push(`${element.tagName.toLowerCase()} ${line.join(' ')}`);
   }
   return lines.join('\n');
@@ -41,7 +45,8 @@ export function fullLook(box: Element): string {
     const classes = typeof element.className === 'string' ? element.className : '';
     const style = element.getAttribute('style') ?? '';
     const checked = element.hasAttribute('checked') ? ' checked' : '';
-    if (classes !== '' || style !== '' || checked !== '') lines.push(`${element.tagName} ${classes} ${style}${checked}`);
+    if (classes !== '' || style !== '' || checked !== '')
+      lines.push(`${element.tagName} ${classes} ${style}${checked}`);
   }
   return lines.join('\n');
 }

@@ -22,7 +22,7 @@ import { everyElement, focused, reach, workingElements, type AdaptedInput } from
 import { attempts, follow } from './explore.js';
 import { GestureError, leave, perform, roleOf } from './hands.js';
 import { fullLook, look } from './look.js';
-import { sampleChoices } from './prove.js';
+import { sampleChoices } from './sample-choices.js';
 import { settle } from './settle.js';
 import { Trial, type TrialOptions } from './trial.js';
 import { watch } from './watch.js';
@@ -64,6 +64,32 @@ export async function observe(input: FoundInput, draft: AdapterDescription, make
   }
 }
 
+/**
+ * The adapter with a gesture and samples for the checks, where it has none: tried for, without being shown. What else it
+ * says stays as it is.
+ */
+export async function prepare(adapter: AdapterDescription, make: Make): Promise<AdapterDescription> {
+  if (adapter.gesture && adapter.samples) return adapter;
+  const bare: FoundInput = { ...unknownInput, id: adapter.input };
+  const bench = new Observation(bare, adapter, make);
+  try {
+    return await bench.prepare();
+  } finally {
+    await bench.end();
+  }
+}
+const unknownInput: Omit<FoundInput, 'id'> = {
+  family: 'component',
+  package: '',
+  version: '',
+  export: '',
+  module: '',
+  properties: [],
+  events: [],
+  methods: [],
+  css: [],
+};
+
 class Observation {
   readonly #findings: Finding[] = [];
   readonly #watch = watch();
@@ -100,6 +126,16 @@ class Observation {
     return { adapter: this.#adapter, findings: this.#findings };
   }
 
+  async prepare(): Promise<AdapterDescription> {
+    const given = this.#adapter;
+    if (!given.gesture) await this.#change();
+    const { gesture } = this.#adapter;
+    this.#adapter = { ...given, ...(gesture ? { gesture } : {}) };
+    if (!given.samples) await this.#samples();
+    const { samples } = this.#adapter;
+    return { ...given, ...(gesture ? { gesture } : {}), ...(samples ? { samples } : {}) };
+  }
+
   async end(): Promise<void> {
     await this.#clean();
     this.#watch.stop();
@@ -114,7 +150,7 @@ class Observation {
       this.#adapter = { ...before, value: { ...before.value, empty } };
       const trial = await this.#mount();
       if (trial && trial.error === undefined) {
-        this.#note('value', 'It cannot be drawn without a value.', first.error ?? '', 1);
+        this.#note('value', 'It cannot be drawn without a value.', first.error, 1);
         return trial;
       }
     }
@@ -151,7 +187,12 @@ class Observation {
     const before = this.#adapter;
     this.#adapter = { ...before, change: { ...change, refused: 'anew' } };
     if (await this.#quietly(goesBack)) {
-      this.#note('change', 'It keeps a change that is refused; it is made anew then.', 'It was given the old value and showed the new one.', 0.95);
+      this.#note(
+        'change',
+        'It keeps a change that is refused; it is made anew then.',
+        'It was given the old value and showed the new one.',
+        0.95,
+      );
       return;
     }
     this.#adapter = before;
@@ -184,7 +225,12 @@ class Observation {
       await this.#clean();
       if (bears) continue;
       this.#adapter = { ...this.#adapter, value: { ...value, kind } };
-      this.#note('value', `It bears ${kind} only; everything else is taken for “no value”.`, `${JSON.stringify(other)} was pushed in.`, 0.9);
+      this.#note(
+        'value',
+        `It bears ${kind} only; everything else is taken for “no value”.`,
+        `${JSON.stringify(other)} was pushed in.`,
+        0.9,
+      );
       return;
     }
   }
@@ -201,7 +247,12 @@ class Observation {
     if (values.length === 1 && values[0] === shown) return;
     const { name: _, ...rest } = this.#adapter;
     this.#adapter = rest;
-    this.#note('id', `“${name.property}” does not submit its value; a hidden input does.`, 'The form’s own data was looked at.', 0.95);
+    this.#note(
+      'id',
+      `“${name.property}” does not submit its value; a hidden input does.`,
+      'The form’s own data was looked at.',
+      0.95,
+    );
   }
 
   /** Which element inside is the one that a person works with. */
@@ -221,17 +272,36 @@ class Observation {
     const controls = working.filter((element) => single.test(roleOf(element)));
     const groups = [...everyElement(trial.box)].filter(
       (element): element is HTMLElement =>
-        element instanceof HTMLElement && element.matches('[role=radiogroup]') && working.every((one) => element.contains(one)),
+        element instanceof HTMLElement &&
+        element.matches('[role=radiogroup]') &&
+        working.every((one) => element.contains(one)),
     );
-    const only = groups.length === 1 ? groups[0] : controls.length === 1 ? controls[0] : controls.length === 0 && working.length === 1 ? working[0] : undefined;
+    const only =
+      groups.length === 1
+        ? groups[0]
+        : controls.length === 1
+          ? controls[0]
+          : controls.length === 0 && working.length === 1
+            ? working[0]
+            : undefined;
     if (!only) {
-      this.#note('id', 'It is a group of elements.', `It has ${working.length} elements that a person works with.`, 0.9);
+      this.#note(
+        'id',
+        'It is a group of elements.',
+        `It has ${working.length} elements that a person works with.`,
+        0.9,
+      );
       return;
     }
     const selector = selectors.find((one) => only.matches(one) && reach(trial.box, one) === only);
     if (selector === undefined) return;
     this.#adapter = { ...this.#adapter, real: { selector } };
-    this.#note('id', `The real element is the ${roleOf(only)} inside.`, 'It is the only one that a person works with.', 0.9);
+    this.#note(
+      'id',
+      `The real element is the ${roleOf(only)} inside.`,
+      'It is the only one that a person works with.',
+      0.9,
+    );
   }
 
   async #focus(): Promise<void> {
@@ -242,13 +312,17 @@ class Observation {
       trial.reached?.focus();
       await settle();
       const active = focused();
-      const isIn = active !== null && active !== document.body && workingElements(trial.box).includes(active as HTMLElement);
+      const isIn =
+        active !== null && active !== document.body && workingElements(trial.box).includes(active as HTMLElement);
       await this.#clean();
       return isIn;
     };
     if (await takes()) return;
     const before = this.#adapter;
-    for (const focus of [{ by: 'element' } as const, { by: 'inner', selector: 'input, button, select, textarea, [tabindex]' } as const]) {
+    for (const focus of [
+      { by: 'element' } as const,
+      { by: 'inner', selector: 'input, button, select, textarea, [tabindex]' } as const,
+    ]) {
       this.#adapter = { ...this.#adapter, focus };
       if (await takes()) {
         this.#note('focus', 'The focus goes to an element inside.', 'The declared way did not take it there.', 0.9);
@@ -256,7 +330,12 @@ class Observation {
       }
     }
     this.#adapter = before;
-    this.#note('focus', 'No way was found to give it the focus.', 'An element, a method and the first inside were tried.', 0.9);
+    this.#note(
+      'focus',
+      'No way was found to give it the focus.',
+      'An element, a method and the first inside were tried.',
+      0.9,
+    );
   }
 
   /** Tries gestures until something is told, and reads the value out of it. */
@@ -270,7 +349,8 @@ class Observation {
     let tries = 0;
     for (const first of steps) {
       if (tries++ > 24) break;
-      const trial = await this.#mount({ listen: reportsOf(this.input) });
+      const { report } = this.#adapter.change;
+      const trial = await this.#mount({ listen: [...new Set([report, ...reportsOf(this.input)])] });
       if (!trial) return;
       const readings = (): Reading[] => this.#readings(trial.heard, isFlag);
       const gesture = await this.#quietly(() => follow(trial, first(trial), () => readings().length > 0));
@@ -337,14 +417,25 @@ class Observation {
     const type = this.input.properties.find(({ name }) => name === value.property)?.type ?? '';
     const reported = gesture && (await this.#quietly(() => this.#reported(gesture)));
     const kindOf = (one: unknown): string =>
-      Array.isArray(one) ? `list of ${typeof one[0]}` : one instanceof Date ? 'date' : one === null ? 'null' : typeof one;
+      Array.isArray(one)
+        ? `list of ${typeof one[0]}`
+        : one instanceof Date
+          ? 'date'
+          : one === null
+            ? 'null'
+            : typeof one;
     const usesChoices = choices !== undefined || this.#adapter.widget?.element === 'select';
     const pairs = samplesFor(type, new Date(), usesChoices ? sampleChoices.map((one) => one.value) : []);
     for (const [a, b] of pairs) {
       if (reported !== undefined && kindOf(reported) !== kindOf(a)) continue;
       if (!(await this.#tellsApart(a, b))) continue;
       this.#adapter = { ...this.#adapter, samples: [write(a), write(b)] };
-      this.#note('value', `“${value.property}” shows ${kindOf(a)} values.`, 'Two were pushed in and looked different.', 0.95);
+      this.#note(
+        'value',
+        `“${value.property}” shows ${kindOf(a)} values.`,
+        'Two were pushed in and looked different.',
+        0.95,
+      );
       return;
     }
     if (reported !== undefined && canBeWritten(reported))
@@ -455,7 +546,7 @@ class Observation {
     this.#note(
       'leave',
       'Leaving is the focus going out of its box.',
-      `“${declared?.report ?? ''}”, as declared, did not tell it once.`,
+      `“${declared.report}”, as declared, did not tell it once.`,
       0.9,
     );
   }
@@ -476,15 +567,22 @@ class Observation {
         if (!(error instanceof GestureError)) throw error;
       }
       await leave();
-      const bears = trial === undefined || (trial.error === undefined && trial.reports.length === 0 && look(trial.box) === wanted);
-      const isOpen = flag === 'disabled' && trial !== undefined && bears && workingElements(trial.box).some(isOpenElement);
+      const bears =
+        trial === undefined || (trial.error === undefined && trial.reports.length === 0 && look(trial.box) === wanted);
+      const isOpen =
+        flag === 'disabled' && trial !== undefined && bears && workingElements(trial.box).some(isOpenElement);
       await this.#clean();
       if (bears && !isOpen) {
         this.#note(flag, `“${declared.property}” does what it says.`, 'The gesture changed nothing.', 1);
         continue;
       }
       this.#adapter = rest;
-      this.#note(flag, `“${declared.property}” does not keep it from being ${isOpen ? 'reached' : 'changed'}; its box does.`, 'The gesture was tried.', 0.95);
+      this.#note(
+        flag,
+        `“${declared.property}” does not keep it from being ${isOpen ? 'reached' : 'changed'}; its box does.`,
+        'The gesture was tried.',
+        0.95,
+      );
     }
   }
 

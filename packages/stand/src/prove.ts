@@ -1,18 +1,12 @@
 /** Putting an adapter to the contract, check after check. */
 import { contract, type AdapterDescription, type CheckId, type CheckVerdict } from '@poietra/core';
-import type { AdaptedInput } from '@poietra/react';
 import { checks, type Bench } from './checks.js';
 import { leave, perform } from './hands.js';
+import { prepare, type Make } from './observe.js';
+import { sampleChoices } from './sample-choices.js';
 import { settle, within } from './settle.js';
 import { samplesOf, Trial, type TrialOptions } from './trial.js';
 import { watch } from './watch.js';
-
-export const sampleChoices = [
-  { value: 'ALD', text: 'Aldervik' },
-  { value: 'BRE', text: 'Brennholm' },
-  { value: 'TOR', text: 'Torsund' },
-  { value: 'LSU', text: 'Little Sule' },
-] as const;
 
 /** Longer than any check needs; what takes longer loops or waits for ever. */
 const mostTime = 8000;
@@ -22,12 +16,15 @@ const mostTime = 8000;
  * throws has failed, with what was thrown.
  */
 export async function prove(
-  input: AdaptedInput,
-  adapter: AdapterDescription,
+  make: Make,
+  given: AdapterDescription,
   ids: readonly CheckId[],
   tell: (verdict: CheckVerdict) => void,
   isStopped: () => boolean = () => false,
 ): Promise<void> {
+  const adapter = await prepare(given, make);
+  const input = make(adapter);
+  if (!input) throw new Error(`The input “${given.input}” is not in the bundle.`);
   const watching = watch();
   const options: Bench['options'] = { input, adapter, choices: sampleChoices };
   const made: Trial[] = [];
@@ -60,7 +57,11 @@ async function verdictOf(
   mount: (more?: Partial<TrialOptions>) => Promise<Trial>,
 ): Promise<Omit<CheckVerdict, 'check'>> {
   try {
-    return await within(mostTime, checks[id](bench, mount), () => new Error(`It took longer than ${mostTime / 1000} seconds.`));
+    return await within(
+      mostTime,
+      checks[id](bench, mount),
+      () => new Error(`It took longer than ${mostTime / 1000} seconds.`),
+    );
   } catch (error) {
     return { state: 'fail', seen: error instanceof Error ? error.message : String(error) };
   }

@@ -16,7 +16,14 @@ export interface Wanted {
   readonly required: boolean;
   readonly sent: string | null | undefined;
 }
-const plainly: Wanted = { shown: undefined, invalid: false, disabled: false, readOnly: false, required: false, sent: undefined };
+const plainly: Wanted = {
+  shown: undefined,
+  invalid: false,
+  disabled: false,
+  readOnly: false,
+  required: false,
+  sent: undefined,
+};
 
 export interface TrialOptions {
   readonly input: AdaptedInput;
@@ -63,7 +70,7 @@ export class Trial {
       trial.error ??= error instanceof Error ? error.message : String(error);
     };
     const onRecoverableError = (error: unknown): void => {
-      trial.differences.push(error instanceof Error ? error.message.split('\n')[0] ?? '' : String(error));
+      trial.differences.push(error instanceof Error ? (error.message.split('\n')[0] ?? '') : String(error));
     };
     const drawn = <Drawn trial={trial} />;
     const identifierPrefix = `${trial.id}-`;
@@ -113,7 +120,11 @@ export class Trial {
 }
 
 function Drawn({ trial }: { readonly trial: Trial }): ReactNode {
-  const { shown, invalid, disabled, readOnly, required, sent } = useSyncExternalStore(trial.follow, trial.read, trial.read);
+  const { shown, invalid, disabled, readOnly, required, sent } = useSyncExternalStore(
+    trial.follow,
+    trial.read,
+    trial.read,
+  );
   const { input: Input, adapter, listen = [], choices } = trial.options;
   const ids = {
     input: `${trial.id}-input`,
@@ -152,7 +163,11 @@ function Drawn({ trial }: { readonly trial: Trial }): ReactNode {
           description: invalid ? `${words.hint} ${words.error}` : words.hint,
           sent,
         }}
-        choices={adapter.choices || adapter.input === 'native#select' || adapter.widget?.element === 'select' ? choices : undefined}
+        choices={
+          adapter.choices || adapter.input === 'native#select' || adapter.widget?.element === 'select'
+            ? choices
+            : undefined
+        }
         report={(raw) => trial.take(raw)}
         leave={() => void trial.leaves++}
         attach={(reached) => {
@@ -163,7 +178,11 @@ function Drawn({ trial }: { readonly trial: Trial }): ReactNode {
       />
     ),
   });
-  return <form className="poietra-form" onSubmit={(event) => event.preventDefault()}>{field}</form>;
+  return (
+    <form className="poietra-form" onSubmit={(event) => event.preventDefault()}>
+      {field}
+    </form>
+  );
 }
 
 /** The two samples of an adapter, as values. */

@@ -18,7 +18,7 @@ interface Props {
 export function FormFrame({ title, form, options, onMessage, onReady }: Props): ReactNode {
   const kit = useKit((state) => state.kit);
   const post = useRef<Post>(undefined);
-  const inputs = useMemo(() => inputsOf(form, kit), [form, kit]);
+  const { inputs, wrappers } = useMemo(() => bundledFor(form, kit), [form, kit]);
   const open = useMemo((): FormToOpen => {
     const { adapters, codecs, fields, inputs: kitInputs, rules } = kit;
     return {
@@ -37,6 +37,7 @@ export function FormFrame({ title, form, options, onMessage, onReady }: Props): 
     <StandFrame
       title={title}
       inputs={inputs}
+      wrappers={wrappers}
       minHeight={200}
       onReady={(ready) => {
         post.current = ready;
@@ -50,14 +51,16 @@ export function FormFrame({ title, form, options, onMessage, onReady }: Props): 
   );
 }
 
-/** The inputs that have to be bundled. A schema that does not compile needs none: the frame then says what is wrong. */
-function inputsOf(form: FormDescription, kit: Kit): string[] {
+/** What has to be bundled. A schema that does not compile needs nothing: the frame then says what is wrong. */
+function bundledFor(form: FormDescription, kit: Kit): { inputs: string[]; wrappers: string[] } {
   try {
-    return usedAdapters(form, kit).flatMap((name) => {
-      const id = kit.adapters[name]?.input;
-      return id !== undefined && kit.inputs[id] && kit.inputs[id].family !== 'native' ? [id] : [];
-    });
+    const adapters = usedAdapters(form, kit).flatMap((name) => kit.adapters[name] ?? []);
+    const foreign = adapters.filter(({ input }) => (kit.inputs[input]?.family ?? 'native') !== 'native');
+    return {
+      inputs: foreign.map(({ input }) => input),
+      wrappers: foreign.flatMap(({ wrappers = [] }) => wrappers.map(({ component }) => component)),
+    };
   } catch {
-    return [];
+    return { inputs: [], wrappers: [] };
   }
 }

@@ -1,9 +1,10 @@
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import { fromFrame, type FromFrame } from '../stand/checked.js';
 import type { ToFrame } from '../stand/messages.js';
-import { ask } from '../store/ask.js';
 import { useKit } from '../store/kit.js';
 import { useView } from '../store/view.js';
+import { Button } from './button.js';
+import { useFrameSource } from './frame-source.js';
 import { Busy, Failed } from './states.js';
 
 export type Post = (message: ToFrame) => void;
@@ -11,50 +12,51 @@ interface Props {
   readonly title: string;
   /** The inputs to be bundled, by id. */
   readonly inputs: readonly string[];
+  readonly wrappers?: readonly string[] | undefined;
   readonly minHeight?: number;
   /** Called when the frame can listen. */
   onReady(post: Post): void;
   onMessage(message: FromFrame): void;
 }
 
+/** A frame that was asked and has not answered for so long hangs. In milliseconds. */
+const patience = 5000;
+
 /**
  * A frame without origin that runs foreign inputs. It can reach neither storage nor server; messages are all that passes,
- * and each one is checked on its way out.
+ * and each one is checked on its way out. One that hangs or floods is taken away.
  */
-export function StandFrame({ title, inputs, minHeight = 120, onReady, onMessage }: Props): ReactNode {
-  const wanted = inputs.map((id) => `input=${encodeURIComponent(id)}`).join('&');
-  const [opened, setOpened] = useState<{ readonly wanted: string; readonly src?: string; readonly trouble?: string }>();
+export function StandFrame({ title, inputs, wrappers, minHeight = 120, onReady, onMessage }: Props): ReactNode {
+  const { src, trouble } = useFrameSource({ inputs, ...(wrappers ? { wrappers } : {}) });
   const [height, setHeight] = useState(minHeight);
   const frame = useRef<HTMLIFrameElement>(null);
   const theme = useView((view) => view.theme);
   const [isReady, setReady] = useState(false);
+  const [lost, setLost] = useState<string>();
   const handlers = useRef({ onReady, onMessage });
   useEffect(() => {
     handlers.current = { onReady, onMessage };
   });
-
   useEffect(() => {
-    let isCurrent = true;
     setReady(false);
-    ask(`/api/stand?${wanted}`).then(
-      (answer) => isCurrent && setOpened({ wanted, src: (answer as { frame: string }).frame }),
-      (error: unknown) =>
-        isCurrent && setOpened({ wanted, trouble: error instanceof Error ? error.message : String(error) }),
-    );
-    return () => {
-      isCurrent = false;
-    };
-  }, [wanted]);
+    setLost(undefined);
+  }, [src]);
 
   const post = useCallback<Post>((message) => frame.current?.contentWindow?.postMessage(message, '*'), []);
+  const heardAt = useRef(0);
   useEffect(() => {
     const listen = (event: MessageEvent<unknown>): void => {
       if (event.source !== frame.current?.contentWindow) return;
       const read = fromFrame.safeParse(event.data);
       if (!read.success) return;
+      heardAt.current = performance.now();
       const message = read.data;
       if (message.kind === 'height') setHeight(Math.max(minHeight, message.height));
       else if (message.kind === 'key') shortcut(message);
+      else if (message.kind === 'flooded')
+        setLost(
+          `It reported “${message.name}” hundreds of times within a second, so it was stopped. An input that reports a change when it is given a value leads round in a circle: look at its value and its empty value.`,
+        );
       else if (message.kind === 'ready') {
         setReady(true);
         handlers.current.onReady(post);
@@ -67,14 +69,36 @@ export function StandFrame({ title, inputs, minHeight = 120, onReady, onMessage 
   useEffect(() => {
     if (isReady) post({ kind: 'theme', theme });
   }, [isReady, theme, post]);
+  useEffect(() => {
+    if (!isReady || lost !== undefined) return undefined;
+    heardAt.current = performance.now();
+    const timer = setInterval(() => {
+      // A page in the background is slow in everything, so its frames are not to blame.
+      if (document.hidden) heardAt.current = performance.now();
+      if (performance.now() - heardAt.current > patience)
+        setLost(
+          'It has not answered for five seconds, so it was stopped. It loops for ever, or works on something very large.',
+        );
+      post({ kind: 'ping' });
+    }, 1000);
+    return () => clearInterval(timer);
+  }, [isReady, lost, post]);
 
-  if (!opened || opened.wanted !== wanted) return <Busy>Bundling from the project’s own packages …</Busy>;
-  if (opened.trouble !== undefined) return <Failed title="The stand does not open" message={opened.trouble} />;
+  if (trouble !== undefined) return <Failed title="The stand does not open" message={trouble} />;
+  if (lost !== undefined)
+    return (
+      <Failed title="The input was stopped" message={`${lost} The workbench and the kit are not touched.`}>
+        <span>
+          <Button onClick={() => setLost(undefined)}>Start it again</Button>
+        </span>
+      </Failed>
+    );
+  if (src === undefined) return <Busy>Bundling from the project’s own packages …</Busy>;
   return (
     <iframe
       ref={frame}
       title={title}
-      src={opened.src}
+      src={src}
       sandbox="allow-scripts"
       className="block w-full border-0 bg-sheet"
       style={{ height }}

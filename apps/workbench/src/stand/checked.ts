@@ -1,5 +1,13 @@
 /** What a stand's frame says to the workbench. The frame runs foreign code, so every message is checked. */
-import type { Described } from '@poietra/core';
+import {
+  adapterSchema,
+  contract,
+  type AdapterDescription,
+  type CheckId,
+  type Described,
+  type Finding,
+  type Step,
+} from '@poietra/core';
 import { z } from 'zod';
 
 const described: z.ZodType<Described> = z.lazy(() =>
@@ -39,8 +47,67 @@ const snapshot = z.object({
   visited: z.array(z.string()),
 });
 
+const target = z.object({
+  role: z.string().max(60),
+  name: z.string().max(200).optional(),
+  index: z.number().int().min(0).optional(),
+});
+const step: z.ZodType<Step> = z.discriminatedUnion('do', [
+  z.object({ do: z.literal('press'), on: target }),
+  z.object({ do: z.literal('type'), on: target, text: z.string().max(1000) }),
+  z.object({ do: z.literal('key'), on: target, key: z.string().max(30) }),
+  z.object({ do: z.literal('set'), on: target, value: z.string().max(1000) }),
+  z.object({ do: z.literal('files'), on: target, names: z.array(z.string().max(200)).max(20) }),
+  z.object({ do: z.literal('draw'), on: target }),
+]) as z.ZodType<Step>;
+
+const verdict = z.object({
+  check: z.enum(contract.map(({ id }) => id) as [CheckId, ...CheckId[]]),
+  state: z.enum(['pass', 'fail', 'none']),
+  seen: z.string().transform((text) => text.slice(0, 1000)),
+});
+const finding = z.object({
+  about: z.string().max(40),
+  says: z.string().max(1000),
+  evidence: z.string().max(2000),
+  from: z.literal('observed'),
+  certainty: z.number().min(0).max(1),
+}) as unknown as z.ZodType<Finding>;
+
+/** What a frame that proves says: it runs foreign code, too. */
+export const fromProver = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('prover ready') }),
+  z.object({
+    kind: z.literal('observed'),
+    adapter: adapterSchema as unknown as z.ZodType<AdapterDescription>,
+    findings: z.array(finding).max(200),
+    failed: z.string().max(4000).optional(),
+  }),
+  z.object({ kind: z.literal('verdict'), verdict }),
+  z.object({ kind: z.literal('proved') }),
+  z.object({
+    kind: z.literal('pushed'),
+    row: z.object({
+      value: described,
+      shows: z.string().max(400),
+      isEmpty: z.boolean(),
+      warns: z.string().max(1000).optional(),
+      fails: z.string().max(4000).optional(),
+      flips: z.boolean(),
+      moves: z.boolean().optional(),
+    }),
+  }),
+  z.object({ kind: z.literal('all pushed') }),
+  z.object({ kind: z.literal('prover failed'), message: z.string().max(4000) }),
+]);
+export type FromProver = z.infer<typeof fromProver>;
+
 export const fromFrame = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('ready') }),
+  z.object({ kind: z.literal('pong') }),
+  z.object({ kind: z.literal('flooded'), name: z.string().max(200) }),
+  z.object({ kind: z.literal('step'), step }),
+  z.object({ kind: z.literal('replayed'), trouble: z.string().max(1000).optional() }),
   z.object({ kind: z.literal('mounted') }),
   z.object({ kind: z.literal('height'), height: z.number().min(0).max(200_000) }),
   z.object({

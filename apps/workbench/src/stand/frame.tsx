@@ -8,11 +8,12 @@ import '@poietra/react/skin.css';
 import '../tokens.css';
 import './frame.css';
 import type { Outcome } from '@poietra/core';
+import { consoleText, type BundledInputs } from '@poietra/stand';
 import { createRoot } from 'react-dom/client';
 import type { ToFrame } from './messages.js';
 import { Sheet, type SheetHandle } from './sheet.js';
 import { Solo, type SoloHandle } from './solo.js';
-import { tell, type BundledInputs } from './tell.js';
+import { tell } from './tell.js';
 
 export function startFrame(inputs: BundledInputs): void {
   const host = document.getElementById('stand');
@@ -39,6 +40,7 @@ export function startFrame(inputs: BundledInputs): void {
             input={message.input}
             adapter={message.adapter}
             listen={message.listen}
+            recording={message.recording}
             handle={solo}
           />,
         );
@@ -48,6 +50,12 @@ export function startFrame(inputs: BundledInputs): void {
         break;
       case 'push':
         solo.current?.push(message.written);
+        break;
+      case 'replay':
+        solo.current?.replay(message.gesture);
+        break;
+      case 'ping':
+        tell({ kind: 'pong' });
         break;
       case 'load':
         sheet.current?.load(message.values);
@@ -75,7 +83,7 @@ export function startFrame(inputs: BundledInputs): void {
     const original = console[level].bind(console);
     console[level] = (...args: unknown[]) => {
       original(...args);
-      tell({ kind: 'warning', text: format(args).slice(0, 2000) });
+      tell({ kind: 'warning', text: consoleText(args).slice(0, 2000) });
     };
   }
   // Shortcuts belong to the workbench, wherever the focus is.
@@ -94,13 +102,4 @@ export function startFrame(inputs: BundledInputs): void {
 
 function words(error: unknown): string {
   return error instanceof Error ? error.message : String(error);
-}
-
-/** Console arguments as one text, with `%s` filled in as the console does. */
-function format(args: readonly unknown[]): string {
-  const [first, ...rest] = args;
-  if (typeof first !== 'string') return args.map(words).join(' ');
-  const values = [...rest];
-  const filled = first.replace(/%[sdifoO]/g, () => (values.length > 0 ? words(values.shift()) : ''));
-  return [filled, ...values.map(words)].join(' ');
 }

@@ -1,5 +1,5 @@
 /** What the workbench says to a stand's frame. The frame listens to its parent only. */
-import type { AdapterDescription, FormDescription, Kit, Outcome, Snapshot } from '@poietra/core';
+import type { AdapterDescription, FormDescription, Gesture, Kit, Outcome, Snapshot } from '@poietra/core';
 
 /** What the frame needs to draw a form. */
 export interface FormToOpen {
@@ -24,7 +24,12 @@ export type ToFrame =
       readonly input: string;
       readonly adapter: AdapterDescription;
       readonly listen: readonly string[];
+      /** Whether what a person does is told as steps. */
+      readonly recording: boolean;
     }
+  | { readonly kind: 'replay'; readonly gesture: Gesture }
+  /** Asked every second; a frame that does not answer hangs. */
+  | { readonly kind: 'ping' }
   | { readonly kind: 'push'; readonly written: unknown }
   | { readonly kind: 'open'; readonly open: FormToOpen }
   | { readonly kind: 'load'; readonly values: unknown }

@@ -12,8 +12,8 @@ import {
 import { PlannedForm, type AdaptedInput } from '@poietra/react';
 import { effect } from '@preact/signals-core';
 import { useEffect, useImperativeHandle, useMemo, useRef, type ReactNode, type Ref } from 'react';
-import { liveInput } from './adapted.js';
-import { tell, type BundledInputs } from './tell.js';
+import { liveInput, type BundledInputs } from '@poietra/stand';
+import { tell } from './tell.js';
 import type { FormToOpen } from './messages.js';
 import { Notes } from './notes.js';
 

@@ -1,10 +1,11 @@
-import { describeValue, readWritten, valueIn, write, type AdapterDescription } from '@poietra/core';
-import { useEffect, useImperativeHandle, useMemo, useState, type ReactNode, type Ref } from 'react';
-import { liveInput } from './adapted.js';
-import { tell, type BundledInputs } from './tell.js';
+import { describeValue, readWritten, valueIn, write, type AdapterDescription, type Gesture } from '@poietra/core';
+import { useEffect, useImperativeHandle, useMemo, useRef, useState, type ReactNode, type Ref } from 'react';
+import { liveInput, perform, record, sampleChoices, type BundledInputs } from '@poietra/stand';
+import { tell } from './tell.js';
 
 export interface SoloHandle {
   push(written: unknown): void;
+  replay(gesture: Gesture): void;
 }
 
 interface SoloProps {
@@ -13,16 +14,43 @@ interface SoloProps {
   readonly adapter: AdapterDescription;
   /** Every callback or event that the input declares. */
   readonly listen: readonly string[];
+  readonly recording: boolean;
   readonly handle: Ref<SoloHandle>;
 }
 
 /** One input alone. It is given back what it reports, so that it behaves as it would in a form. */
-export function Solo({ inputs, adapter, listen, handle }: SoloProps): ReactNode {
+export function Solo({ inputs, adapter, listen, recording, handle }: SoloProps): ReactNode {
   const [shown, setShown] = useState<unknown>(undefined);
   const adapterText = JSON.stringify(adapter);
   // A new description is a new input: nothing of the old one may linger.
   const Live = useMemo(() => liveInput(inputs, JSON.parse(adapterText) as AdapterDescription), [inputs, adapterText]);
-  useImperativeHandle(handle, () => ({ push: (written) => setShown(readWritten(written)) }), []);
+  const place = useRef<HTMLDivElement>(null);
+  useImperativeHandle(
+    handle,
+    () => ({
+      push: (written) => setShown(readWritten(written)),
+      replay: (gesture) => {
+        const box = place.current?.querySelector('.poietra-box');
+        if (!box) return;
+        perform(box, gesture).then(
+          () => tell({ kind: 'replayed' }),
+          (error: unknown) =>
+            tell({ kind: 'replayed', trouble: error instanceof Error ? error.message : String(error) }),
+        );
+      },
+    }),
+    [],
+  );
+  useEffect(
+    () =>
+      recording
+        ? record(
+            () => place.current?.querySelector('.poietra-box') ?? null,
+            (step) => tell({ kind: 'step', step }),
+          )
+        : undefined,
+    [recording],
+  );
   useEffect(() => tell({ kind: 'mounted' }), [Live]);
   const extra = useMemo(() => {
     const { change } = JSON.parse(adapterText) as AdapterDescription;
@@ -44,7 +72,7 @@ export function Solo({ inputs, adapter, listen, handle }: SoloProps): ReactNode 
   }, [adapterText, listen]);
   if (!Live) return <p role="alert">This input is not in the bundle.</p>;
   return (
-    <div className="solo">
+    <div className="solo" ref={place}>
       <span id="solo-label" className="solo-label">
         {adapter.title ?? adapter.input}
       </span>
@@ -61,6 +89,7 @@ export function Solo({ inputs, adapter, listen, handle }: SoloProps): ReactNode 
           labelledBy: 'solo-label',
           describedBy: undefined,
         }}
+        choices={takesChoices(adapter) ? sampleChoices : undefined}
         report={setShown}
         leave={nothing}
         attach={attachNothing}
@@ -71,3 +100,8 @@ export function Solo({ inputs, adapter, listen, handle }: SoloProps): ReactNode 
 }
 const nothing = (): void => undefined;
 const attachNothing = () => nothing;
+
+/** Lists are given the ports to choose from, so that there is something to try. */
+function takesChoices({ choices, input, widget }: AdapterDescription): boolean {
+  return choices !== undefined || input === 'native#select' || widget?.element === 'select';
+}

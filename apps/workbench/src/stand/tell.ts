@@ -1,10 +1,22 @@
 import type { FromFrame } from './checked.js';
 
-/** The inputs of a bundle: the constructor, component or tag under the input's id. */
-export type BundledInputs = Readonly<
-  Record<string, { readonly family: 'component' | 'element' | 'widget'; readonly value: unknown }>
->;
+const most = 300;
+let count = 0;
+let since = 0;
+let isFlooded = false;
 
+/** Tells the workbench. An input that reports without end is cut off; the frame then says so once and draws nothing more. */
 export function tell(message: FromFrame): void {
+  if (isFlooded) return;
+  const now = performance.now();
+  if (now - since > 1000) {
+    since = now;
+    count = 0;
+  }
+  if (message.kind === 'report' && ++count > most) {
+    isFlooded = true;
+    window.parent.postMessage({ kind: 'flooded', name: message.name }, '*');
+    return;
+  }
   window.parent.postMessage(message, '*');
 }

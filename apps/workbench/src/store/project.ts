@@ -10,6 +10,7 @@ export interface Inspected {
 interface ProjectStore {
   readonly status: 'loading' | 'reading' | 'ready' | 'failed';
   readonly name: string;
+  readonly folder: string;
   readonly doing: string;
   readonly trouble: string | undefined;
   readonly inputs: readonly Inspected[];
@@ -20,6 +21,7 @@ interface ProjectStore {
 export const useProject = create<ProjectStore>()(() => ({
   status: 'loading',
   name: '',
+  folder: '',
   doing: '',
   trouble: undefined,
   inputs: [],
@@ -30,6 +32,7 @@ type Answer =
   | {
       readonly status: 'ready';
       readonly name: string;
+      readonly folder: string;
       readonly inputs: readonly Inspected[];
       readonly missing: readonly string[];
     }
@@ -49,6 +52,7 @@ export async function openProject(): Promise<void> {
       useProject.setState({
         status: 'ready',
         name: answer.name,
+        folder: answer.folder,
         inputs: answer.inputs,
         missing: answer.missing,
         trouble: undefined,
@@ -62,4 +66,11 @@ export async function openProject(): Promise<void> {
     useProject.setState({ status: 'reading', doing: answer.progress?.doing ?? '' });
     await new Promise((resolve) => setTimeout(resolve, 400));
   }
+}
+
+/** Opens another folder, or the same one anew. @throws {AskError} where it is none; the present one then stays open. */
+export async function chooseProject(folder: string, again = false): Promise<void> {
+  await ask('/api/project', { method: 'POST', json: { folder, again } });
+  useProject.setState({ status: 'reading', inputs: [], doing: '' });
+  await openProject();
 }

@@ -1,3 +1,5 @@
+import type { FoundInput } from './face.js';
+
 /** The contract as data: what every adapter has to fulfil, and what to try where it does not. How it is checked needs a browser. */
 
 export interface Check {
@@ -37,7 +39,8 @@ export const contract = [
   {
     id: 'empties',
     title: 'Takes empty values',
-    expects: 'undefined, null, an empty text, 0 and false are taken without an error, a warning or a flip to uncontrolled.',
+    expects:
+      'undefined, null, an empty text, 0 and false are taken without an error, a warning or a flip to uncontrolled.',
     advice: 'Say what the input takes for “no value”.',
   },
   {
@@ -185,6 +188,8 @@ export interface ScoreSheet {
   readonly time: string;
   /** What was checked, as `fingerprint` gives it. */
   readonly adapter: string;
+  /** What the input declared then, as `faceOf` gives it: name to type. */
+  readonly face?: Readonly<Record<string, string>>;
   readonly verdicts: readonly CheckVerdict[];
 }
 
@@ -217,9 +222,33 @@ export function staleness(sheet: ScoreSheet, adapter: unknown, version: string |
 export function sheetChanges(
   before: ScoreSheet,
   after: ScoreSheet,
-): { readonly check: CheckId; readonly before: CheckVerdict['state'] | undefined; readonly after: CheckVerdict['state'] }[] {
+): {
+  readonly check: CheckId;
+  readonly before: CheckVerdict['state'] | undefined;
+  readonly after: CheckVerdict['state'];
+}[] {
   const earlier = new Map(before.verdicts.map(({ check, state }) => [check, state]));
   return after.verdicts.flatMap(({ check, state }) =>
     earlier.get(check) === state ? [] : [{ check, before: earlier.get(check), after: state }],
   );
+}
+
+/** What an input declares, in short: its own properties and events with their types. */
+export function faceOf({ properties, events }: FoundInput): Record<string, string> {
+  const own = properties.filter(({ inherited }) => !inherited).map(({ name, type }) => [name, type] as const);
+  return Object.fromEntries([...own, ...events.map(({ name, type }) => [name, type ?? 'event'] as const)]);
+}
+
+/** What came, went or has another type, each as one line. */
+export function faceChanges(
+  before: Readonly<Record<string, string>>,
+  after: Readonly<Record<string, string>>,
+): string[] {
+  const names = [...new Set([...Object.keys(before), ...Object.keys(after)])].sort();
+  return names.flatMap((name) => {
+    const [was, is] = [before[name], after[name]];
+    if (was === is) return [];
+    if (was === undefined) return [`${name} is new: ${is ?? ''}`];
+    return [is === undefined ? `${name} is gone; it was ${was}` : `${name} was ${was}, is ${is}`];
+  });
 }

@@ -97,7 +97,9 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
   if (choices)
     note(
       'choices',
-      'property' in choices ? `The values to choose from go in through “${choices.property}”.` : `The values to choose from are <${choices.tag}> elements inside.`,
+      'property' in choices
+        ? `The values to choose from go in through “${choices.property}”.`
+        : `The values to choose from are <${choices.tag}> elements inside.`,
       'property' in choices
         ? `It declares ${choices.property}, a list; its items have ${choices.value} and ${choices.text}.`
         : `The package has an element of that name, with ${choices.value}.`,
@@ -154,8 +156,7 @@ function pairOf(input: FoundInput): Pair | undefined {
   const fits = (type: string): boolean =>
     input.properties.some(({ name, args }) => changeNames.test(name) && args?.some((arg) => alike(arg.type, type)));
   const own = named.filter(({ inherited }) => !inherited);
-  const value =
-    own.find(({ type }) => fits(type)) ?? own[0] ?? named.find(({ name }) => name === 'value') ?? named[0];
+  const value = own.find(({ type }) => fits(type)) ?? own[0] ?? named.find(({ name }) => name === 'value') ?? named[0];
   if (!value) return undefined;
   if (input.family === 'element') {
     const event = input.events.find(({ name }) => changeNames.test(name.replace(/^[a-z]+-/, '')));

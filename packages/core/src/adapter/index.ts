@@ -2,6 +2,8 @@
 export {
   checkOf,
   contract,
+  faceChanges,
+  faceOf,
   fingerprint,
   sheetChanges,
   staleness,

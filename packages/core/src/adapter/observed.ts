@@ -29,7 +29,8 @@ const insides = [
 
 const tellingNames = /chang|select|input|update|accept|complete|set|pick|drop|stroke/i;
 /** Changes of something else than the value: what is open, which month is shown, what is searched for. */
-const besides = /inputchange|pickervalue|open|visible|panel|search|menu|popup|active|hover|month|year|view|scroll|sort|page|focus|blur|key|calendar|before|start/i;
+const besides =
+  /inputchange|pickervalue|open|visible|panel|search|menu|popup|active|hover|month|year|view|scroll|sort|page|focus|blur|key|calendar|before|start/i;
 
 /** All ways to read a value out of what was heard, the likeliest first; `property` is the one that takes the value. */
 export function readingsOf(heard: readonly Heard[], property: string, isFlag: boolean): Reading[] {
@@ -68,7 +69,8 @@ function member(holder: unknown, name: string): unknown {
     return undefined;
   }
 }
-const isHolder = (value: unknown): value is object => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isHolder = (value: unknown): value is object =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 function isEvent(value: unknown): boolean {
   return isHolder(value) && typeof member(value, 'type') === 'string' && 'target' in value;
 }
@@ -94,11 +96,11 @@ export function samplesFor(type: string, now: Date, choices: readonly unknown[] 
     `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(date).padStart(2, '0')}`;
   const pairs: (readonly [unknown, unknown])[] = [];
   const [first, second] = choices;
-  if (/\bboolean\b/.test(type)) pairs.push([true, false]);
-  if (/\bDate\b/.test(type)) pairs.push([day(10), day(20)]);
+  if (/^$|\bboolean\b/.test(type)) pairs.push([true, false]);
+  if (/^$|\bDate\b/.test(type)) pairs.push([day(10), day(20)]);
   if (first !== undefined && second !== undefined) pairs.push([first, second]);
   const isText = /\bstring\b|\bany\b|\bunknown\b|^[A-Z]\w*$/.test(type) || type === '';
-  if (/\bnumber\b/.test(type)) pairs.push([30, 60], [2, 4]);
+  if (/^$|\bnumber\b/.test(type)) pairs.push([30, 60], [2, 4]);
   if (isText)
     pairs.push(
       ['Aldervik', 'Torsund'],
@@ -110,12 +112,20 @@ export function samplesFor(type: string, now: Date, choices: readonly unknown[] 
       ['rgb(51, 102, 153)', 'rgb(170, 85, 0)'],
     );
   if (/\bh: number|Hs[lv]a?Color|\bhsl|\bhsv|\bRgb|\br: number/i.test(type))
-    pairs.push(
-      [{ h: 210, s: 50, l: 40, v: 60, a: 1, r: 51, g: 102, b: 153 }, { h: 30, s: 90, l: 35, v: 66, a: 1, r: 170, g: 85, b: 0 }],
-    );
+    pairs.push([
+      { h: 210, s: 50, l: 40, v: 60, a: 1, r: 51, g: 102, b: 153 },
+      { h: 30, s: 90, l: 35, v: 66, a: 1, r: 170, g: 85, b: 0 },
+    ]);
   if (/\[\]|Array</.test(type) && !/^string$/.test(type)) {
     if (first !== undefined && second !== undefined) pairs.push([[first], [second]]);
-    if (/number/.test(type)) pairs.push([[30], [60]], [[20, 40], [30, 70]]);
+    if (/number/.test(type))
+      pairs.push(
+        [[30], [60]],
+        [
+          [20, 40],
+          [30, 70],
+        ],
+      );
   }
   return pairs;
 }
@@ -126,7 +136,5 @@ export function reportsOf({ family, events, properties, widget }: FoundInput): s
   const declared = properties
     .filter(({ args, name, deprecated }) => args && !deprecated && /^on[A-Z]/.test(name))
     .map(({ name }) => name);
-  return widget && widget.reports !== 'options'
-    ? [...new Set([...declared, 'change', 'update', 'accept'])]
-    : declared;
+  return widget && widget.reports !== 'options' ? [...new Set([...declared, 'change', 'update', 'accept'])] : declared;
 }

@@ -38,7 +38,9 @@ function adapterFile(name: string, adapter: AdapterDescription, input: KitInput 
   const imports = input.css.map((path) => `import ${JSON.stringify(path)};`);
   let value: string;
   if (input.family === 'element') {
-    imports.unshift(`import ${JSON.stringify(input.module)};`);
+    imports.unshift(
+      ...[input.module, ...(input.item ? [input.item.module] : [])].map((path) => `import ${JSON.stringify(path)};`),
+    );
     value = JSON.stringify(input.tag);
   } else if (input.family === 'native') value = JSON.stringify(input.tag ?? 'input');
   else {
@@ -49,6 +51,14 @@ function adapterFile(name: string, adapter: AdapterDescription, input: KitInput 
     );
     value = imported === 'default' ? local : `${local}Input${member ? `.${member}` : ''}`;
   }
+  // Gesture and samples serve the checks; an application has no use for them.
+  const { gesture: _gesture, samples: _samples, wrappers = [], ...description } = adapter;
+  const around = wrappers.map(({ component, properties }, i) => {
+    const [module = '', exported = ''] = component.split('#');
+    const [outer = '', inner] = exported.split('.');
+    imports.push(`import { ${outer} as Around${i + 1} } from ${JSON.stringify(module)};`);
+    return `{ component: Around${i + 1}${inner ? `.${inner}` : ''}${properties ? `, properties: ${json(properties)}` : ''} }`;
+  });
   return [
     {
       path: `adapters/${name}.ts`,
@@ -56,10 +66,10 @@ function adapterFile(name: string, adapter: AdapterDescription, input: KitInput 
 import { adapt } from '@poietra/react';
 ${imports.join('\n')}
 
-export const ${valueName(name)}Description = ${json(adapter)} satisfies AdapterDescription;
+export const ${valueName(name)}Description = ${json(description)} satisfies AdapterDescription;
 
 /** ${says.join(' ')} */
-export const ${valueName(name)} = adapt(${value}, ${valueName(name)}Description, ${JSON.stringify(input.family)});
+export const ${valueName(name)} = adapt(${value}, ${valueName(name)}Description, ${JSON.stringify(input.family)}${around.length > 0 ? `, [${around.join(', ')}]` : ''});
 `,
     },
   ];

@@ -1,5 +1,14 @@
 /** The kit: its format, reading it safely, writing it. Names everything the other rooms describe. */
-export { kitSchema, kitVersion, type FormDescription, type GroupDescription, type Kit, type KitInput } from './kit.js';
+export {
+  adapterSchema,
+  kitSchema,
+  kitVersion,
+  type FormDescription,
+  type GroupDescription,
+  type Kit,
+  type KitInput,
+  type Proof,
+} from './kit.js';
 export {
   groupUri,
   kitDocuments,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { AdapterDescription, FoundInput } from '../adapter/index.js';
+import type { AdapterDescription, FoundInput, ScoreSheet } from '../adapter/index.js';
 import type { CodecDescription } from '../codec/index.js';
 import type { FieldDescription, HintsBeside, ChoiceRule } from '../plan/index.js';
 
@@ -27,6 +27,11 @@ export type KitInput = Pick<FoundInput, 'family' | 'package' | 'version' | 'expo
   readonly item?: { readonly tag: string; readonly module: string };
 };
 
+export interface Proof {
+  readonly now: ScoreSheet;
+  readonly before?: ScoreSheet;
+}
+
 /** Everything a team keeps in Poietra: one document, one file. */
 export interface Kit {
   readonly poietra: number;
@@ -38,6 +43,8 @@ export interface Kit {
   readonly groups: Readonly<Record<string, GroupDescription>>;
   readonly forms: Readonly<Record<string, FormDescription>>;
   readonly rules?: readonly ChoiceRule[];
+  /** The last run of the contract for each adapter, and the one before it. */
+  readonly proofs?: Readonly<Record<string, Proof>>;
   readonly [later: string]: unknown;
 }
 
@@ -51,7 +58,11 @@ const property = z.looseObject({ property: z.string().min(1) });
 const map = <T extends z.ZodType>(value: T): z.ZodRecord<typeof name, T> => z.record(name, value);
 const schema = z.union([z.boolean(), z.looseObject({})]);
 
-const target = z.looseObject({ role: z.string(), name: z.string().optional(), index: z.number().int().min(0).optional() });
+const target = z.looseObject({
+  role: z.string(),
+  name: z.string().optional(),
+  index: z.number().int().min(0).optional(),
+});
 const step = z.discriminatedUnion('do', [
   z.looseObject({ do: z.literal('press'), on: target }),
   z.looseObject({ do: z.literal('type'), on: target, text: z.string().max(1000) }),
@@ -61,7 +72,8 @@ const step = z.discriminatedUnion('do', [
   z.looseObject({ do: z.literal('draw'), on: target }),
 ]);
 
-const adapter = z.looseObject({
+/** The shape of an adapter's description. */
+export const adapterSchema = z.looseObject({
   input: z.string().min(1),
   title: z.string().optional(),
   value: z.looseObject({
@@ -113,6 +125,16 @@ const adapter = z.looseObject({
     .optional(),
 });
 
+const sheet = z.looseObject({
+  version: z.string(),
+  time: z.string(),
+  adapter: z.string(),
+  face: z.record(z.string(), z.string()).optional(),
+  verdicts: z
+    .array(z.looseObject({ check: z.string(), state: z.enum(['pass', 'fail', 'none']), seen: z.string().max(4000) }))
+    .max(200),
+});
+
 /** The kit's shape. Members that it does not know are kept: a newer Poietra may have written them. */
 export const kitSchema = z.looseObject({
   poietra: z.literal(kitVersion),
@@ -130,7 +152,7 @@ export const kitSchema = z.looseObject({
       css: z.array(z.string()),
     }),
   ),
-  adapters: map(adapter),
+  adapters: map(adapterSchema),
   codecs: map(
     z.looseObject({
       kind: z.string().min(1),
@@ -163,6 +185,7 @@ export const kitSchema = z.looseObject({
       hidden: z.enum(['drop', 'keep']).optional(),
     }),
   ),
+  proofs: map(z.looseObject({ now: sheet, before: sheet.optional() })).optional(),
   rules: z
     .array(z.looseObject({ use: z.looseObject({ adapter: z.string(), codec: z.looseObject({ kind: z.string() }) }) }))
     .optional(),

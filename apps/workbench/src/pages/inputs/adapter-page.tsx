@@ -21,6 +21,7 @@ import { ValueLine } from '../../parts/value-line.js';
 import { useKit } from '../../store/kit.js';
 import { useProject } from '../../store/project.js';
 import { ReportLine } from './report-line.js';
+import { ScoreSheet } from './score-sheet.js';
 import { lineFor, useStand } from './use-stand.js';
 
 /** An adapter as sentences, each word of which can be edited where it stands, over the living input. */
@@ -105,7 +106,8 @@ function Adapter({ name, adapter }: { readonly name: string; readonly adapter: A
           <StandFrame
             title={`Stand: ${adapter.title ?? name}`}
             inputs={found && found.family !== 'native' ? [adapter.input] : []}
-            minHeight={240}
+            wrappers={adapter.wrappers?.map(({ component }) => component)}
+            minHeight={200}
             onReady={stand.onReady}
             onMessage={stand.onMessage}
           />
@@ -114,6 +116,7 @@ function Adapter({ name, adapter }: { readonly name: string; readonly adapter: A
           <ReportLine reports={stand.reports} onClear={stand.clear} />
         </div>
       </div>
+      <ScoreSheet key={name} name={name} adapter={adapter} input={found} />
       <section aria-label="Source" className="grid gap-1">
         <div className="flex items-center gap-2">
           <h2>As it will be handed over</h2>

@@ -1,15 +1,16 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { NavLink, Outlet, useParams } from 'react-router';
 import { Busy, Empty, Failed } from '../../parts/states.js';
-import { Verdict } from '../../parts/verdict.js';
 import { inputTitle } from '../../parts/names.js';
 import { useKit } from '../../store/kit.js';
 import { openProject, useProject, type Inspected } from '../../store/project.js';
 import { Button } from '../../parts/button.js';
+import { ContractState } from './contract-state.js';
+import { ProjectChoice } from './project-choice.js';
 
 /** The catalogue: every input of the project, by package, each with its face in short. */
 export function Component(): ReactNode {
-  const { status, doing, trouble, inputs, name, missing } = useProject();
+  const { status, doing, trouble, inputs, missing } = useProject();
   const { id } = useParams();
   const [search, setSearch] = useState('');
   const packages = useMemo(() => byPackage(inputs, search), [inputs, search]);
@@ -24,7 +25,7 @@ export function Component(): ReactNode {
     <div className="grid h-full grid-cols-1 md:grid-cols-[270px_minmax(0,1fr)]">
       <nav aria-label="Inputs" className="overflow-auto border-b border-hairline p-2 md:border-r md:border-b-0">
         <h1 className="px-2 pt-1">Inputs</h1>
-        <p className="px-2 text-[13px] text-ink-2">{status === 'ready' ? `of ${name}` : 'of the project folder'}</p>
+        <ProjectChoice />
         <label className="mt-1 grid px-2">
           <span className="sr-only">Search inputs</span>
           <input
@@ -70,7 +71,7 @@ export function Component(): ReactNode {
 }
 
 function Row({ inspected: { input, adapter } }: { readonly inspected: Inspected }): ReactNode {
-  const isAdapted = useKit(({ kit }) => Object.values(kit.adapters).some((one) => one.input === input.id));
+  const adapted = useKit(({ kit }) => Object.keys(kit.adapters).find((name) => kit.adapters[name]?.input === input.id));
   return (
     <li>
       <NavLink
@@ -87,7 +88,7 @@ function Row({ inspected: { input, adapter } }: { readonly inspected: Inspected 
           <span className="mono truncate">
             {adapter ? `${adapter.value.property} → ${adapter.change.report}` : 'no pair found'}
           </span>
-          {isAdapted && <Verdict kind="pass">adapted</Verdict>}
+          {adapted !== undefined && <ContractState name={adapted} version={input.version} />}
         </span>
       </NavLink>
     </li>

@@ -2,7 +2,8 @@ import { useState, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
 import { readCell } from '../../parts/cell-text.js';
 
-const values: readonly (readonly [string, unknown])[] = [
+/** Those that tell the most about how an input takes its values. */
+export const standardValues: readonly (readonly [string, unknown])[] = [
   ['undefined', { $is: 'undefined' }],
   ['null', null],
   ['""', ''],
@@ -14,6 +15,7 @@ const values: readonly (readonly [string, unknown])[] = [
   ['a date', { $is: 'Date', value: '2026-12-01T00:00:00.000' }],
   ['"2026-12-01"', '2026-12-01'],
   ['[ ]', []],
+  ['{ }', {}],
 ];
 
 /** Values to push into the input, to see what it shows. */
@@ -29,7 +31,7 @@ export function PushValues({ onPush }: { onPush(written: unknown): void }): Reac
     <section aria-label="Push values in" className="grid content-start gap-1">
       <h2>Push a value in</h2>
       <div className="flex flex-wrap gap-1">
-        {values.map(([name, written]) => (
+        {standardValues.map(([name, written]) => (
           <Button key={name} className="mono" onClick={() => onPush(written)}>
             {name}
           </Button>

@@ -1,16 +1,24 @@
-import { freeName, inputTitle } from '../../parts/names.js';
-import type { ReactNode } from 'react';
+import { ownProperties, type AdapterDescription, type Gesture } from '@poietra/core';
+import { Tabs } from 'radix-ui';
+import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Button } from '../../parts/button.js';
-import { Busy, Empty, Failed } from '../../parts/states.js';
+import { freeName, inputTitle } from '../../parts/names.js';
+import { ProverFrame } from '../../parts/prover-frame.js';
+import { SlotText } from '../../parts/slot.js';
 import { StandFrame } from '../../parts/stand-frame.js';
+import { Busy, Empty, Failed } from '../../parts/states.js';
 import { useKit } from '../../store/kit.js';
 import { useProject, type Inspected } from '../../store/project.js';
-import { PushValues } from './push-values.js';
+import { useTried } from '../../store/tried.js';
+import { Declared } from './declared.js';
+import { Findings } from './findings.js';
+import { GesturePane } from './gesture-pane.js';
 import { ReportLine } from './report-line.js';
 import { useStand } from './use-stand.js';
+import { ValueMatrix } from './value-matrix.js';
 
-/** One input alone: what it declares, the living thing, what it reports, and what may be pushed in. */
+/** One input alone: what it declares, the living thing, what it reports, and what was found out by trying. */
 export function Component(): ReactNode {
   const { id = '' } = useParams();
   const { status, inputs } = useProject();
@@ -32,19 +40,34 @@ function Stand({ found: { input, adapter: drafted, findings } }: { readonly foun
   const navigate = useNavigate();
   const { kit, edit } = useKit();
   const own = Object.entries(kit.adapters).find(([, one]) => one.input === input.id);
-  const adapter = own?.[1] ?? drafted;
+  // What a person gave on the stand goes into the draft; once there is an adapter, its own sentences are edited instead.
+  const [given, setGiven] = useState<Pick<AdapterDescription, 'constants' | 'wrappers' | 'gesture'>>({});
+  const key = `${input.id}@${input.version} ${JSON.stringify([given.constants, given.wrappers])}`;
+  const tried = useTried(({ byKey }) => byKey[key]);
+  const { keep, forget } = useTried();
+  const start = useMemo(
+    () => drafted && { ...drafted, ...given, constants: { ...drafted.constants, ...given.constants } },
+    [drafted, given],
+  );
+  const draft = useMemo(
+    () => (tried && start ? { ...tried.adapter, ...(given.gesture ? { gesture: given.gesture } : {}) } : start),
+    [tried, start, given.gesture],
+  );
+  const adapter = own?.[1] ?? draft;
   const stand = useStand(input, adapter);
-  const draft = (): void => {
-    if (!drafted) return;
+  const bundled = input.family === 'native' ? [] : [input.id];
+  const wrappers = adapter?.wrappers?.map(({ component }) => component);
+  const keepDraft = (): void => {
+    if (!draft) return;
     const name = freeName(
       input.tag && input.family === 'element'
         ? input.tag
         : input.export === 'default'
           ? input.package
-          : (input.export.split('.')[0] ?? input.export),
+          : input.export.replace('.', '-'),
       kit.adapters,
     );
-    const { family, package: pkg, version, export: exported, module, css, tag } = input;
+    const { family, package: pkg, version, export: exported, module, css, tag, item } = input;
     edit(`Draft the adapter of ${input.id}`, {
       [`/inputs/${input.id.replaceAll('~', '~0').replaceAll('/', '~1')}`]: {
         family,
@@ -54,11 +77,17 @@ function Stand({ found: { input, adapter: drafted, findings } }: { readonly foun
         module,
         css,
         ...(tag ? { tag } : {}),
+        ...(item ? { item } : {}),
       },
-      [`/adapters/${name}`]: { ...drafted, title: input.export === 'default' ? input.package : input.export },
+      [`/adapters/${name}`]: { ...draft, title: input.export === 'default' ? input.package : input.export },
     });
     void navigate(`/adapters/${name}`);
   };
+  const keepGesture = (gesture: Gesture): void => {
+    if (own) edit(`Gesture of ${own[0]}`, { [`/adapters/${own[0]}/gesture`]: gesture });
+    else setGiven((before) => ({ ...before, gesture }));
+  };
+  const used = new Set(findings.flatMap(({ says }) => [...says.matchAll(/“([^”]+)”/g)].map((match) => match[1] ?? '')));
   return (
     <div className="flex h-full min-h-[600px] flex-col">
       <header className="flex flex-wrap items-baseline gap-3 border-b border-hairline px-4 py-2">
@@ -75,86 +104,118 @@ function Stand({ found: { input, adapter: drafted, findings } }: { readonly foun
               Open its adapter
             </Link>
           ) : (
-            <Button look="main" onClick={draft} aria-disabled={!drafted}>
+            <Button look="main" onClick={keepDraft} aria-disabled={!draft}>
               Draft the adapter
             </Button>
           )}
         </span>
       </header>
-      <div className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[220px_minmax(0,1fr)_290px]">
-        <Declared found={{ input, findings }} />
+      <div className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[240px_minmax(0,1fr)_290px]">
+        <Declared
+          input={input}
+          used={used}
+          taken={adapter ? ownProperties(adapter) : new Set()}
+          constants={adapter?.constants ?? {}}
+          onChange={(constants) =>
+            own
+              ? edit(`Constants of ${own[0]}`, { [`/adapters/${own[0]}/constants`]: constants })
+              : setGiven((before) => ({ ...before, constants }))
+          }
+        />
         <div className="min-h-0 overflow-auto border-hairline bg-sheet lg:border-x">
           {stand.failed !== undefined && <Failed title="The input failed" message={stand.failed} />}
           <StandFrame
             title={`Stand: ${inputTitle(input)}`}
-            inputs={input.family === 'native' ? [] : [input.id]}
-            minHeight={200}
+            inputs={bundled}
+            wrappers={wrappers}
+            minHeight={180}
             onReady={stand.onReady}
             onMessage={stand.onMessage}
           />
         </div>
         <ReportLine reports={stand.reports} onClear={stand.clear} />
       </div>
-      <div className="grid gap-3 border-t border-hairline px-4 py-2 lg:grid-cols-2">
-        <PushValues onPush={stand.push} />
-        <section aria-label="Findings" className="grid content-start gap-1">
-          <h2>Findings</h2>
-          <ul className="max-h-32 overflow-auto text-[13px]">
-            {findings.map(({ about, says, evidence, certainty }) => (
-              <li key={about + says}>
-                <details>
-                  <summary className="min-h-6 cursor-pointer py-0.5">
-                    {says} <span className="mono text-ink-2">{Math.round(certainty * 100)} %</span>
-                  </summary>
-                  <p className="pl-4 text-ink-2">{evidence}</p>
-                </details>
-              </li>
-            ))}
-          </ul>
-        </section>
-      </div>
+      <Tabs.Root defaultValue="findings" className="h-72 shrink-0 overflow-auto border-t border-hairline px-4 pb-2">
+        <Tabs.List
+          aria-label="About this input"
+          className="sticky top-0 z-10 flex gap-4 border-b border-hairline bg-ground pt-1"
+        >
+          {[
+            ['findings', 'Findings'],
+            ['values', 'Values'],
+            ['gesture', 'Gesture'],
+            ['around', 'Around it'],
+          ].map(([value = '', words]) => (
+            <Tabs.Trigger
+              key={value}
+              value={value}
+              className="border-b-2 border-transparent px-1 py-1 data-[state=active]:border-held data-[state=active]:font-semibold"
+            >
+              {words}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        <Tabs.Content value="findings" className="grid gap-3 pt-2 lg:grid-cols-[minmax(0,1fr)_260px]">
+          <Findings
+            declared={findings}
+            observed={tried?.findings}
+            failed={tried?.failed}
+            onTryAgain={() => forget(key)}
+          />
+          {!tried && start && (
+            <ProverFrame
+              key={key}
+              title="The input is being tried"
+              inputs={bundled}
+              wrappers={start.wrappers?.map(({ component }) => component)}
+              task={{ kind: 'observe', input, adapter: start }}
+              onMessage={(message) => {
+                if (message.kind === 'observed') keep(key, message);
+                if (message.kind === 'prover failed')
+                  keep(key, { adapter: start, findings: [], failed: message.message });
+              }}
+              onLost={(reason) => keep(key, { adapter: start, findings: [], failed: reason })}
+            />
+          )}
+        </Tabs.Content>
+        <Tabs.Content value="values" className="pt-2">
+          {adapter && <ValueMatrix adapter={adapter} inputs={bundled} onPush={stand.push} />}
+        </Tabs.Content>
+        <Tabs.Content value="gesture" className="pt-2">
+          <GesturePane
+            gesture={adapter?.gesture}
+            isRecording={stand.isRecording}
+            steps={stand.steps}
+            replay={stand.replayed}
+            onRecord={stand.record}
+            onReplay={stand.replay}
+            onKeep={keepGesture}
+          />
+        </Tabs.Content>
+        <Tabs.Content value="around" className="grid max-w-prose gap-2 pt-2">
+          <p>
+            Stands inside{' '}
+            <SlotText
+              label="Wrapper"
+              value={adapter?.wrappers?.[0]?.component ?? ''}
+              {...(adapter?.wrappers?.[0] ? {} : { words: 'nothing' })}
+              onChange={(text) => {
+                const component = text.trim();
+                if (component !== '' && !/^[^#\s]+#[A-Za-z_$][\w$.]*$/.test(component))
+                  throw new TypeError('Write it as package#Export, like antd#ConfigProvider.');
+                const next = component === '' ? [] : [{ component }];
+                if (own) edit(`Wrapper of ${own[0]}`, { [`/adapters/${own[0]}/wrappers`]: next });
+                else setGiven((before) => ({ ...before, wrappers: next }));
+              }}
+            />
+            .
+          </p>
+          <p className="text-ink-2">
+            Some components need a provider around them. Name it as package#Export; it is bundled from the same project
+            folder, and the contract, the forms and the handed-over code put it around the input, too.
+          </p>
+        </Tabs.Content>
+      </Tabs.Root>
     </div>
-  );
-}
-
-function Declared({
-  found: { input, findings },
-}: {
-  readonly found: Pick<Inspected, 'input' | 'findings'>;
-}): ReactNode {
-  const used = new Set(findings.flatMap(({ says }) => [...says.matchAll(/“([^”]+)”/g)].map((match) => match[1])));
-  // What matters for a form comes first.
-  const properties = [...input.properties].sort(
-    (a, b) =>
-      Number(used.has(b.name)) - Number(used.has(a.name)) ||
-      Number(a.inherited ?? false) - Number(b.inherited ?? false),
-  );
-  return (
-    <section
-      aria-label="Declared"
-      className="max-h-64 min-h-0 overflow-auto p-3 text-[13px] lg:max-h-none"
-      tabIndex={0}
-    >
-      <h2>
-        Declares <span className="mono font-normal text-ink-2">{properties.length}</span>
-      </h2>
-      {input.says !== undefined && <p className="mb-2 text-ink-2">{input.says}</p>}
-      <dl className="grid gap-1">
-        {properties.map(({ name, type, says }) => (
-          <div key={name}>
-            <dt className={`mono ${used.has(name) ? 'font-semibold text-held' : ''}`}>{name}</dt>
-            <dd className="pl-2 wrap-anywhere text-ink-2" title={says}>
-              {type}
-            </dd>
-          </div>
-        ))}
-        {input.events.map(({ name, says }) => (
-          <div key={`event ${name}`}>
-            <dt className={`mono ${used.has(name) ? 'font-semibold text-held' : ''}`}>{name}</dt>
-            <dd className="pl-2 text-ink-2">event. {says}</dd>
-          </div>
-        ))}
-      </dl>
-    </section>
   );
 }

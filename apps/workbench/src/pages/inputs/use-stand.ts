@@ -1,10 +1,14 @@
 import {
+  addStep,
   describeValue,
   makeCodec,
   readWritten,
+  reportsOf,
   type AdapterDescription,
   type CodecDescription,
   type FoundInput,
+  type Gesture,
+  type Step,
 } from '@poietra/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LineValue } from '../../parts/value-line.js';
@@ -13,6 +17,7 @@ import type { FromFrame } from '../../stand/checked.js';
 import type { Report, Warning } from './report-line.js';
 
 const mostReports = 200;
+export type Replayed = 'none' | 'running' | 'done' | { readonly trouble: string };
 
 /** One input on the stand: what it reported, and the value that it reported last. */
 export function useStand(
@@ -24,29 +29,35 @@ export function useStand(
   readonly failed: string | undefined;
   onReady(post: Post): void;
   onMessage(message: FromFrame): void;
+  readonly steps: readonly Step[];
+  readonly isRecording: boolean;
+  readonly replayed: Replayed;
   push(written: unknown): void;
+  record(is: boolean): void;
+  replay(gesture: Gesture): void;
   clear(): void;
 } {
   const [reports, setReports] = useState<readonly (Report | Warning)[]>([]);
   const [lastWritten, setLast] = useState<unknown>();
   const [failed, setFailed] = useState<string>();
+  const [isRecording, setRecording] = useState(false);
+  const [steps, setSteps] = useState<readonly Step[]>([]);
+  const [replayed, setReplayed] = useState<Replayed>('none');
   const post = useRef<Post>(undefined);
   const counter = useRef(0);
   const began = useRef(performance.now());
   const mount = useCallback(() => {
     if (!input || !adapter) return;
-    const listen =
-      input.family === 'element'
-        ? input.events.map(({ name }) => name)
-        : input.properties.filter(({ args, name }) => args && /^on/.test(name)).map(({ name }) => name);
-    post.current?.({ kind: 'mount', input: input.id, adapter, listen });
+    post.current?.({ kind: 'mount', input: input.id, adapter, listen: reportsOf(input), recording: isRecording });
     began.current = performance.now();
-  }, [input, adapter]);
+  }, [input, adapter, isRecording]);
   useEffect(mount, [mount]);
   useEffect(() => {
     setReports([]);
     setLast(undefined);
     setFailed(undefined);
+    setSteps([]);
+    setRecording(false);
   }, [input?.id]);
   const add = (entry: Report | Warning): void => setReports((before) => [entry, ...before].slice(0, mostReports));
   return {
@@ -64,10 +75,24 @@ export function useStand(
         if (message.isChange) setLast(message.written);
       } else if (message.kind === 'warning') add({ ...stamp, text: message.text });
       else if (message.kind === 'failed') setFailed(message.message);
+      else if (message.kind === 'step') setSteps((before) => addStep(before, message.step));
+      else if (message.kind === 'replayed')
+        setReplayed(message.trouble === undefined ? 'done' : { trouble: message.trouble });
     },
     push: (written) => {
       setLast(written);
       post.current?.({ kind: 'push', written });
+    },
+    steps,
+    isRecording,
+    replayed,
+    record: (is) => {
+      if (is) setSteps([]);
+      setRecording(is);
+    },
+    replay: (gesture) => {
+      setReplayed('running');
+      post.current?.({ kind: 'replay', gesture });
     },
     clear: () => setReports([]),
   };

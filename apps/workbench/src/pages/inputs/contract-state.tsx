@@ -1,0 +1,14 @@
+import { staleness, tally } from '@poietra/core';
+import type { ReactNode } from 'react';
+import { Verdict } from '../../parts/verdict.js';
+import { useKit } from '../../store/kit.js';
+
+/** How the contract stands for an adapter, in a word. */
+export function ContractState({ name, version }: { readonly name: string; readonly version: string }): ReactNode {
+  const { adapters, proofs } = useKit(({ kit }) => kit);
+  const proof = proofs?.[name];
+  if (!proof) return <Verdict kind="unknown">adapted</Verdict>;
+  if (staleness(proof.now, adapters[name], version) !== undefined) return <Verdict kind="warning">stale</Verdict>;
+  const { fail, pass } = tally(proof.now.verdicts);
+  return fail > 0 ? <Verdict kind="fail">{fail} failed</Verdict> : <Verdict kind="pass">{pass} passed</Verdict>;
+}

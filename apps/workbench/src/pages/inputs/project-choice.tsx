@@ -1,0 +1,39 @@
+import { useState, type ReactNode } from 'react';
+import { SlotText } from '../../parts/slot.js';
+import { Button } from '../../parts/button.js';
+import { chooseProject, useProject } from '../../store/project.js';
+
+/** Which folder is open, edited where it stands. */
+export function ProjectChoice(): ReactNode {
+  const { name, folder, status } = useProject();
+  const [trouble, setTrouble] = useState<string>();
+  const open = (wanted: string, again: boolean): void => {
+    setTrouble(undefined);
+    chooseProject(wanted, again).catch((error: unknown) =>
+      setTrouble(error instanceof Error ? error.message : String(error)),
+    );
+  };
+  return (
+    <div className="px-2 text-[13px] text-ink-2">
+      <p>of {name === '' ? 'the project folder' : name}</p>
+      <p className="flex items-baseline gap-1">
+        <span className="min-w-0 flex-1 truncate" title={folder}>
+          <SlotText
+            label="Project folder"
+            value={folder}
+            words={folder === '' ? 'open a folder' : folder.split('/').slice(-2).join('/')}
+            onChange={(text) => open(text.trim(), false)}
+          />
+        </span>
+        <Button look="quiet" onClick={() => open(folder, true)} aria-disabled={status !== 'ready'}>
+          Read again
+        </Button>
+      </p>
+      {trouble !== undefined && (
+        <p role="alert" className="text-fail">
+          {trouble} The folder that was open stays.
+        </p>
+      )}
+    </div>
+  );
+}

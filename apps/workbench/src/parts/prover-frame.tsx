@@ -1,0 +1,65 @@
+import type { ToProver } from '@poietra/stand';
+import { useEffect, useRef, type ReactNode } from 'react';
+import { fromProver, type FromProver } from '../stand/checked.js';
+import { useFrameSource } from './frame-source.js';
+
+interface Props {
+  readonly title: string;
+  readonly inputs: readonly string[];
+  readonly wrappers?: readonly string[] | undefined;
+  /** What it has to do, as soon as it can. */
+  readonly task: ToProver;
+  onMessage(message: FromProver): void;
+  /** It cannot be bundled, or does not answer any more. */
+  onLost(reason: string): void;
+}
+
+/** Longer than any single check takes. In milliseconds. */
+const patience = 15_000;
+
+/** A frame in which an input is tried or proved. It stands where it can be seen: what is out of sight is not drawn. */
+export function ProverFrame({ title, inputs, wrappers, task, onMessage, onLost }: Props): ReactNode {
+  const { src, trouble } = useFrameSource({ inputs, purpose: 'prove', ...(wrappers ? { wrappers } : {}) });
+  const frame = useRef<HTMLIFrameElement>(null);
+  const handlers = useRef({ task, onMessage, onLost });
+  useEffect(() => {
+    handlers.current = { task, onMessage, onLost };
+  });
+  useEffect(() => {
+    if (trouble !== undefined) handlers.current.onLost(trouble);
+  }, [trouble]);
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const wait = (): void => {
+      clearTimeout(timer);
+      timer = setTimeout(
+        () => handlers.current.onLost('The stand does not answer any more; the input may loop for ever.'),
+        patience,
+      );
+    };
+    const listen = (event: MessageEvent<unknown>): void => {
+      if (event.source !== frame.current?.contentWindow) return;
+      const read = fromProver.safeParse(event.data);
+      if (!read.success) return;
+      wait();
+      if (read.data.kind === 'prover ready') frame.current.contentWindow?.postMessage(handlers.current.task, '*');
+      if (['proved', 'observed', 'all pushed', 'prover failed'].includes(read.data.kind)) clearTimeout(timer);
+      handlers.current.onMessage(read.data);
+    };
+    window.addEventListener('message', listen);
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener('message', listen);
+    };
+  }, []);
+  return src === undefined ? null : (
+    <iframe
+      ref={frame}
+      title={title}
+      src={src}
+      sandbox="allow-scripts"
+      tabIndex={-1}
+      className="block h-40 w-full border border-hairline bg-sheet"
+    />
+  );
+}
