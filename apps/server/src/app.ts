@@ -33,6 +33,8 @@ export function makeApp(config: Config): Express {
   const app = express();
   const log = pino({ level: config.quiet ? 'warn' : 'info' });
   const projects = new Projects(config.home, config.project);
+  // Read in the background from the start, not only when somebody asks.
+  void projects.now;
   const demo = join(config.home, 'demo');
 
   app.disable('x-powered-by');

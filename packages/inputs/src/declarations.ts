@@ -52,7 +52,7 @@ export function declaredInputs(
   host.getSourceFile = (name, language) =>
     name === entry ? ts.createSourceFile(name, source, language) : parse(name, language);
   host.getCurrentDirectory = () => project.folder;
-  tell?.({ done: 0, total: typed.length, doing: 'reading type declarations' });
+  tell?.({ done: 0, total: typed.length, doing: 'type declarations' });
   const program = ts.createProgram([entry], options, host);
   const checker = program.getTypeChecker();
   const file = program.getSourceFile(entry);

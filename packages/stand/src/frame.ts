@@ -6,11 +6,13 @@ import '@poietra/react/skin.css';
 import type { AdapterDescription, CheckId, CheckVerdict, Finding, FoundInput } from '@poietra/core';
 import { liveInput, type BundledInputs } from './live.js';
 import { pushMatrix, type PushedRow } from './matrix.js';
-import { observe } from './observe.js';
+import { observe, prepare } from './observe.js';
 import { prove } from './prove.js';
 
 export type ToProver =
   | { readonly kind: 'observe'; readonly input: FoundInput; readonly adapter: AdapterDescription }
+  /** Finds what the checks need and the adapter does not have: a gesture and samples. */
+  | { readonly kind: 'prepare'; readonly adapter: AdapterDescription }
   | { readonly kind: 'prove'; readonly adapter: AdapterDescription; readonly checks: readonly CheckId[] }
   | { readonly kind: 'try values'; readonly adapter: AdapterDescription; readonly values: readonly unknown[] }
   | { readonly kind: 'stop' };
@@ -40,6 +42,13 @@ export function startProving(inputs: BundledInputs): void {
           ...(await observe(message.input, message.adapter, (adapter) => liveInput(inputs, adapter))),
         });
         break;
+      case 'prepare':
+        tell({
+          kind: 'observed',
+          adapter: await prepare(message.adapter, (adapter) => liveInput(inputs, adapter)),
+          findings: [],
+        });
+        break;
       case 'prove': {
         isStopped = false;
         const verdict = (one: CheckVerdict): void => tell({ kind: 'verdict', verdict: one });
@@ -54,9 +63,10 @@ export function startProving(inputs: BundledInputs): void {
         break;
       }
       case 'try values': {
-        const input = liveInput(inputs, message.adapter);
+        const adapter = await prepare(message.adapter, (one) => liveInput(inputs, one));
+        const input = liveInput(inputs, adapter);
         if (!input) throw new Error(`The input “${message.adapter.input}” is not in the bundle.`);
-        await pushMatrix(input, message.adapter, message.values, (row) => tell({ kind: 'pushed', row }));
+        await pushMatrix(input, adapter, message.values, (row) => tell({ kind: 'pushed', row }));
         tell({ kind: 'all pushed' });
         break;
       }

@@ -1,5 +1,5 @@
 /** Putting an adapter to the contract, check after check. */
-import { contract, type AdapterDescription, type CheckId, type CheckVerdict } from '@poietra/core';
+import { contract, quietChecks, type AdapterDescription, type CheckId, type CheckVerdict } from '@poietra/core';
 import { checks, type Bench } from './checks.js';
 import { leave, perform } from './hands.js';
 import { prepare, type Make } from './observe.js';
@@ -37,8 +37,10 @@ export async function prove(
     await leave();
     for (const trial of made.splice(0)) trial.end();
   };
-  const reported = await gestureValue(adapter, mount);
   const known = samplesOf(adapter);
+  // Checks that press nothing do not need to know, unless it is the only value there is.
+  const isQuiet = known !== undefined && ids.every((id) => quietChecks.has(id) || id === 'silent');
+  const reported = isQuiet ? undefined : await gestureValue(adapter, mount);
   const bench: Bench = { options, samples: known ?? [reported, undefined], reported, watch: watching };
   await clean();
   // What is warned of is only known at the end.

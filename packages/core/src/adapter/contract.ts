@@ -171,6 +171,21 @@ export const contract = [
   },
 ] as const satisfies readonly Check[];
 
+/** Checks in which nothing is pressed, typed or focused: they can run beside others on one page. */
+export const quietChecks: ReadonlySet<string> = new Set([
+  'mounts',
+  'held',
+  'late',
+  'empties',
+  'clears',
+  'name',
+  'description',
+  'invalid',
+  'required',
+  'server',
+  'native',
+]);
+
 export type CheckId = (typeof contract)[number]['id'];
 
 /** The verdict of one check. `none` is “not applicable”, and `seen` then gives the reason. */

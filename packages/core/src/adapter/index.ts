@@ -5,6 +5,7 @@ export {
   faceChanges,
   faceOf,
   fingerprint,
+  quietChecks,
   sheetChanges,
   staleness,
   tally,

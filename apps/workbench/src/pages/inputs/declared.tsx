@@ -33,7 +33,7 @@ export function Declared({ input, used, taken, constants, onChange }: Props): Re
         Declares <span className="mono font-normal text-ink-2">{properties.length}</span>
       </h2>
       {input.says !== undefined && <p className="mb-2 text-ink-2">{input.says}</p>}
-      <dl className="grid gap-1">
+      <dl className="grid grid-cols-[minmax(0,1fr)] gap-1">
         {properties.map((property) => (
           <div key={property.name}>
             <dt className="flex items-baseline justify-between gap-1">

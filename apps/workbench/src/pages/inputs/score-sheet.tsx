@@ -5,6 +5,7 @@ import {
   faceOf,
   fingerprint,
   joinPointer,
+  quietChecks,
   sheetChanges,
   staleness,
   tally,
@@ -20,8 +21,16 @@ import { Verdict } from '../../parts/verdict.js';
 import { useKit } from '../../store/kit.js';
 
 const ids: readonly CheckId[] = contract.map(({ id }) => id);
-/** The checks in two stands, side by side; every other one, since the slow ones lie together. */
-const shares = [0, 1].map((share) => ids.filter((_, i) => i % 2 === share || ids[i] === 'silent'));
+/** Two stands side by side: in one, things are pressed and focused; a page has one focus, so the other leaves it alone. */
+const shares = [false, true].map((quiet) => ids.filter((id) => quietChecks.has(id) === quiet || id === 'silent'));
+
+interface Run {
+  readonly id: number;
+  /** As it was when the run began: the sheet speaks of this one. */
+  readonly adapter: AdapterDescription;
+  /** With gesture and samples, once they are found. */
+  readonly prepared?: AdapterDescription;
+}
 
 interface Props {
   readonly name: string;
@@ -33,7 +42,7 @@ interface Props {
 export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
   const { kit, edit } = useKit();
   const proof = kit.proofs?.[name];
-  const [running, setRunning] = useState<{ readonly id: number; readonly adapter: AdapterDescription }>();
+  const [running, setRunning] = useState<Run>();
   const [fresh, setFresh] = useState<readonly CheckVerdict[]>([]);
   const [done, setDone] = useState(0);
   const stale = proof && staleness(proof.now, adapter, input?.version);
@@ -45,7 +54,8 @@ export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
   const start = (): void => {
     setFresh([]);
     setDone(0);
-    setRunning({ id: Date.now(), adapter });
+    const isReady = adapter.gesture !== undefined && adapter.samples !== undefined;
+    setRunning({ id: Date.now(), adapter, ...(isReady ? { prepared: adapter } : {}) });
   };
   const finish = (all: readonly CheckVerdict[], of: AdapterDescription): void => {
     setRunning(undefined);
@@ -102,7 +112,21 @@ export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
         )}
       </div>
       {stale !== undefined && !running && <Verdict kind="warning">{stale} Prove it again.</Verdict>}
-      {running && (
+      {running && !running.prepared && (
+        <ProverFrame
+          key={running.id}
+          title="A gesture is looked for"
+          inputs={bundled}
+          wrappers={adapter.wrappers?.map(({ component }) => component)}
+          task={{ kind: 'prepare', adapter: running.adapter }}
+          onMessage={(message) => {
+            if (message.kind === 'observed') setRunning({ ...running, prepared: message.adapter });
+            if (message.kind === 'prover failed') setRunning({ ...running, prepared: running.adapter });
+          }}
+          onLost={() => setRunning({ ...running, prepared: running.adapter })}
+        />
+      )}
+      {running?.prepared && (
         <div className="grid grid-cols-2 gap-2">
           {shares.map((checks, i) => (
             <ProverFrame
@@ -110,7 +134,7 @@ export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
               title={`Stand ${i + 1} at work`}
               inputs={bundled}
               wrappers={adapter.wrappers?.map(({ component }) => component)}
-              task={{ kind: 'prove', adapter: running.adapter, checks }}
+              task={{ kind: 'prove', adapter: running.prepared ?? running.adapter, checks }}
               onMessage={(message) => {
                 if (message.kind === 'verdict') add(message.verdict);
                 if (message.kind === 'proved') endShare();

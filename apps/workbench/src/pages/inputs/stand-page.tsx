@@ -128,7 +128,7 @@ function Stand({ found: { input, adapter: drafted, findings } }: { readonly foun
             title={`Stand: ${inputTitle(input)}`}
             inputs={bundled}
             wrappers={wrappers}
-            minHeight={180}
+            minHeight={380}
             onReady={stand.onReady}
             onMessage={stand.onMessage}
           />
