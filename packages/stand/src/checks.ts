@@ -302,7 +302,10 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     const trial = await mount({ state: { shown: bench.samples[0] }, how: 'server' });
     if (trial.error !== undefined) return fail(trial.error);
     const warning = bench.watch.warnings.slice(earlier).find((text) => isAboutServer.test(text));
-    if (warning !== undefined) return fail(warning.slice(0, 300));
+    if (warning !== undefined)
+      return fail(
+        `Server and browser draw differently: ${(warning.split('hydration-mismatch').at(-1) ?? '').trim().slice(-400)}`,
+      );
     if (trial.differences.length > 0) return fail(trial.differences[0] ?? '');
     const wanted = await mount({ state: { shown: bench.samples[0] } });
     return looks(look(trial.box), look(wanted.box), 'Server and browser draw the same.');

@@ -45,7 +45,7 @@ function patch(): void {
     const original = console[level].bind(console);
     console[level] = (...args: unknown[]) => {
       original(...args);
-      note(consoleText(args).slice(0, 400));
+      note(consoleText(args).slice(0, 3000));
     };
   }
   window.addEventListener('error', ({ message }) => {

@@ -59,6 +59,40 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
       ],
     },
     {
+      about: 'no value',
+      parts: [
+        'For “no value” it takes ',
+        {
+          at: '/value/empty',
+          value: 'empty' in adapter.value ? JSON.stringify(adapter.value.empty) : '',
+          choices: ['null', '""', '[]', 'false', '0'],
+          open: true,
+          ...('empty' in adapter.value ? {} : { words: 'the property left out' }),
+        },
+        ', and bears ',
+        slot(
+          '/value/kind',
+          ['text', 'number', 'boolean', 'list', 'object'],
+          adapter.value.kind ?? 'every kind of value',
+        ),
+        '.',
+      ],
+    },
+    {
+      about: 'refusal',
+      parts: [
+        'When a change is refused, it ',
+        {
+          at: '/change/refused',
+          value: adapter.change.refused ?? '',
+          choices: ['anew'],
+          open: false,
+          words: adapter.change.refused === 'anew' ? 'has to be made anew' : 'goes back by itself',
+        },
+        '.',
+      ],
+    },
+    {
       about: 'change',
       parts: [
         'Reports changes through ',
@@ -100,11 +134,46 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
         '.',
       ],
     },
-    flag('invalid', 'Is told that it is invalid through ', 'aria-invalid on its box'),
-    flag('disabled', 'Is disabled through ', 'nothing: it cannot be'),
-    flag('readOnly', 'Is made read only through ', 'nothing: it cannot be'),
-    flag('required', 'Is told that it is required through ', 'aria-required on its box'),
-    flag('id', 'Takes its id through ', 'nothing: its box is a named group'),
+    flag('invalid', 'Is told that it is invalid through ', 'ARIA, and a line around it'),
+    flag('disabled', 'Is disabled through ', 'its box, which is put out of reach'),
+    flag('readOnly', 'Is made read only through ', 'refusing what it reports'),
+    flag('required', 'Is told that it is required through ', 'ARIA, or its name'),
+    flag('id', 'Takes its id through ', adapter.real ? 'the real element' : 'nothing: its box is a named group'),
+    {
+      about: 'real',
+      parts: [
+        'The real element is ',
+        slot(
+          '/real/selector',
+          realChoices,
+          adapter.real ? undefined : adapter.id ? 'the one with the id' : 'none: it is a group',
+        ),
+        '.',
+      ],
+    },
+    {
+      about: 'choices',
+      parts:
+        adapter.choices && 'tag' in adapter.choices
+          ? [
+              'Has its choices as ',
+              slot('/choices/tag', []),
+              ' elements inside, with the value in ',
+              slot('/choices/value', ['value']),
+              '.',
+            ]
+          : adapter.choices
+            ? [
+                'Takes its choices through ',
+                slot('/choices/property', properties),
+                ', as ',
+                slot('/choices/value', ['value', 'id', 'key']),
+                ' and ',
+                slot('/choices/text', ['label', 'text', 'title', 'name']),
+                '.',
+              ]
+            : ['Takes its choices through ', slot('/choices/property', properties, 'nothing: it has none'), '.'],
+    },
     {
       about: 'constants',
       parts: [
@@ -122,6 +191,9 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
   ];
 }
 
+const realChoices = ['input', 'textarea', 'select', '[role=combobox]', '[role=slider]', '[role=radiogroup]', 'button'];
+const kinds = ['text', 'number', 'boolean', 'list', 'object'];
+
 /** The description with one slot changed; an emptied slot takes its part of the description away. */
 export function changeSlot(adapter: AdapterDescription, at: string, value: string): AdapterDescription {
   if (at === '/constants') {
@@ -138,6 +210,15 @@ export function changeSlot(adapter: AdapterDescription, at: string, value: strin
           : { by: 'element' };
     return replaceAt(adapter, '/focus', focus);
   }
+  if (at === '/value/empty')
+    return value.trim() === '' ? removeAt(adapter, at) : replaceAt(adapter, at, JSON.parse(value) as unknown);
+  if (at === '/value/kind' || at === '/change/refused') {
+    const allowed = at === '/value/kind' ? kinds : ['anew'];
+    if (value.trim() === '') return removeAt(adapter, at);
+    if (!allowed.includes(value.trim())) throw new TypeError(`Here stands ${allowed.join(', ')}, or nothing.`);
+  }
+  if (at === '/choices/property' && !adapter.choices && value.trim() !== '')
+    return { ...adapter, choices: { property: value.trim(), value: 'value', text: 'label' } };
   const [, part = '', member = ''] = at.split('/');
   if (value.trim() === '' && at === '/value/start') return removeAt(adapter, at);
   if (value.trim() === '' && part !== 'value' && part !== 'change' && part !== 'focus')

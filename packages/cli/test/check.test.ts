@@ -1,0 +1,50 @@
+import type { Checked } from '../src/check.js';
+import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
+
+const home = join(__dirname, '../../..');
+const check = (...args: string[]) => {
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    [join(home, 'packages/cli/dist/main.js'), 'check', ...args],
+    { cwd: home, encoding: 'utf8', maxBuffer: 50_000_000, env: { ...process.env, INIT_CWD: home } },
+  );
+  return { status, stdout, stderr };
+};
+
+describe('poietra check in a real browser', () => {
+  it('finds the one fault of each faulty input, and no fault in the sound ones', () => {
+    const { status, stdout } = check('packages/stand/test/faulty', '--json', '--only', 'inputs.tsx');
+    expect(status).toBe(1);
+    const failed = Object.fromEntries(
+      (JSON.parse(stdout) as Checked[]).map(({ name, sheet }) => [
+        name.slice(name.indexOf('#') + 1),
+        sheet.verdicts.filter(({ state }) => state === 'fail').map(({ check: id }) => id),
+      ]),
+    );
+    expect(failed).toMatchObject({
+      Sound: [],
+      FirstValueOnly: ['late', 'empties', 'clears', 'reset'],
+      TellsTwice: ['reports'],
+      ConstantId: ['twice'],
+      ListensForEver: ['again'],
+      KnowsTheWindow: ['server'],
+      Warns: ['silent'],
+      Loops: [],
+      Floods: [],
+    });
+    expect(failed['NeedsTide']).toContain('mounts');
+  }, 180_000);
+  it('passes every adapter of the demo kit', () => {
+    const { status, stdout } = check('demo/kit.json');
+    expect(stdout).toContain('4 of 4 pass the whole contract.');
+    expect(status).toBe(0);
+  }, 180_000);
+  it('says what is wrong with what it was given', () => {
+    expect(check('nowhere.json')).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('There is no') as string,
+    });
+    expect(check('package.json').stderr).toContain('is no kit');
+  }, 60_000);
+});

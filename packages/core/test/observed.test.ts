@@ -1,0 +1,153 @@
+import {
+  addStep,
+  contract,
+  emptiesFor,
+  faceChanges,
+  faceOf,
+  fingerprint,
+  gestureWords,
+  readingsOf,
+  reportsOf,
+  samplesFor,
+  sheetChanges,
+  staleness,
+  tally,
+  type FoundInput,
+  type ScoreSheet,
+  type Step,
+} from '../src/index.js';
+
+const input: FoundInput = {
+  id: 'tide#Box',
+  family: 'component',
+  package: 'tide',
+  version: '1.0.0',
+  export: 'Box',
+  module: 'tide',
+  properties: [
+    { name: 'value', type: 'string' },
+    { name: 'onChange', type: '(value: string) => void', args: [{ name: 'value', type: 'string' }] },
+    { name: 'onOld', type: '() => void', args: [], deprecated: true },
+    { name: 'title', type: 'string', inherited: true },
+  ],
+  events: [],
+  methods: [],
+  css: [],
+};
+
+describe('the value in what was reported', () => {
+  const event = { type: 'change', target: { value: 'Torsund', checked: false } };
+  it('is looked for in the event’s target, under the name of the property first', () => {
+    expect(readingsOf([{ name: 'onChange', args: [event] }], 'value', false)[0]).toEqual({
+      report: 'onChange',
+      path: '/0/target/value',
+      value: 'Torsund',
+    });
+  });
+  it('is the flag where a flag is wanted', () => {
+    expect(readingsOf([{ name: 'onChange', args: [event] }], 'checked', true)[0]?.path).toBe('/0/target/checked');
+  });
+  it('may be the argument itself, or sit in the detail of an event or in an object', () => {
+    expect(readingsOf([{ name: 'onSelect', args: [new Date(0), event] }], 'selected', false)[0]?.path).toBe('/0');
+    const custom = { type: 'change', target: {}, detail: { value: 7 } };
+    expect(readingsOf([{ name: 'tide-change', args: [custom] }], 'value', false)[0]?.path).toBe('/0/detail/value');
+    expect(readingsOf([{ name: 'onValueChange', args: [{ floatValue: 3 }] }], 'value', false)[0]?.value).toEqual({
+      floatValue: 3,
+    });
+  });
+  it('is not taken from reports about something else, nor from events, elements and functions', () => {
+    const besides = ['onOpenChange', 'onMonthChange', 'onInputChange', 'onFocus', 'onSearch'];
+    expect(
+      readingsOf(
+        besides.map((name) => ({ name, args: ['x'] })),
+        'value',
+        false,
+      ),
+    ).toEqual([]);
+    const args = [{ nodeType: 1 }, () => undefined, undefined];
+    expect(readingsOf([{ name: 'onChange', args }], 'value', false)).toEqual([]);
+  });
+  it('survives objects that throw when they are looked into', () => {
+    const hostile = Object.defineProperty({}, 'target', {
+      get() {
+        throw new Error('no');
+      },
+    });
+    expect(() => readingsOf([{ name: 'onChange', args: [hostile] }], 'value', false)).not.toThrow();
+  });
+});
+
+describe('what is tried on an input', () => {
+  it('is listened to through every callback that is not deprecated, and every event', () => {
+    expect(reportsOf(input)).toEqual(['onChange']);
+    expect(reportsOf({ ...input, family: 'element', events: [{ name: 'tide-change' }] })).toEqual([
+      'tide-change',
+      'input',
+      'change',
+    ]);
+  });
+  it('are values of the kinds that its type names', () => {
+    const now = new Date(2026, 10, 23);
+    expect(samplesFor('boolean', now)).toEqual([[true, false]]);
+    expect(samplesFor('Date | undefined', now)[0]).toEqual([new Date(2026, 10, 10), new Date(2026, 10, 20)]);
+    expect(samplesFor('string', now, ['ALD', 'BRE'])[0]).toEqual(['ALD', 'BRE']);
+    expect(samplesFor('number[]', now)).toContainEqual([
+      [20, 40],
+      [30, 70],
+    ]);
+  });
+  it('are empty values in the order of their likelihood', () => {
+    expect(emptiesFor(true, 'boolean')).toEqual([false]);
+    expect(emptiesFor([], 'string[]')[0]).toEqual([]);
+    expect(emptiesFor('x', 'string')[0]).toBe('');
+    expect(emptiesFor('x', 'string | null')).toEqual([undefined, null, '']);
+  });
+});
+
+describe('a gesture', () => {
+  const box = { role: 'textbox' };
+  it('gathers typing in one step and drops the press that began it', () => {
+    const done: Step[] = [
+      { do: 'press', on: box },
+      { do: 'type', on: box, text: 'T' },
+      { do: 'type', on: box, text: 'To' },
+      { do: 'press', on: { role: 'option', name: 'Torsund' } },
+    ];
+    const steps = done.reduce<readonly Step[]>(addStep, []);
+    expect(steps).toEqual([done[2], done[3]]);
+    expect(gestureWords({ name: 'choose', steps })).toBe('type “To” into the textbox, then press the option “Torsund”');
+  });
+});
+
+describe('a score sheet', () => {
+  const sheet: ScoreSheet = {
+    version: '1.0.0',
+    time: '2026-11-23T09:00:00Z',
+    adapter: fingerprint({ a: 1 }),
+    face: faceOf(input),
+    verdicts: [
+      { check: 'held', state: 'pass', seen: '' },
+      { check: 'late', state: 'fail', seen: '' },
+    ],
+  };
+  it('counts, and has a title and an advice for every check', () => {
+    expect(tally(sheet.verdicts)).toEqual({ pass: 1, fail: 1, none: 0 });
+    expect(new Set(contract.map(({ id }) => id)).size).toBe(contract.length);
+    expect(contract.every(({ expects, advice }) => expects.endsWith('.') && advice.endsWith('.'))).toBe(true);
+  });
+  it('is stale when the package or the adapter is another', () => {
+    expect(staleness(sheet, { a: 1 }, '1.0.0')).toBeUndefined();
+    expect(staleness(sheet, { a: 1 }, '2.0.0')).toContain('at 2.0.0');
+    expect(staleness(sheet, { a: 2 }, '1.0.0')).toContain('was changed');
+  });
+  it('tells what changed since, in verdicts and in what is declared', () => {
+    const after: ScoreSheet = { ...sheet, verdicts: [{ check: 'late', state: 'pass', seen: '' }] };
+    expect(sheetChanges(sheet, after)).toEqual([{ check: 'late', before: 'fail', after: 'pass' }]);
+    const face = faceOf({ ...input, properties: [{ name: 'value', type: 'number' }] });
+    expect(faceChanges(sheet.face ?? {}, face)).toEqual([
+      'onChange is gone; it was (value: string) => void',
+      'onOld is gone; it was () => void',
+      'value was string, is number',
+    ]);
+  });
+});

@@ -1,0 +1,175 @@
+/** @jest-environment jsdom */
+import type { AdapterDescription, InputState } from '@poietra/core';
+import { act, createElement, StrictMode, useState, type ReactNode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { adapt, type AdaptedProps } from '../src/index.js';
+
+(globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
+const state: InputState = {
+  shown: 'Torsund',
+  invalid: false,
+  disabled: false,
+  readOnly: false,
+  required: false,
+  id: 'f-input',
+  name: '/port',
+  labelledBy: 'f-label',
+  describedBy: 'f-hint',
+  label: 'Port',
+  description: 'Where it lands',
+};
+const description: AdapterDescription = {
+  input: 'tide#Box',
+  value: { property: 'value', empty: '' },
+  change: { report: 'onPick', path: '/0' },
+  focus: { by: 'element' },
+  real: { selector: 'input' },
+};
+function Box({ value, onPick }: { readonly value?: string; onPick?(value: string): void }): ReactNode {
+  return (
+    <div>
+      <input value={value} aria-describedby="own" onChange={(event) => onPick?.(event.target.value)} />
+      <button type="button" onClick={() => onPick?.('Hareby')}>
+        Hareby
+      </button>
+    </div>
+  );
+}
+const drawn = (props: Partial<AdaptedProps>, adapter = description, input: unknown = Box) => {
+  const host = document.body.appendChild(document.createElement('div'));
+  const Adapted = adapt(input, adapter);
+  const report = jest.fn();
+  const attached: { focus(): void; press?(): void }[] = [];
+  const draw = (more: Partial<AdaptedProps> = {}): void =>
+    act(() =>
+      root.render(
+        <StrictMode>
+          <Adapted
+            state={state}
+            report={report}
+            leave={() => undefined}
+            attach={(one) => {
+              attached.push(one);
+              return () => undefined;
+            }}
+            {...props}
+            {...more}
+          />
+        </StrictMode>,
+      ),
+    );
+  const root = createRoot(host);
+  draw();
+  const find = (selector: string): HTMLElement => {
+    const found = host.querySelector<HTMLElement>(selector);
+    if (!found) throw new Error(`no ${selector}`);
+    return found;
+  };
+  return { host, report, attached, draw, find };
+};
+
+describe('the real element inside', () => {
+  it('is named and described beside what it says itself, and told of invalid and required', () => {
+    const { find, draw } = drawn({ state: { ...state, invalid: true, required: true } });
+    const real = find('input');
+    expect(real.id).toBe('f-input');
+    expect(real.getAttribute('aria-labelledby')).toBe('f-label');
+    expect(real.getAttribute('aria-describedby')).toBe('own f-hint');
+    expect(real.getAttribute('aria-invalid')).toBe('true');
+    expect(real.getAttribute('aria-required')).toBe('true');
+    draw({ state: { ...state, describedBy: undefined } });
+    expect(real.getAttribute('aria-describedby')).toBe('own');
+    expect(real.hasAttribute('aria-invalid')).toBe(false);
+  });
+  it('gets words where ids do not reach: in an open shadow tree', () => {
+    class TideShade extends HTMLElement {
+      constructor() {
+        super();
+        this.attachShadow({ mode: 'open' }).innerHTML = '<input>';
+      }
+    }
+    customElements.define('tide-shade', TideShade);
+    const Shade = (): ReactNode => createElement('tide-shade');
+    const { find, attached } = drawn({ state: { ...state, required: true } }, description, Shade);
+    const real = find('tide-shade').shadowRoot?.querySelector('input');
+    expect(real?.getAttribute('aria-label')).toBe('Port (required)');
+    expect(real?.getAttribute('aria-description')).toBe('Where it lands');
+    act(() => attached.at(-1)?.focus());
+    expect(find('tide-shade').shadowRoot?.activeElement).toBe(real);
+  });
+  it('takes the press on the label: a check mark is changed by it', () => {
+    const change = jest.fn();
+    const Mark = (): ReactNode => <input type="checkbox" onChange={change} />;
+    const { attached } = drawn({}, description, Mark);
+    act(() => attached.at(-1)?.press?.());
+    expect(change).toHaveBeenCalled();
+  });
+});
+
+describe('what an input cannot do by a property', () => {
+  it('is done by its box: out of reach when disabled', () => {
+    const { find, draw } = drawn({ state: { ...state, disabled: true } });
+    expect(find('.poietra-box > div').hasAttribute('inert')).toBe(true);
+    draw({ state });
+    expect(find('.poietra-box > div').hasAttribute('inert')).toBe(false);
+  });
+  it('is done by refusing: read only, nothing is taken', () => {
+    const { find, report } = drawn({ state: { ...state, readOnly: true } });
+    act(() => find('button').click());
+    expect(report).not.toHaveBeenCalled();
+  });
+  it('is done by making it anew, where it keeps a change that was refused', () => {
+    const Stubborn = ({ value, onPick }: { readonly value?: string; onPick?(value: string): void }): ReactNode => {
+      const [own, setOwn] = useState(value);
+      return (
+        <button
+          type="button"
+          onClick={() => {
+            setOwn('Hareby');
+            onPick?.('Hareby');
+          }}
+        >
+          {own}
+        </button>
+      );
+    };
+    const plain = drawn({}, description, Stubborn);
+    act(() => plain.find('button').click());
+    expect(plain.find('button').textContent).toBe('Hareby');
+    const anew = { ...description, change: { ...description.change, refused: 'anew' as const } };
+    const mended = drawn({}, anew, Stubborn);
+    act(() => mended.find('button').click());
+    expect(mended.find('button').textContent).toBe('Torsund');
+  });
+});
+
+describe('native submission', () => {
+  const named = { ...description, name: { property: 'name' } };
+  const Named = (props: { readonly name?: string; readonly value?: string }): ReactNode => (
+    <input name={props.name} value={props.value} readOnly />
+  );
+  it('is the input’s own where it shows what is sent, and a hidden input’s elsewhere', () => {
+    const { find, draw, host } = drawn({ state: { ...state, sent: 'Torsund' } }, named, Named);
+    expect(find('input').getAttribute('name')).toBe('/port');
+    expect(host.querySelector('[type=hidden]')).toBeNull();
+    draw({ state: { ...state, sent: 'TOR' } });
+    expect(find('input').hasAttribute('name')).toBe(false);
+    expect((find('[type=hidden]') as HTMLInputElement).value).toBe('TOR');
+    draw({ state: { ...state, sent: null } });
+    expect(host.querySelectorAll('[name]')).toHaveLength(0);
+  });
+});
+
+describe('choices and wrappers', () => {
+  it('go in under the input’s own names', () => {
+    const seen = jest.fn(() => null);
+    const adapter = { ...description, choices: { property: 'items', value: 'id', text: 'title' } };
+    drawn({ choices: [{ value: 'TOR', text: 'Torsund' }] }, adapter, seen);
+    expect(seen).toHaveBeenCalledWith(expect.objectContaining({ items: [{ id: 'TOR', title: 'Torsund' }] }), undefined);
+  });
+  it('values of another kind than the input bears count as none', () => {
+    const seen = jest.fn(() => null);
+    drawn({ state: { ...state, shown: 12 } }, { ...description, value: { property: 'value', kind: 'text' } }, seen);
+    expect(seen).toHaveBeenCalledWith(expect.not.objectContaining({ value: 12 }), undefined);
+  });
+});
