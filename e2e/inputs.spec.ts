@@ -1,0 +1,118 @@
+import { expect, test } from '@playwright/test';
+import { join } from 'node:path';
+import { frameOf } from './support.js';
+
+const faulty = join(import.meta.dirname, '../packages/stand/test/faulty');
+
+test('an input is met, tried, drafted, corrected in one sentence, proved and used in a form', async ({ page }) => {
+  test.setTimeout(180_000);
+  await page.goto('/inputs/antd%23Rate');
+  const findings = page.getByRole('region', { name: 'Findings' });
+  await expect(findings).toContainText('After the gesture “onChange” told the value as first argument.', {
+    timeout: 60_000,
+  });
+  await expect(findings).toContainText('observed');
+  await expect(findings).toContainText('declared');
+
+  await page.getByRole('tab', { name: 'Values' }).click();
+  await page.getByRole('button', { name: 'Push all in, one after another' }).click();
+  const rows = page.getByRole('row');
+  await expect(rows.filter({ hasText: 'undefined' })).toContainText('as empty');
+  await expect(rows.filter({ has: page.getByRole('rowheader', { name: '12', exact: true }) })).not.toContainText(
+    'as empty',
+  );
+  await expect(page.getByRole('status').filter({ hasText: /of 12/ })).toBeHidden({ timeout: 30_000 });
+
+  await page.getByRole('button', { name: 'Draft the adapter' }).click();
+  await expect(page).toHaveURL('/adapters/rate');
+  await page.getByRole('button', { name: 'Prove it', exact: true }).click();
+  const contract = page.getByRole('region', { name: 'Contract' });
+  await expect(contract).toContainText('26 passed', { timeout: 60_000 });
+
+  const sentences = page.getByRole('region', { name: 'How it speaks' });
+  await sentences.getByRole('button', { name: /^change: onChange/ }).click();
+  await sentences.getByRole('combobox', { name: 'change' }).fill('onHoverChange');
+  await page.keyboard.press('Enter');
+  await expect(contract).toContainText('The adapter was changed since.');
+  await contract.getByRole('button', { name: 'Prove it again' }).click();
+  await expect(contract).toContainText(/[1-9] failed/, { timeout: 60_000 });
+  await expect(contract.getByText('to try').first()).toBeVisible();
+  await sentences.getByRole('button', { name: /^change: onHoverChange/ }).click();
+  await sentences.getByRole('combobox', { name: 'change' }).fill('onChange');
+  await page.keyboard.press('Enter');
+  await contract.getByRole('button', { name: 'Prove it again' }).click();
+  await expect(contract).toContainText('26 passed', { timeout: 60_000 });
+  await expect(contract).toContainText(/Since the run before: [1-9]/);
+
+  await page.goto('/fields');
+  await page.getByRole('button', { name: 'Add to the fields' }).click();
+  await page.getByLabel('Adapter', { exact: true }).selectOption('rate');
+  await page.getByLabel('Codec', { exact: true }).selectOption('same');
+  await page.getByLabel('Label', { exact: true }).fill('How rough the sea is');
+  const field = frameOf(page, /^Field:/);
+  await field.getByRole('radio', { name: /3|star/i }).nth(2).click();
+  await expect(page.getByTestId('station-sent').last()).toContainText('3');
+});
+
+test('a gesture is recorded once and replayed', async ({ page }) => {
+  await page.goto('/inputs/rc-slider%23default');
+  await page.getByRole('tab', { name: 'Gesture' }).click();
+  await page.getByRole('button', { name: 'Record a gesture' }).click();
+  const slider = frameOf(page, /^Stand:/).getByRole('slider');
+  await slider.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('press ArrowRight on the slider')).toBeVisible();
+  await page.getByRole('button', { name: 'Stop recording' }).click();
+  await page.getByRole('button', { name: 'Replay the recording' }).click();
+  await expect(page.getByText('Replayed; what it reported stands on the right.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Reports' })).toContainText('onChange');
+  await page.getByRole('button', { name: 'Use it for the checks' }).click();
+  await expect(page.getByText(/^The checks press ArrowRight on the slider/)).toBeVisible();
+});
+
+test('another folder is opened, and one that is none leaves the present one open', async ({ page }) => {
+  await page.goto('/inputs');
+  await page.getByRole('button', { name: /^Project folder/ }).click();
+  await page.getByRole('textbox', { name: 'Project folder' }).fill('/nowhere/at/all');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('There is no folder');
+  await page.getByRole('button', { name: /^Project folder/ }).click();
+  await page.getByRole('textbox', { name: 'Project folder' }).fill(faulty);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('link', { name: /NeedsTide/ })).toBeVisible({ timeout: 60_000 });
+
+  await test.step('an input that asks for a provider gets one by name', async () => {
+    await page.getByRole('link', { name: /NeedsTide/ }).click();
+    const alert = page.getByRole('alert').filter({ hasText: 'could not be tried' });
+    await expect(alert).toContainText('name it below as a wrapper', { timeout: 60_000 });
+  });
+
+  await test.step('an input that loops for ever is stopped, and the workbench goes on', async () => {
+    await page.getByRole('link', { name: /Loops/ }).click();
+    await expect(frameOf(page, /^Stand:/).getByRole('textbox')).toBeVisible();
+    await page.getByRole('tab', { name: 'Values' }).click();
+    await page.getByLabel('Any JSON').fill('"for ever"');
+    await page.getByRole('button', { name: 'Push', exact: true }).click();
+    await page.getByRole('tab', { name: 'Gesture' }).click();
+    await expect(page.getByRole('button', { name: 'Record a gesture' })).toBeVisible();
+    await expect(page.getByRole('alert').filter({ hasText: 'It has not answered for five seconds' })).toBeVisible({
+      timeout: 20_000,
+    });
+    await page.getByRole('button', { name: 'Start it again' }).click();
+    await expect(frameOf(page, /^Stand:/).getByRole('textbox')).toBeVisible();
+  });
+
+  await test.step('an input that reports without end is stopped, too', async () => {
+    await page.getByRole('link', { name: /Floods/ }).click();
+    await expect(frameOf(page, /^Stand:/).getByRole('textbox')).toBeVisible();
+    await page.getByRole('tab', { name: 'Values' }).click();
+    await page.getByLabel('Any JSON').fill('"flood"');
+    await page.getByRole('button', { name: 'Push', exact: true }).click();
+    await expect(page.getByRole('alert').filter({ hasText: 'hundreds of times within a second' })).toBeVisible();
+  });
+
+  await page.getByRole('button', { name: /^Project folder/ }).click();
+  await page.getByRole('textbox', { name: 'Project folder' }).fill(join(faulty, '../../../../demo/project'));
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('link', { name: /DayPicker component/ })).toBeVisible({ timeout: 60_000 });
+});
