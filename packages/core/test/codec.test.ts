@@ -1,7 +1,20 @@
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { builtIn, jsonText, makeCodec, readWritten, runCase, same, write, type Case, type Kit } from '../src/index.js';
+import {
+  builtIn,
+  jsonText,
+  laws,
+  makeCodec,
+  readWritten,
+  runCase,
+  same,
+  write,
+  type Case,
+  type Codec,
+  type Kit,
+  type Law,
+} from '../src/index.js';
 
 const nothing = { $is: 'undefined' };
 const day = (text: string) => ({ $is: 'Date', value: `${text}T00:00:00.000` });
@@ -99,6 +112,194 @@ const tables: Readonly<Record<string, readonly (readonly [Readonly<Record<string
       ],
     ],
   ],
+  slug: [
+    [
+      {},
+      [
+        { shown: 'Grey Plover', held: 'grey-plover', again: 'grey-plover' },
+        { shown: 'Ternskär ', held: 'ternskar', again: 'ternskar' },
+        { shown: '…', refused: 'Nothing is left' },
+        { shown: '', held: nothing },
+      ],
+    ],
+  ],
+  money: [
+    [
+      {},
+      [
+        { shown: '1234.5', held: 123450, sent: 123450, again: '1234.50' },
+        { shown: '0.07', held: 7, again: '0.07' },
+        { shown: '-0.5', held: -50, again: '-0.50' },
+        { shown: '1.10', held: 110, note: 'as a fraction it would be 110.00000000000001' },
+        { shown: '12.', held: 1200, again: '12.00' },
+        { shown: '1.234', refused: 'more than 2 decimals' },
+        { shown: '-', refused: 'not a complete number' },
+        { shown: '90071992547409.93', refused: 'too large' },
+        { shown: '', held: nothing, again: '' },
+      ],
+    ],
+    [{ locale: 'nb' }, [{ shown: '1 234,50', held: 123450, again: '1234,50' }]],
+    [{ digits: 0 }, [{ shown: '12', held: 12, again: '12' }]],
+    [{ digits: 3 }, [{ shown: '0.005', held: 5, again: '0.005' }]],
+  ],
+  quantity: [
+    [
+      { units: { kg: 1, t: 1000 } },
+      [
+        { shown: '850', held: 850, sent: 850, again: '850 kg' },
+        { shown: '1200 kg', held: 1200, again: '1.2 t' },
+        { shown: '1.2 t', held: 1200, again: '1.2 t' },
+        { shown: '0.1 t', held: 100, again: '100 kg' },
+        { shown: '3 lb', refused: 'known are kg, t' },
+        { shown: 'kg', refused: 'no number yet' },
+        { shown: '', held: nothing },
+      ],
+    ],
+    [{ units: { m: 1 } }, [{ shown: '12.5 m', held: 12.5, again: '12.5 m' }]],
+    [{}, [{ shown: '3', held: 3, again: '3' }]],
+  ],
+  'date-time': [
+    [
+      { shows: 'text', zone: 'Europe/Oslo' },
+      [
+        { shown: '2026-11-23 09:15', sent: '2026-11-23T08:15:00.000Z', again: '2026-11-23T09:15' },
+        { shown: '2026-07-01T09:15:30', sent: '2026-07-01T07:15:30.000Z', again: '2026-07-01T09:15:30' },
+        { shown: '2026-11-23T09:15:00+05:00', sent: '2026-11-23T04:15:00.000Z', again: '2026-11-23T05:15' },
+        { shown: '2026-03-29 02:30', refused: 'does not exist in Europe/Oslo', note: 'the hour that is skipped' },
+        {
+          shown: '2026-10-25 02:30',
+          sent: '2026-10-25T00:30:00.000Z',
+          again: '2026-10-25T02:30',
+          note: 'the first of two',
+        },
+        { shown: '2026-02-30 09:15', refused: 'no day of the calendar' },
+        { shown: '2026-11-23 25:00', refused: 'no time of day' },
+        { shown: 'tomorrow', refused: 'write it like' },
+        { shown: '', held: nothing },
+      ],
+    ],
+    [{}, [{ shown: day('2026-11-23'), held: day('2026-11-23'), again: day('2026-11-23') }]],
+  ],
+  time: [
+    [
+      {},
+      [
+        { shown: '9:15', held: '09:15', sent: '09:15', again: '09:15' },
+        { shown: '0915', held: '09:15', again: '09:15' },
+        { shown: '23:59:30', held: '23:59:30' },
+        { shown: '24:00', refused: 'no time of day' },
+        { shown: '9', refused: 'no time of day' },
+      ],
+    ],
+  ],
+  epoch: [
+    [
+      { shows: 'text', zone: 'UTC' },
+      [
+        { shown: '2026-11-23T09:15', sent: 1795425300000, again: '2026-11-23T09:15' },
+        { shown: '1970-01-01T00:00', sent: 0 },
+        { shown: 'now', refused: 'write it like' },
+      ],
+    ],
+    [{}, [{ shown: day('2026-11-23'), again: day('2026-11-23') }]],
+  ],
+  list: [
+    [
+      {},
+      [
+        { shown: 'timber, fish ,, salt', held: ['timber', 'fish', 'salt'], again: 'timber, fish, salt' },
+        { shown: ' , ', held: nothing, again: '' },
+        { shown: 'fish', held: ['fish'], sent: ['fish'] },
+        { shown: 5, refused: 'A text was expected' },
+      ],
+    ],
+    [{ separator: ';' }, [{ shown: 'a,b;c', held: ['a,b', 'c'], again: 'a,b; c' }]],
+  ],
+  parts: [
+    [
+      { names: ['latitude', 'longitude'], separator: ', ' },
+      [
+        {
+          shown: { latitude: '60.1', longitude: '5.2' },
+          held: '60.1, 5.2',
+          sent: '60.1, 5.2',
+          again: { latitude: '60.1', longitude: '5.2' },
+        },
+        { shown: { latitude: '60.1', longitude: '' }, refused: 'longitude is not there yet' },
+        { shown: { latitude: '', longitude: '' }, held: nothing, again: { latitude: '', longitude: '' } },
+        { shown: { latitude: '6, 1', longitude: '5' }, refused: 'stands between the parts' },
+      ],
+    ],
+  ],
+  choice: [
+    [
+      { choices: [{ value: 'TOR', label: 'Torsund' }] },
+      [
+        {
+          shown: { value: 'TOR', label: 'Torsund' },
+          held: 'TOR',
+          sent: 'TOR',
+          again: { value: 'TOR', label: 'Torsund' },
+        },
+        { shown: { value: 'HAR', label: 'Hareby' }, held: 'HAR', again: { value: 'HAR', label: 'HAR' } },
+        { shown: null, held: nothing, again: null },
+        { shown: { label: 'Torsund' }, refused: 'has no “value”' },
+      ],
+    ],
+    [
+      { many: true, key: 'id', text: 'name' },
+      [{ shown: [{ id: 1, name: 'a' }], held: [1], sent: [1], again: [{ id: 1, name: '1' }] }],
+    ],
+  ],
+  file: [
+    [
+      {},
+      [
+        { shown: 'data:text/plain;base64,SGF2bg==', held: 'data:text/plain;base64,SGF2bg==' },
+        { shown: 'manifest.txt', refused: 'data text was expected' },
+      ],
+    ],
+    [
+      { sends: 'base64', mediaType: 'text/plain', most: 4 },
+      [
+        { shown: 'data:text/plain;base64,SGF2bg==', sent: 'SGF2bg==' },
+        { shown: 'data:text/plain;base64,SGF2bmVu', refused: '6 bytes; at most 4' },
+        { shown: 'data:image/png;base64,SGF2', refused: 'text/plain is expected' },
+      ],
+    ],
+  ],
+  steps: [
+    [
+      {
+        steps: [{ do: 'trim' }, { do: 'upper' }, { do: 'before', text: 'SK ' }, { do: 'number' }],
+      },
+      [
+        { shown: ' sk 214 ', held: 214, sent: 214, again: 'SK 214' },
+        { shown: 'SK x', refused: 'Step 4: “X” is no number' },
+        { shown: '', held: nothing },
+      ],
+    ],
+    [
+      {
+        steps: [
+          { do: 'split', at: '/' },
+          { do: 'map', steps: [{ do: 'look up', table: { ALD: 1, BRE: 2 } }] },
+        ],
+      },
+      [
+        { shown: 'ALD/BRE', held: [1, 2], again: 'ALD/BRE' },
+        { shown: 'ALD/TOR', refused: 'Item 2: “TOR” is not in the table: ALD, BRE' },
+      ],
+    ],
+    [
+      { steps: [{ do: 'replace', what: '.', with: '-' }, { do: 'date' }] },
+      [{ shown: '2026.11.23', held: day('2026-11-23'), sent: '2026-11-23', again: '2026-11-23' }],
+    ],
+    [
+      { steps: [{ do: 'split', at: ' ' }, { do: 'join', with: '+' }, { do: 'lower' }] },
+      [{ shown: 'A B', held: 'a+b', again: 'a b' }],
+    ],
+  ],
   same: [
     [
       {},
@@ -135,40 +336,60 @@ describe.each(Object.entries(tables))('codec %s', (kind, groups) => {
   }
 });
 
-describe.each(Object.keys(builtIn))('law for %s', (kind) => {
+const anything = fc.oneof(
+  fc.string(),
+  fc.double({ noNaN: true, noDefaultInfinity: true }),
+  fc.boolean(),
+  fc.jsonValue(),
+  fc.date({ noInvalidDate: true, min: new Date(0), max: new Date(4e12) }),
+  fc.tuple(fc.nat(9999), fc.constantFrom('', '.', ',', ' '), fc.nat(99)).map(([a, sign, b]) => `${a}${sign}${b}`),
+  fc.anything(),
+);
+
+describe.each(Object.keys(builtIn))('of the codec %s', (kind) => {
   const codec = makeCodec({ kind });
-  it('parse and revive never throw', () => {
+  // A list of texts in one text cannot keep a comma inside an item; its page says so.
+  it.each(laws.filter(({ id }) => id !== 'shown' || kind !== 'list'))('it is a law: $says', (law) => {
     fc.assert(
-      fc.property(fc.anything(), (value) => {
-        codec.parse(value);
-        codec.revive(value);
+      fc.property(anything, (shown) => {
+        // JSON does not keep -0.
+        if (jsonText(write(shown))?.includes('-0')) return;
+        expect(law.broken(codec, shown)).toBeUndefined();
       }),
-      { numRuns: 500 },
+      { numRuns: 300 },
     );
   });
-  it('nothing is lost from held through JSON and back', () => {
-    fc.assert(
-      fc.property(
-        fc.oneof(
-          fc.string(),
-          fc.double({ noNaN: true, noDefaultInfinity: true }),
-          fc.boolean(),
-          fc.jsonValue(),
-          fc.date({ noInvalidDate: true, min: new Date(0), max: new Date(4e12) }),
-        ),
-        (shown) => {
-          const parsed = codec.parse(shown);
-          if (!parsed.ok) return;
-          const sent = codec.serialise(parsed.held);
-          const back = codec.revive(sent === undefined ? undefined : JSON.parse(JSON.stringify(sent)));
-          // A double may be -0, which JSON does not keep; everything else has to come back.
-          if (Object.is(parsed.held, -0) || jsonText(write(parsed.held))?.includes('-0')) return;
-          expect(back.ok && same(back.held, parsed.held)).toBe(true);
-        },
-      ),
-      { numRuns: 500 },
+});
+
+describe('a law', () => {
+  const sound = makeCodec({ kind: 'integer' });
+  const planted: Readonly<Record<Law['id'], Partial<Codec>>> = {
+    throws: {
+      parse: () => {
+        throw new Error('the tide went out');
+      },
+    },
+    json: { serialise: (kept) => (typeof kept === 'number' ? Math.abs(kept) : undefined) },
+    shown: { show: (kept) => (typeof kept === 'number' ? String(kept % 100) : '') },
+    stable: { show: (kept) => (typeof kept === 'number' ? `${kept}1` : '') },
+    empty: { parse: (shown) => (shown === '' ? { ok: true, held: 0 } : sound.parse(shown)) },
+  };
+  it.each(laws)('is found broken where a fault is planted: $says', (law) => {
+    const faulty: Codec = { ...sound, ...planted[law.id] };
+    const found = fc.check(
+      fc.property(fc.oneof(fc.integer(), fc.constant('')), (shown) => law.broken(faulty, shown) === undefined),
+      { numRuns: 1000 },
     );
+    expect(found.failed).toBe(true);
+    expect(laws.every((other) => other.broken(sound, '12') === undefined)).toBe(true);
   });
+});
+
+it('a zone or a step that does not exist is named', () => {
+  expect(() => makeCodec({ kind: 'date-time', options: { zone: 'Europe/Aldervik' } })).toThrow('is no time zone');
+  expect(() => makeCodec({ kind: 'steps', options: { steps: [{ do: 'trim' }, { do: 'sing' }] } })).toThrow(
+    'Step 2 is not known: “sing”. Known are: trim, upper',
+  );
 });
 
 it('a codec that nobody knows is named, with those there are', () =>

@@ -291,14 +291,14 @@ class Reader {
     };
   }
 
-  /** The plainest value of a type; lower and upper limits by their names. */
+  /** The plainest value of a type; limits and masks by their names. */
   #sample(type: ts.Type, name: string, depth: number): unknown {
     const bare = this.checker.getNonNullableType(type);
     const [first = bare] = bare.isUnion() ? bare.types : [bare];
     if (first.isStringLiteral() || first.isNumberLiteral()) return first.value;
     if (first.flags & ts.TypeFlags.BooleanLike) return false;
     if (first.flags & ts.TypeFlags.NumberLike) return /max/i.test(name) ? 100 : /step/i.test(name) ? 1 : 0;
-    if (first.flags & ts.TypeFlags.StringLike) return '';
+    if (first.flags & ts.TypeFlags.StringLike) return /^(format|mask|pattern)$/.test(name) ? '####' : '';
     if (this.checker.isArrayLikeType(first)) return [];
     if (!(first.flags & ts.TypeFlags.Object) || depth === 0 || first.getCallSignatures().length > 0) return undefined;
     const filled: Record<string, unknown> = {};

@@ -257,5 +257,11 @@ function focusOn(description: AdapterDescription, box: HTMLElement | null, handl
     focus.by === 'inner'
       ? reach(box, focus.selector)
       : (realElement(description, box, id) ?? (handle instanceof HTMLElement ? handle : workingElements(box)[0]));
-  if (found) focusReal(found);
+  if (found) {
+    focusReal(found);
+    return;
+  }
+  // Nothing inside takes it; then the box does, so that a person is at least led to the place.
+  box.tabIndex = -1;
+  box.focus();
 }

@@ -73,6 +73,8 @@ function ranked(elements: readonly Element[]): HTMLElement[] {
 
 /** What has no role but looks as if it could be pressed, and says something, comes right before buttons. */
 function rankOf(element: HTMLElement): number {
+  // A list is not pressed, what is in it is.
+  if (roleOf(element) === 'listbox' && !(element instanceof HTMLSelectElement)) return -1;
   const rank = order.indexOf(roleOf(element));
   if (rank >= 0) return rank;
   const says = [...element.childNodes].some(

@@ -1,14 +1,11 @@
 /** The codecs that come with Poietra, one maker each: options in, codec out. */
 import { isJson, type Json } from '../json/index.js';
 import { held, refused, type Codec } from './codec.js';
-
-type Options = Readonly<Record<string, unknown>>;
-type Maker = (options: Options) => Codec;
-
-/** "Nothing" in an input: what an emptied box, an undone choice or an untouched picker reports. */
-const isNothing = (shown: unknown): boolean => shown === undefined || shown === null || shown === '';
-const said = (value: unknown): string =>
-  typeof value === 'string' ? `“${value}”` : value === null ? 'null' : Array.isArray(value) ? 'a list' : typeof value;
+import { choice, file, list, parts } from './compound.js';
+import { date, dateTime, epoch, time } from './dates.js';
+import { isNothing, said, textExpected, type Maker, type Options } from './maker.js';
+import { money, number, quantity } from './numbers.js';
+import { steps } from './steps.js';
 
 /**
  * What an emptied input means: `absent` leaves the member out, `null` sends null, `text` sends the empty text.
@@ -35,10 +32,7 @@ const text: Maker = () => ({
         : refused(`A text was expected, but the input gave ${said(shown)}.`),
   show: (kept) => (typeof kept === 'string' ? kept : ''),
   serialise: (kept) => (typeof kept === 'string' ? kept : undefined),
-  revive: (sent) =>
-    sent === undefined || typeof sent === 'string'
-      ? held(sent)
-      : refused(`A text was expected, but the record has ${said(sent)}.`),
+  revive: (sent) => (sent === undefined || typeof sent === 'string' ? held(sent) : refused(textExpected(sent))),
 });
 
 const trimmed: Maker = (options) => {
@@ -46,73 +40,30 @@ const trimmed: Maker = (options) => {
   return { ...plain, parse: (shown) => plain.parse(typeof shown === 'string' ? shown.trim() : shown) };
 };
 
-/** How a locale writes numbers, read from the platform rather than from a table of our own. */
-function signs(locale: string): { group: string; decimal: string } {
-  const parts = new Intl.NumberFormat(locale).formatToParts(12345678.9);
-  const find = (type: string, otherwise: string): string =>
-    parts.find((part) => part.type === type)?.value ?? otherwise;
-  return { group: find('group', ''), decimal: find('decimal', '.') };
-}
-
-const number: Maker = (options) => {
-  const locale = typeof options['locale'] === 'string' ? options['locale'] : undefined;
-  const { group, decimal } = locale === undefined ? { group: '', decimal: '.' } : signs(locale);
-  const whole = options['whole'] === true;
-  const plain = (typed: string): string => {
-    let digits = typed.trim().replace(/[\s\u00A0\u202F]/g, '');
-    if (group.trim() !== '') digits = digits.replaceAll(group, '');
-    return digits.replace(decimal, '.').replace('\u2212', '-');
-  };
+/** A name as addresses have it: small letters without marks, figures, and hyphens between. */
+const slug: Maker = (options) => {
+  const plain = text(options);
+  const normal = (typed: string): string =>
+    typed
+      .replace(/ß/g, 'ss')
+      .replace(/æ/gi, 'ae')
+      .replace(/ø/gi, 'o')
+      .normalize('NFD')
+      .replace(/\p{M}/gu, '')
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '');
   return {
+    ...plain,
     parse(shown) {
-      if (isNothing(shown)) return held(undefined);
-      if (typeof shown === 'number') return Number.isFinite(shown) ? check(shown) : refused('Is no number.');
-      if (typeof shown !== 'string') return refused(`A number was expected, but the input gave ${said(shown)}.`);
-      const digits = plain(shown);
-      if (digits === '') return held(undefined);
-      if (/^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i.test(digits)) {
-        const value = Number(digits);
-        if (!Number.isFinite(value)) return refused(`“${shown}” is too large a number.`);
-        if (!isExact(digits, value)) return refused(`“${shown}” has more digits than can be kept exactly.`);
-        return check(value);
-      }
-      if (/^[+-]?\.?$|^[+-]?(\d+\.?\d*|\.\d+)e[+-]?$/i.test(digits))
-        return refused(`“${shown}” is not a complete number yet.`);
-      const stray = /[^\d.+\-e]/i.exec(digits)?.[0];
-      return refused(
-        stray === undefined
-          ? `“${shown}” is no number.`
-          : `“${shown}” is no number: “${stray}” does not belong in one.`,
-      );
+      if (typeof shown !== 'string') return plain.parse(shown);
+      const made = normal(shown);
+      return made === '' && shown.trim() !== ''
+        ? refused(`Nothing is left of “${shown}”: only letters a to z, figures and hyphens are.`)
+        : plain.parse(made);
     },
-    show: (kept) =>
-      typeof kept === 'number' ? (locale === undefined ? String(kept) : String(kept).replace('.', decimal)) : '',
-    serialise: (kept) => (typeof kept === 'number' ? kept : undefined),
-    revive: (sent) =>
-      sent === undefined || typeof sent === 'number'
-        ? held(sent)
-        : refused(`A number was expected, but the record has ${said(sent)}.`),
   };
-  function check(value: number): ReturnType<Codec['parse']> {
-    return whole && !Number.isInteger(value)
-      ? refused(`“${String(value)}” has decimals, but only whole numbers are possible here.`)
-      : held(value);
-  }
 };
-
-/** Whether a double keeps all the digits that were typed. Up to 15 of them it always does. */
-function isExact(digits: string, value: number): boolean {
-  const bare = (text: string): string =>
-    text
-      .replace(/e.*$/i, '')
-      .replace(/^[+-]/, '')
-      .replace(/(\.\d*?)0+$/, '$1')
-      .replace(/\.$/, '')
-      .replace(/^0+/, '');
-  const typed = bare(digits);
-  if (typed.replace('.', '').length <= 15 || /e/i.test(digits)) return true;
-  return /^[+-]?\d+$/.test(digits) ? BigInt(digits.replace('+', '')) === BigInt(value) : typed === bare(String(value));
-}
 
 const words = (value: unknown): unknown[] => (Array.isArray(value) ? (value as unknown[]) : []);
 
@@ -129,60 +80,12 @@ const boolean: Maker = (options) => {
           : no.includes(shown)
             ? held(false)
             : refused(`${said(shown)} means neither yes nor no.`),
-    show: (kept) => kept === true,
+    show: (kept) => (typeof kept === 'boolean' ? kept : undefined),
     serialise: (kept) => (typeof kept === 'boolean' ? kept : undefined),
     revive: (sent) =>
       sent === undefined || typeof sent === 'boolean'
         ? held(sent)
         : refused(`Yes or no was expected, but the record has ${said(sent)}.`),
-  };
-};
-
-const isDate = (value: unknown): value is Date => value instanceof Date && !Number.isNaN(value.getTime());
-const pad = (value: number, width = 2): string => String(value).padStart(width, '0');
-
-/** A calendar day, read from and written to local fields only, so that no zone can move it. */
-function dayText(date: Date): string {
-  return `${pad(date.getFullYear(), 4)}-${pad(date.getMonth() + 1)}-${pad(date.getDate())}`;
-}
-function dayOf(value: string): Date | undefined {
-  const match = /^(\d{4})-(\d\d)-(\d\d)$/.exec(value);
-  if (!match) return undefined;
-  const date = new Date(Number(match[1]), Number(match[2]) - 1, Number(match[3]));
-  date.setFullYear(Number(match[1]));
-  return dayText(date) === value ? date : undefined;
-}
-
-/**
- * A calendar date: the input shows a `Date`, or with `shows: "text"` an ISO date text; a `Date` at local midnight is
- * held; an ISO 8601 date text is sent.
- */
-const date: Maker = (options) => {
-  const asText = options['shows'] === 'text';
-  return {
-    parse(shown) {
-      if (isNothing(shown)) return held(undefined);
-      if (isDate(shown)) return held(new Date(shown.getFullYear(), shown.getMonth(), shown.getDate()));
-      if (typeof shown !== 'string')
-        return refused(
-          shown instanceof Date ? 'This is no valid date.' : `A date was expected, but the input gave ${said(shown)}.`,
-        );
-      const day = dayOf(shown.trim());
-      return day
-        ? held(day)
-        : refused(
-            /^\d{4}-\d\d-\d\d$/.test(shown.trim())
-              ? `“${shown}” is no day of the calendar.`
-              : `“${shown}” is no date; write it like 2026-11-23.`,
-          );
-    },
-    show: (kept) => (isDate(kept) ? (asText ? dayText(kept) : kept) : asText ? '' : undefined),
-    serialise: (kept) => (isDate(kept) ? dayText(kept) : undefined),
-    revive(sent) {
-      if (sent === undefined || sent === null) return held(undefined);
-      const day = typeof sent === 'string' ? dayOf(sent) : undefined;
-      return day ? held(day) : refused(`A date like 2026-11-23 was expected, but the record has ${said(sent)}.`);
-    },
   };
 };
 
@@ -220,6 +123,12 @@ export interface BuiltIn {
 export const builtIn: Readonly<Record<string, BuiltIn>> = {
   text: { title: 'Text', says: 'Text as it is typed.', options: ['empty'], make: text },
   trimmed: { title: 'Trimmed text', says: 'Text without spaces at its ends.', options: ['empty'], make: trimmed },
+  slug: {
+    title: 'Short name',
+    says: 'Small letters, figures and hyphens, made from what is typed.',
+    options: ['empty'],
+    make: slug,
+  },
   number: {
     title: 'Number',
     says: 'A number, typed in the way of a locale; half-typed text is kept.',
@@ -232,6 +141,18 @@ export const builtIn: Readonly<Record<string, BuiltIn>> = {
     options: ['locale', 'empty'],
     make: (options) => number({ ...options, whole: true }),
   },
+  money: {
+    title: 'Money',
+    says: 'An amount typed with decimals, held and sent as a whole number of the smallest unit.',
+    options: ['digits', 'locale', 'empty'],
+    make: money,
+  },
+  quantity: {
+    title: 'Number with unit',
+    says: 'A number typed with or without its unit, held and sent in the first of the units.',
+    options: ['units', 'locale', 'empty'],
+    make: quantity,
+  },
   boolean: {
     title: 'Yes or no',
     says: 'A check mark as true or false.',
@@ -243,6 +164,49 @@ export const builtIn: Readonly<Record<string, BuiltIn>> = {
     says: 'A Date or an ISO date text; sent as 2026-11-23, never moved by a zone.',
     options: ['shows', 'empty'],
     make: date,
+  },
+  'date-time': {
+    title: 'Date and time',
+    says: 'An instant as a Date, or as the wall time of a zone; sent as 2026-11-23T09:15:00.000Z.',
+    options: ['zone', 'shows', 'empty'],
+    make: dateTime,
+  },
+  time: { title: 'Time of day', says: 'A time without date and zone, as 09:15.', options: ['empty'], make: time },
+  epoch: {
+    title: 'Milliseconds since 1970',
+    says: 'An instant as a Date, or as the wall time of a zone; sent as a number.',
+    options: ['zone', 'shows', 'empty'],
+    make: epoch,
+  },
+  list: {
+    title: 'List in one text',
+    says: 'Texts between separators, held and sent as a list.',
+    options: ['separator', 'empty'],
+    make: list,
+  },
+  parts: {
+    title: 'Parts of one text',
+    says: 'Several inputs’ texts, held and sent as one.',
+    options: ['names', 'separator', 'empty'],
+    make: parts,
+  },
+  choice: {
+    title: 'Choice by key',
+    says: 'A choice that the input shows as an object, held and sent by its key.',
+    options: ['key', 'text', 'choices', 'many', 'empty'],
+    make: choice,
+  },
+  file: {
+    title: 'File as text',
+    says: 'A file as data text, sent so or as its base64 content alone.',
+    options: ['sends', 'mediaType', 'most', 'empty'],
+    make: file,
+  },
+  steps: {
+    title: 'Steps of one’s own',
+    says: 'What is shown goes through the steps in order, and back through them.',
+    options: ['steps', 'empty'],
+    make: steps,
   },
   same: { title: 'As it is', says: 'Any JSON value, unchanged.', options: ['empty'], make: asIs },
   json: { title: 'JSON text', says: 'A value typed as JSON.', options: ['empty'], make: json },

@@ -2,4 +2,6 @@
 export { held, refused, type Case, type Codec, type CodecDescription, type Parsed } from './codec.js';
 export { builtIn, makeCodec, type BuiltIn } from './builtin.js';
 export { runCase, type CaseResult, type Station } from './cases.js';
+export { laws, type Law } from './laws.js';
+export { stepNames } from './steps.js';
 export { canBeWritten, localText, readWritten, same, write } from './written.js';

@@ -1,0 +1,156 @@
+/** Values made of several: lists in one text, parts of one text, choices by key, files as text. */
+import { isJson, isObject, setOwn, type Json } from '../json/index.js';
+import { held, refused, type Codec } from './codec.js';
+import { isNothing, said, textExpected, type Maker, type Options } from './maker.js';
+
+const separatorOf = (options: Options, otherwise: string): string =>
+  typeof options['separator'] === 'string' && options['separator'] !== '' ? options['separator'] : otherwise;
+
+/** Texts between separators ↔ a list. What stands between is trimmed; empty items are left out. */
+export const list: Maker = (options) => {
+  const separator = separatorOf(options, ',');
+  const joint = /^\s|\s$/.test(separator) ? separator : `${separator} `;
+  const isList = (value: unknown): value is string[] =>
+    Array.isArray(value) && value.every((item) => typeof item === 'string');
+  const clean = (items: readonly string[]): string[] => items.map((item) => item.trim()).filter((item) => item !== '');
+  return {
+    parse(shown) {
+      if (isNothing(shown)) return held(undefined);
+      if (isList(shown)) return held(clean(shown));
+      if (typeof shown !== 'string') return refused(`A text was expected, but the input gave ${said(shown)}.`);
+      const items = clean(shown.split(separator.trim() === '' ? separator : separator.trim()));
+      return held(items.length > 0 ? items : undefined);
+    },
+    show: (kept) => (isList(kept) ? kept.join(joint) : ''),
+    serialise: (kept) => (isList(kept) ? kept : undefined),
+    revive: (sent) =>
+      sent === undefined || isList(sent)
+        ? held(sent)
+        : refused(`A list of texts was expected, but the record has ${said(sent)}.`),
+  };
+};
+
+/** Several parts, each of an input of its own, ↔ one text: `names` in the order in which they stand in it. */
+export const parts: Maker = (options) => {
+  const separator = separatorOf(options, ' ');
+  const given = options['names'];
+  const names = Array.isArray(given) ? given.map(String) : [];
+  return {
+    parse(shown) {
+      if (isNothing(shown)) return held(undefined);
+      if (typeof shown === 'string') return held(shown);
+      const values = Array.isArray(shown)
+        ? (shown as unknown[])
+        : isObject(shown)
+          ? names.map((name) => shown[name])
+          : undefined;
+      if (!values) return refused(`Parts were expected, but the input gave ${said(shown)}.`);
+      const texts = values.map((value) =>
+        typeof value === 'string' || typeof value === 'number' ? String(value).trim() : '',
+      );
+      if (texts.every((text) => text === '')) return held(undefined);
+      const lacking = texts.findIndex((text) => text === '');
+      if (lacking >= 0) return refused(`${names[lacking] ?? `Part ${lacking + 1}`} is not there yet.`);
+      const mixed = texts.slice(0, -1).findIndex((text) => text.includes(separator));
+      if (mixed >= 0)
+        return refused(
+          `${names[mixed] ?? `Part ${mixed + 1}`} has “${separator}” in it, which stands between the parts.`,
+        );
+      return held(texts.join(separator));
+    },
+    show(kept) {
+      if (names.length === 0) return typeof kept === 'string' ? kept : '';
+      const texts = typeof kept === 'string' ? kept.split(separator) : [];
+      const count = Math.max(1, names.length);
+      const fitted = [
+        ...texts.slice(0, count - 1),
+        ...(texts.length >= count ? [texts.slice(count - 1).join(separator)] : []),
+      ];
+      const shown: Record<string, string> = {};
+      names.forEach((name, i) => setOwn(shown, name, fitted[i] ?? ''));
+      return shown;
+    },
+    serialise: (kept) => (typeof kept === 'string' ? kept : undefined),
+    revive: (sent) => (sent === undefined || typeof sent === 'string' ? held(sent) : refused(textExpected(sent))),
+  };
+};
+
+/** A choice that the input shows as an object and that is held by its key; with `many`, a list of them. */
+export const choice: Maker = (options) => {
+  const name = (option: string, otherwise: string): string =>
+    typeof options[option] === 'string' ? options[option] : otherwise;
+  const [key, text] = [name('key', 'value'), name('text', 'label')];
+  const known = new Map<unknown, unknown>(
+    (Array.isArray(options['choices']) ? options['choices'] : []).filter(isObject).map((one) => [one[key], one]),
+  );
+  const keyOf = (shown: unknown): unknown => (isObject(shown) ? shown[key] : shown);
+  const objectOf = (kept: unknown): unknown => known.get(kept) ?? { [key]: kept, [text]: String(kept) };
+  const many = options['many'] === true;
+  const one: Codec = {
+    parse(shown) {
+      if (isNothing(shown)) return held(undefined);
+      const kept = keyOf(shown);
+      return kept !== undefined && isJson(kept) && (typeof kept !== 'object' || kept === null)
+        ? held(kept)
+        : refused(`The choice has no “${key}”.`);
+    },
+    show: (kept) => (kept === undefined || kept === null ? null : objectOf(kept)),
+    serialise: (kept) => kept as Json | undefined,
+    revive: (sent) =>
+      typeof sent === 'object' && sent !== null
+        ? refused(`A key was expected, but the record has ${said(sent)}.`)
+        : held(sent),
+  };
+  if (!many) return one;
+  return {
+    parse(shown) {
+      if (isNothing(shown)) return held(undefined);
+      if (!Array.isArray(shown)) return refused(`A list of choices was expected, but the input gave ${said(shown)}.`);
+      const kept = shown.map((item) => one.parse(item));
+      const bad = kept.find((item) => !item.ok);
+      return bad ?? held(kept.map((item) => (item.ok ? item.held : undefined)));
+    },
+    show: (kept) => (Array.isArray(kept) ? kept.map(objectOf) : []),
+    serialise: (kept) => kept as Json | undefined,
+    revive: (sent) =>
+      sent === undefined || Array.isArray(sent)
+        ? held(sent)
+        : refused(`A list of keys was expected, but the record has ${said(sent)}.`),
+  };
+};
+
+/**
+ * A file that the input gives as a data text (RFC 2397); held so; sent so, or with `sends: "base64"` as its content alone
+ * (`contentEncoding`), whose kind `mediaType` then says.
+ */
+export const file: Maker = (options) => {
+  const bare = options['sends'] === 'base64';
+  const mediaType = typeof options['mediaType'] === 'string' ? options['mediaType'] : 'application/octet-stream';
+  const isData = (value: unknown): value is string =>
+    typeof value === 'string' && /^data:[^,]*;base64,[A-Za-z0-9+/]*={0,2}$/.test(value);
+  const most = typeof options['most'] === 'number' ? options['most'] : Infinity;
+  const sizeOf = (data: string): number => {
+    const content = data.slice(data.indexOf(',') + 1);
+    return Math.floor((content.length * 3) / 4) - (content.endsWith('==') ? 2 : content.endsWith('=') ? 1 : 0);
+  };
+  return {
+    parse(shown) {
+      if (isNothing(shown)) return held(undefined);
+      if (!isData(shown)) return refused(`A file as data text was expected, but the input gave ${said(shown)}.`);
+      const size = sizeOf(shown);
+      if (size > most) return refused(`The file has ${size} bytes; at most ${most} are taken.`);
+      const wanted = options['mediaType'];
+      const type = /^data:([^;,]*)/.exec(shown)?.[1] ?? '';
+      return typeof wanted === 'string' && type !== '' && type !== wanted
+        ? refused(`The file is of the kind ${type}; ${wanted} is expected.`)
+        : held(shown);
+    },
+    show: (kept) => (isData(kept) ? kept : undefined),
+    serialise: (kept) => (isData(kept) ? (bare ? kept.slice(kept.indexOf(',') + 1) : kept) : undefined),
+    revive(sent) {
+      if (sent === undefined || sent === null) return held(undefined);
+      const data = bare && typeof sent === 'string' ? `data:${mediaType};base64,${sent}` : sent;
+      return isData(data) ? held(data) : refused(`A file in base64 was expected, but the record has ${said(sent)}.`);
+    },
+  };
+};

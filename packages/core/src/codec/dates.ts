@@ -1,0 +1,198 @@
+/** Calendar dates, times and instants. */
+import { held, refused, type Parsed } from './codec.js';
+import { isNothing, said, type Maker } from './maker.js';
+
+const isDate = (value: unknown): value is Date => value instanceof Date && !Number.isNaN(value.getTime());
+const pad = (value: number, width = 2): string => String(value).padStart(width, '0');
+
+/** A calendar day, read from and written to local fields only, so that no zone can move it. */
+function dayText(date: Date): string {
+  return `${pad(date.getFullYear(), 4)}-${pad(date.getMonth() + 1)}-${pad(date.getDate())}`;
+}
+function dayOf(value: string): Date | undefined {
+  const match = /^(\d{4})-(\d\d)-(\d\d)$/.exec(value);
+  if (!match) return undefined;
+  const date = new Date(Number(match[1]), Number(match[2]) - 1, Number(match[3]));
+  date.setFullYear(Number(match[1]));
+  return dayText(date) === value ? date : undefined;
+}
+
+/**
+ * A calendar date: the input shows a `Date`, or with `shows: "text"` an ISO date text; a `Date` at local midnight is
+ * held; an ISO 8601 date text is sent.
+ */
+export const date: Maker = (options) => {
+  const asText = options['shows'] === 'text';
+  return {
+    parse(shown) {
+      if (isNothing(shown)) return held(undefined);
+      if (isDate(shown)) return held(new Date(shown.getFullYear(), shown.getMonth(), shown.getDate()));
+      if (typeof shown !== 'string')
+        return refused(
+          shown instanceof Date ? 'This is no valid date.' : `A date was expected, but the input gave ${said(shown)}.`,
+        );
+      const day = dayOf(shown.trim());
+      return day
+        ? held(day)
+        : refused(
+            /^\d{4}-\d\d-\d\d$/.test(shown.trim())
+              ? `“${shown}” is no day of the calendar.`
+              : `“${shown}” is no date; write it like 2026-11-23.`,
+          );
+    },
+    show: (kept) => (isDate(kept) ? (asText ? dayText(kept) : kept) : asText ? '' : undefined),
+    serialise: (kept) => (isDate(kept) ? dayText(kept) : undefined),
+    revive(sent) {
+      if (sent === undefined || sent === null) return held(undefined);
+      const day = typeof sent === 'string' ? dayOf(sent) : undefined;
+      return day ? held(day) : refused(`A date like 2026-11-23 was expected, but the record has ${said(sent)}.`);
+    },
+  };
+};
+
+/** A time of day without date and zone, as text: 09:05 or 09:05:30. */
+export const time: Maker = () => {
+  const read = (text: string): string | undefined => {
+    const [, hours = '', minutes = '', seconds] = /^(\d{1,2})[:.]?(\d\d)(?:[:.](\d\d))?$/.exec(text.trim()) ?? [];
+    if (hours === '' || Number(hours) > 23 || Number(minutes) > 59 || Number(seconds ?? 0) > 59) return undefined;
+    return `${pad(Number(hours))}:${minutes}${seconds === undefined ? '' : `:${seconds}`}`;
+  };
+  return {
+    parse(shown) {
+      if (isNothing(shown)) return held(undefined);
+      if (isDate(shown)) return held(`${pad(shown.getHours())}:${pad(shown.getMinutes())}`);
+      if (typeof shown !== 'string') return refused(`A time was expected, but the input gave ${said(shown)}.`);
+      const read_ = read(shown);
+      return read_ === undefined ? refused(`“${shown}” is no time of day; write it like 09:15.`) : held(read_);
+    },
+    show: (kept) => (typeof kept === 'string' ? kept : ''),
+    serialise: (kept) => (typeof kept === 'string' ? kept : undefined),
+    revive(sent) {
+      if (sent === undefined || sent === null) return held(undefined);
+      const read_ = typeof sent === 'string' ? read(sent) : undefined;
+      return read_ === undefined
+        ? refused(`A time like 09:15 was expected, but the record has ${said(sent)}.`)
+        : held(read_);
+    },
+  };
+};
+
+interface Wall {
+  readonly date: string;
+  readonly time: string;
+}
+/** What a clock in a zone shows at an instant. */
+function wallOf(instant: number, zone: string | undefined): Wall {
+  const parts = new Intl.DateTimeFormat('en-CA', {
+    ...(zone === undefined ? {} : { timeZone: zone }),
+    hourCycle: 'h23',
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+    hour: '2-digit',
+    minute: '2-digit',
+    second: '2-digit',
+  }).formatToParts(instant);
+  const get = (type: string): string => parts.find((part) => part.type === type)?.value ?? '';
+  return {
+    date: `${get('year').padStart(4, '0')}-${get('month')}-${get('day')}`,
+    time: `${get('hour')}:${get('minute')}:${get('second')}`,
+  };
+}
+
+/** The instant at which a clock in a zone shows this; `undefined` where it never does (the hour that is skipped in spring). */
+function instantOf(wall: Wall, zone: string | undefined): number | undefined {
+  const wanted = Date.parse(`${wall.date}T${wall.time}Z`);
+  if (Number.isNaN(wanted)) return undefined;
+  const offsetAt = (instant: number): number => {
+    const seen = wallOf(instant, zone);
+    return Date.parse(`${seen.date}T${seen.time}Z`) - Math.floor(instant / 1000) * 1000;
+  };
+  // The offsets before and after a change of the clock; the earlier instant wins where both fit.
+  const candidates = [wanted - offsetAt(wanted - 86_400_000), wanted - offsetAt(wanted + 86_400_000)].sort(
+    (a, b) => a - b,
+  );
+  return candidates.find((instant) => {
+    const seen = wallOf(instant, zone);
+    return seen.date === wall.date && seen.time === wall.time;
+  });
+}
+
+function zoneOf(options: Readonly<Record<string, unknown>>): string | undefined {
+  const zone = options['zone'];
+  if (typeof zone !== 'string') return undefined;
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone });
+    return zone;
+  } catch {
+    throw new TypeError(`“${zone}” is no time zone; write it like Europe/Oslo.`);
+  }
+}
+
+/** An instant: what `parse` and `show` of date-time and epoch have in common. */
+function instants(options: Readonly<Record<string, unknown>>): {
+  parse(shown: unknown): Parsed<Date | undefined>;
+  show(kept: unknown): unknown;
+} {
+  const zone = zoneOf(options);
+  const asText = options['shows'] === 'text';
+  return {
+    parse(shown) {
+      if (isNothing(shown)) return held(undefined);
+      if (isDate(shown)) return held(new Date(shown));
+      if (shown instanceof Date) return refused('This is no valid date.');
+      if (typeof shown !== 'string') return refused(`A date and time was expected, but the input gave ${said(shown)}.`);
+      const text = shown.trim();
+      const [, day, hours, seconds, offset] =
+        /^(\d{4}-\d\d-\d\d)[T ](\d\d:\d\d)(:\d\d(?:\.\d+)?)?(Z|[+-]\d\d:\d\d)?$/i.exec(text) ?? [];
+      if (day === undefined || hours === undefined)
+        return refused(`“${shown}” is no date and time; write it like 2026-11-23 09:15.`);
+      if (!dayOf(day)) return refused(`“${day}” is no day of the calendar.`);
+      const whole = `${hours}${seconds ?? ':00'}`;
+      if (!/^([01]\d|2[0-3]):[0-5]\d:[0-5]\d/.test(whole)) return refused(`“${hours}” is no time of day.`);
+      if (offset !== undefined) return held(new Date(`${day}T${whole}${offset}`));
+      const instant = instantOf({ date: day, time: whole.slice(0, 8) }, zone);
+      if (instant === undefined)
+        return refused(
+          `“${text}” does not exist${zone === undefined ? '' : ` in ${zone}`}: the clocks are put forward over it.`,
+        );
+      return held(new Date(instant));
+    },
+    show(kept) {
+      if (!isDate(kept)) return asText ? '' : undefined;
+      if (!asText) return kept;
+      const { date: day, time: clock } = wallOf(kept.getTime(), zone);
+      return `${day}T${clock.endsWith(':00') ? clock.slice(0, 5) : clock}`;
+    },
+  };
+}
+
+/**
+ * An instant: the input shows a `Date`, or with `shows: "text"` the wall time of `zone` (the person's own, if none is
+ * said); a `Date` is held; RFC 3339 text in UTC is sent.
+ */
+export const dateTime: Maker = (options) => ({
+  ...instants(options),
+  serialise: (kept) => (isDate(kept) ? kept.toISOString() : undefined),
+  revive(sent) {
+    if (sent === undefined || sent === null) return held(undefined);
+    const isText = typeof sent === 'string' && /^\d{4}-\d\d-\d\dT\d\d:\d\d/.test(sent);
+    const read = new Date(isText ? sent : NaN);
+    return isDate(read)
+      ? held(read)
+      : refused(`A date and time like 2026-11-23T09:15:00Z was expected, but the record has ${said(sent)}.`);
+  },
+});
+
+/** An instant that is sent as milliseconds since the beginning of 1970, UTC. */
+export const epoch: Maker = (options) => ({
+  ...instants(options),
+  serialise: (kept) => (isDate(kept) ? kept.getTime() : undefined),
+  revive(sent) {
+    if (sent === undefined || sent === null) return held(undefined);
+    const read = new Date(typeof sent === 'number' ? sent : NaN);
+    return isDate(read)
+      ? held(read)
+      : refused(`Milliseconds since 1970 were expected, but the record has ${said(sent)}.`);
+  },
+});

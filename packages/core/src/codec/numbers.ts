@@ -1,0 +1,172 @@
+/** Numbers as people type them: plain, as money in minor units, with a unit. */
+import { held, refused, type Codec, type Parsed } from './codec.js';
+import { isNothing, said, type Maker, type Options } from './maker.js';
+
+/** How a locale writes numbers, read from the platform rather than from a table of our own. */
+function signs(locale: string): { group: string; decimal: string } {
+  const parts = new Intl.NumberFormat(locale).formatToParts(12345678.9);
+  const find = (type: string, otherwise: string): string =>
+    parts.find((part) => part.type === type)?.value ?? otherwise;
+  return { group: find('group', ''), decimal: find('decimal', '.') };
+}
+
+export const number: Maker = (options) => {
+  const locale = typeof options['locale'] === 'string' ? options['locale'] : undefined;
+  const { group, decimal } = locale === undefined ? { group: '', decimal: '.' } : signs(locale);
+  const whole = options['whole'] === true;
+  const plain = (typed: string): string => {
+    let digits = typed.trim().replace(/[\s\u00A0\u202F]/g, '');
+    if (group.trim() !== '') digits = digits.replaceAll(group, '');
+    return digits.replace(decimal, '.').replace('\u2212', '-');
+  };
+  return {
+    parse(shown) {
+      if (isNothing(shown)) return held(undefined);
+      if (typeof shown === 'number') return Number.isFinite(shown) ? check(shown) : refused('Is no number.');
+      if (typeof shown !== 'string') return refused(`A number was expected, but the input gave ${said(shown)}.`);
+      const digits = plain(shown);
+      if (digits === '') return held(undefined);
+      if (/^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i.test(digits)) {
+        const value = Number(digits);
+        if (!Number.isFinite(value)) return refused(`“${shown}” is too large a number.`);
+        if (!isExact(digits, value)) return refused(`“${shown}” has more digits than can be kept exactly.`);
+        return check(value);
+      }
+      if (/^[+-]?\.?$|^[+-]?(\d+\.?\d*|\.\d+)e[+-]?$/i.test(digits))
+        return refused(`“${shown}” is not a complete number yet.`);
+      const stray = /[^\d.+\-e]/i.exec(digits)?.[0];
+      return refused(
+        stray === undefined
+          ? `“${shown}” is no number.`
+          : `“${shown}” is no number: “${stray}” does not belong in one.`,
+      );
+    },
+    show: (kept) =>
+      typeof kept === 'number' ? (locale === undefined ? String(kept) : String(kept).replace('.', decimal)) : '',
+    serialise: (kept) => (typeof kept === 'number' ? kept : undefined),
+    revive: (sent) =>
+      sent === undefined || typeof sent === 'number'
+        ? held(sent)
+        : refused(`A number was expected, but the record has ${said(sent)}.`),
+  };
+  function check(value: number): ReturnType<Codec['parse']> {
+    return whole && !Number.isInteger(value)
+      ? refused(`“${String(value)}” has decimals, but only whole numbers are possible here.`)
+      : held(value);
+  }
+};
+
+/** Whether a double keeps all the digits that were typed. Up to 15 of them it always does. */
+function isExact(digits: string, value: number): boolean {
+  const bare = (text: string): string =>
+    text
+      .replace(/e.*$/i, '')
+      .replace(/^[+-]/, '')
+      .replace(/(\.\d*?)0+$/, '$1')
+      .replace(/\.$/, '')
+      .replace(/^0+/, '');
+  const typed = bare(digits);
+  if (typed.replace('.', '').length <= 15 || /e/i.test(digits)) return true;
+  if (typed === bare(String(value))) return true;
+  return /^[+-]?\d+$/.test(digits) && BigInt(digits.replace('+', '')) === BigInt(value);
+}
+
+/** Texts of decimal digits only, as they were typed under a locale. */
+function decimalText(shown: string, options: Options): string | undefined {
+  const { group, decimal } =
+    typeof options['locale'] === 'string' ? signs(options['locale']) : { group: '', decimal: '.' };
+  let digits = shown.trim().replace(/[\s\u00A0\u202F]/g, '');
+  if (group.trim() !== '') digits = digits.replaceAll(group, '');
+  digits = digits.replace(decimal, '.').replace('\u2212', '-');
+  return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(digits) ? digits : undefined;
+}
+
+/**
+ * An amount of money: typed in the major unit, held and sent as a whole number of the minor unit (`digits` decimals, 2 if
+ * it is not said). Exact: the text is read digit by digit, never as a fraction.
+ */
+export const money: Maker = (options) => {
+  const digits = typeof options['digits'] === 'number' ? options['digits'] : 2;
+  const locale = typeof options['locale'] === 'string' ? options['locale'] : undefined;
+  const plain = number(options);
+  return {
+    parse(shown) {
+      if (isNothing(shown)) return held(undefined);
+      const text = typeof shown === 'number' ? String(shown) : shown;
+      if (typeof text !== 'string') return refused(`An amount was expected, but the input gave ${said(shown)}.`);
+      const typed = decimalText(text, options);
+      if (typed === undefined) {
+        const parsed = plain.parse(text);
+        return parsed.ok ? (parsed.held === undefined ? parsed : refused(`“${text}” is no amount.`)) : parsed;
+      }
+      const [, sign = '', whole = '', fraction = ''] = /^([+-]?)(\d*)\.?(\d*)$/.exec(typed) ?? [];
+      if (/[1-9]/.test(fraction.slice(digits)))
+        return refused(`“${text}” has more than ${digits} ${digits === 1 ? 'decimal' : 'decimals'}.`);
+      const minor = Number(`${sign === '-' ? '-' : ''}${whole}${fraction.slice(0, digits).padEnd(digits, '0')}`);
+      return Number.isSafeInteger(minor)
+        ? held(minor === 0 ? 0 : minor)
+        : refused(`“${text}” is too large an amount to be kept exactly.`);
+    },
+    show(kept) {
+      if (typeof kept !== 'number') return '';
+      const [sign, text] = [kept < 0 ? '-' : '', String(Math.abs(kept)).padStart(digits + 1, '0')];
+      const whole = text.slice(0, text.length - digits);
+      if (digits === 0) return sign + whole;
+      return `${sign}${whole}${locale === undefined ? '.' : signs(locale).decimal}${text.slice(-digits)}`;
+    },
+    serialise: (kept) => (typeof kept === 'number' ? kept : undefined),
+    revive: (sent) =>
+      sent === undefined || (typeof sent === 'number' && Number.isSafeInteger(sent))
+        ? held(sent)
+        : refused(`A whole number of the smallest unit was expected, but the record has ${said(sent)}.`),
+  };
+};
+
+/**
+ * A number with a unit: `units` gives each unit's factor, the first is the one that is held and sent and may be left out
+ * when typing. Shown in the largest unit that leaves at least one of it.
+ */
+export const quantity: Maker = (options) => {
+  const given = options['units'];
+  const units = (
+    typeof given === 'object' && given !== null && !Array.isArray(given)
+      ? Object.entries(given).filter((entry): entry is [string, number] => typeof entry[1] === 'number' && entry[1] > 0)
+      : []
+  ) satisfies [string, number][];
+  const all =
+    units.length > 0 ? units : [[typeof options['unit'] === 'string' ? options['unit'] : '', 1] as [string, number]];
+  const plain = number(options);
+  return {
+    parse(shown): Parsed<unknown> {
+      if (isNothing(shown) || typeof shown === 'number') return plain.parse(shown);
+      if (typeof shown !== 'string') return refused(`A number was expected, but the input gave ${said(shown)}.`);
+      const typed = shown.trim();
+      const unit = [...all]
+        .sort(([a], [b]) => b.length - a.length)
+        .find(([name]) => name !== '' && typed.toLowerCase().endsWith(name.toLowerCase()));
+      const parsed = plain.parse(unit ? typed.slice(0, -unit[0].length) : typed);
+      if (!parsed.ok) {
+        const known = all.map(([name]) => name).filter((name) => name !== '');
+        return /\p{L}/u.test(typed) && !unit && known.length > 0
+          ? refused(`“${shown}” has a unit that is not known here; known are ${known.join(', ')}.`)
+          : parsed;
+      }
+      if (typeof parsed.held !== 'number') return unit ? refused(`“${shown}” has no number yet.`) : parsed;
+      return held(unit ? times(parsed.held, unit[1]) : parsed.held);
+    },
+    show(kept) {
+      if (typeof kept !== 'number') return '';
+      const fitting = all.filter(([, factor]) => Math.abs(kept) >= factor);
+      const [name, factor] = fitting.sort(([, a], [, b]) => b - a)[0] ?? all[0] ?? ['', 1];
+      const scaled = Number((kept / factor).toPrecision(15));
+      // A unit in which the number would not come back is no good.
+      const [unit, value] = times(scaled, factor) === kept ? [name, scaled] : [all[0]?.[0] ?? '', kept];
+      return `${String(plain.show(value))}${unit === '' ? '' : ` ${unit}`}`;
+    },
+    serialise: plain.serialise.bind(plain),
+    revive: plain.revive.bind(plain),
+  };
+};
+
+/** A product without the dust of binary fractions. */
+const times = (value: number, factor: number): number => Number((value * factor).toPrecision(15));
