@@ -47,6 +47,12 @@ module.exports = {
       from: { path: '^packages/react/src' },
       to: { path: '^(packages/(?!core|react)|apps)' },
     },
+    {
+      name: 'stand-needs-core-and-react',
+      severity: 'error',
+      from: { path: '^packages/stand/src' },
+      to: { path: '^(packages/(?!core|react|stand)|apps)' },
+    },
     { name: 'packages-need-no-app', severity: 'error', from: { path: '^packages/' }, to: { path: '^apps/' } },
     {
       name: 'apps-keep-apart',
@@ -58,7 +64,7 @@ module.exports = {
       name: 'server-draws-nothing',
       severity: 'error',
       from: { path: '^apps/server' },
-      to: { path: '^(apps/workbench|packages/(react|cli))' },
+      to: { path: '^(apps/workbench|packages/(react|stand|cli))' },
     },
     {
       name: 'libraries-by-their-door',

@@ -50,7 +50,10 @@ test('an input is met, tried, drafted, corrected in one sentence, proved and use
   await page.getByLabel('Codec', { exact: true }).selectOption('same');
   await page.getByLabel('Label', { exact: true }).fill('How rough the sea is');
   const field = frameOf(page, /^Field:/);
-  await field.getByRole('radio', { name: /3|star/i }).nth(2).click();
+  await field
+    .getByRole('radio', { name: /3|star/i })
+    .nth(2)
+    .click();
   await expect(page.getByTestId('station-sent').last()).toContainText('3');
 });
 

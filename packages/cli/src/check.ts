@@ -143,9 +143,13 @@ function adaptersOf(file: string): { jobs: Job[]; inputs: BundledInput[] } {
 }
 
 /** A table that a person reads: one line an adapter, and below it what failed with what to try. */
-export function reportOf({ name, sheet: { verdicts } }: Checked): string {
+export function reportOf({ name, sheet: { verdicts } }: Checked, isBrief = false): string {
   const { pass, fail, none } = tally(verdicts);
   const head = `${fail === 0 ? '✓' : '✗'} ${name.padEnd(50)} ${String(pass).padStart(2)} passed, ${fail} failed${none > 0 ? `, ${none} not applicable` : ''}`;
+  if (isBrief) {
+    const failed = verdicts.filter(({ state }) => state === 'fail').map(({ check: id }) => id);
+    return [head, ...(failed.length > 0 ? [`    ${failed.join(', ')}`] : [])].join('\n');
+  }
   const failures = verdicts
     .filter(({ state }) => state === 'fail')
     .map(({ check: id, seen }) => {

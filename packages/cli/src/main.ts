@@ -34,21 +34,27 @@ program
   .option('--project <folder>', 'the project folder of a kit; otherwise the folder “project” beside it')
   .option('--only <text>', 'only those whose name contains this')
   .option('--wanted <percent>', 'how many of a hundred have to pass whole', '100')
+  .option('--brief', 'print one line for each, without what failed')
   .option('--json', 'print JSON')
-  .action(async (what: string, options: { project?: string; only?: string; wanted: string; json?: boolean }) => {
-    const from = process.env['INIT_CWD'] ?? '.';
-    const done = await check(
-      resolve(from, what),
-      { project: options.project === undefined ? undefined : resolve(from, options.project), only: options.only },
-      (checked, count, total) => {
-        if (!options.json) console.log(`[${count}/${total}] ${reportOf(checked)}`);
-      },
-    );
-    const whole = done.filter(({ sheet }) => tally(sheet.verdicts).fail === 0).length;
-    if (options.json) console.log(JSON.stringify(done, undefined, 2));
-    else console.log(`${whole} of ${done.length} pass the whole contract.`);
-    if ((100 * whole) / done.length < Number(options.wanted)) process.exitCode = 1;
-  });
+  .action(
+    async (
+      what: string,
+      options: { project?: string; only?: string; wanted: string; brief?: boolean; json?: boolean },
+    ) => {
+      const from = process.env['INIT_CWD'] ?? '.';
+      const done = await check(
+        resolve(from, what),
+        { project: options.project === undefined ? undefined : resolve(from, options.project), only: options.only },
+        (checked, count, total) => {
+          if (!options.json) console.log(`[${count}/${total}] ${reportOf(checked, options.brief)}`);
+        },
+      );
+      const whole = done.filter(({ sheet }) => tally(sheet.verdicts).fail === 0).length;
+      if (options.json) console.log(JSON.stringify(done, undefined, 2));
+      else console.log(`${whole} of ${done.length} pass the whole contract.`);
+      if ((100 * whole) / done.length < Number(options.wanted)) process.exitCode = 1;
+    },
+  );
 
 try {
   await program.parseAsync();

@@ -8,5 +8,5 @@ export { everyElement, focused, reach, workingElements } from './reach.js';
 export { nativeInputs } from './native.js';
 export { labelAt, Planned, PlannedForm, type PlannedFormProps } from './planned.js';
 export { FormScope, useForm, useScope } from './scope.js';
-export { plain, type Skin, type SkinProps } from './skin.js';
+export { compact, plain, suiteSkin, type Skin, type SkinProps, type SuiteParts } from './skin.js';
 export { useField, type FieldView } from './use-field.js';

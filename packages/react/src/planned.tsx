@@ -19,7 +19,7 @@ import { useFollowed } from './follow.js';
 import { partId } from './ids.js';
 import { nativeInputs } from './native.js';
 import { FormScope, useScope } from './scope.js';
-import { plain, type Skin } from './skin.js';
+import { compact, plain, type Skin } from './skin.js';
 
 interface Drawing {
   readonly inputs: Readonly<Record<string, AdaptedInput>>;
@@ -85,7 +85,9 @@ export function PlannedForm({
   };
   return (
     <FormScope form={form}>
-      <DrawingContext.Provider value={{ inputs: { ...nativeInputs, ...inputs }, skins: { plain, ...skins }, skin }}>
+      <DrawingContext.Provider
+        value={{ inputs: { ...nativeInputs, ...inputs }, skins: { plain, compact, ...skins }, skin }}
+      >
         <form ref={element} className="poietra-form" noValidate onSubmit={(event) => void submit(event)}>
           <Summary plan={plan} ref={summary} />
           <Planned node={plan.root} at="" />

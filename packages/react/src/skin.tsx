@@ -1,5 +1,5 @@
 import type { Problem } from '@poietra/core';
-import type { ReactNode } from 'react';
+import { createElement, type ElementType, type ReactNode } from 'react';
 
 /** What a skin draws: the parts of a field with the ids that link them. */
 export interface SkinProps {
@@ -20,6 +20,16 @@ export interface SkinProps {
 }
 export type Skin = (props: SkinProps) => ReactNode;
 
+/** The words of a label with the mark of a required field. */
+export function LabelWords({ label, required }: Pick<SkinProps, 'label' | 'required'>): ReactNode {
+  return (
+    <>
+      {label}
+      {required && <span className="poietra-required"> (required)</span>}
+    </>
+  );
+}
+
 /** The plain skin: label, hint, input, message, one under the other. */
 export const plain: Skin = ({
   at,
@@ -35,12 +45,7 @@ export const plain: Skin = ({
   input,
   focus,
 }) => {
-  const words = (
-    <>
-      {label}
-      {required && <span className="poietra-required"> (required)</span>}
-    </>
-  );
+  const words = <LabelWords label={label} required={required} />;
   return (
     <div
       className="poietra-field"
@@ -74,3 +79,64 @@ export const plain: Skin = ({
     </div>
   );
 };
+
+/** The compact skin: the label beside the input, hint and message below; for forms that have to be seen at once. */
+export const compact: Skin = (props) => <div className="poietra-compact">{plain(props)}</div>;
+
+/** Elements of a component suite that a skin draws with: its field box, which has its own label, hint and message. */
+export interface SuiteParts {
+  /** The tag or component of the box around a field. */
+  readonly box: ElementType;
+  /** Under which names the box takes what it draws; names that it does not have are left out. */
+  readonly label?: string;
+  readonly hint?: string;
+  readonly error?: string;
+  readonly required?: string;
+  /** What it gets besides; `invalid` where the field has a problem. */
+  readonly properties?: (state: { readonly invalid: boolean }) => Readonly<Record<string, unknown>>;
+}
+
+/** A skin drawn with the parts of a component suite. Ids and links stay those of the field: the words are given as elements. */
+export function suiteSkin({ box, label, hint, error, required, properties }: SuiteParts): Skin {
+  return function Suite(props) {
+    const { ids, told, takesLabel, focus, at } = props;
+    const words = <LabelWords label={props.label} required={props.required && required === undefined} />;
+    const given: Record<string, unknown> = { ...properties?.({ invalid: told.length > 0 }) };
+    const labelElement = takesLabel ? (
+      <label id={ids.label} htmlFor={ids.input}>
+        {words}
+      </label>
+    ) : (
+      <span id={ids.label} onClick={focus}>
+        {words}
+      </span>
+    );
+    const hintElement =
+      props.hint === undefined ? undefined : (
+        <p className="poietra-hint" id={ids.hint}>
+          {props.hint}
+        </p>
+      );
+    const errorElement = (
+      <div className="poietra-error" id={ids.error} aria-live="polite">
+        {told[0] && <p>{told[0].message}</p>}
+      </div>
+    );
+    if (label !== undefined) given[label] = labelElement;
+    if (hint !== undefined && hintElement) given[hint] = hintElement;
+    if (error !== undefined && told.length > 0) given[error] = errorElement;
+    if (required !== undefined) given[required] = props.required;
+    return createElement(
+      box,
+      { ...given, className: 'poietra-suite poietra-field', 'data-at': at },
+      <div className="poietra-line">
+        {props.prefix !== undefined && <span className="poietra-beside">{props.prefix}</span>}
+        {props.input}
+        {props.suffix !== undefined && <span className="poietra-beside">{props.suffix}</span>}
+      </div>,
+      label === undefined ? labelElement : undefined,
+      hint === undefined ? hintElement : undefined,
+      error === undefined || told.length === 0 ? errorElement : undefined,
+    );
+  };
+}

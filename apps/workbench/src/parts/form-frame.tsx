@@ -9,7 +9,7 @@ interface Props {
   readonly title: string;
   readonly form: FormDescription;
   readonly options: Pick<FormToOpen, 'notes' | 'copies' | 'submitLabel'> &
-    Partial<Pick<FormToOpen, 'width' | 'values' | 'restore'>>;
+    Partial<Pick<FormToOpen, 'width' | 'values' | 'restore' | 'skin' | 'rightToLeft' | 'allTold'>>;
   onMessage?(message: FromFrame, post: Post): void;
   onReady?(post: Post): void;
 }
@@ -18,13 +18,13 @@ interface Props {
 export function FormFrame({ title, form, options, onMessage, onReady }: Props): ReactNode {
   const kit = useKit((state) => state.kit);
   const post = useRef<Post>(undefined);
-  const { inputs, wrappers } = useMemo(() => bundledFor(form, kit), [form, kit]);
+  const { inputs, wrappers } = useMemo(() => bundledFor(form, kit, options.skin), [form, kit, options.skin]);
   const open = useMemo((): FormToOpen => {
-    const { adapters, codecs, fields, inputs: kitInputs, rules } = kit;
+    const { adapters, codecs, fields, inputs: kitInputs, rules, skins } = kit;
     return {
       form,
       documents: kitDocuments(kit),
-      kit: { adapters, codecs, fields, inputs: kitInputs, ...(rules ? { rules } : {}) },
+      kit: { adapters, codecs, fields, inputs: kitInputs, ...(rules ? { rules } : {}), ...(skins ? { skins } : {}) },
       ...options,
     };
   }, [form, kit, options]);
@@ -52,15 +52,32 @@ export function FormFrame({ title, form, options, onMessage, onReady }: Props): 
 }
 
 /** What has to be bundled. A schema that does not compile needs nothing: the frame then says what is wrong. */
-function bundledFor(form: FormDescription, kit: Kit): { inputs: string[]; wrappers: string[] } {
+function bundledFor(
+  form: FormDescription,
+  kit: Kit,
+  skin: string | undefined,
+): { inputs: string[]; wrappers: string[] } {
   try {
     const adapters = usedAdapters(form, kit).flatMap((name) => kit.adapters[name] ?? []);
     const foreign = adapters.filter(({ input }) => (kit.inputs[input]?.family ?? 'native') !== 'native');
     return {
       inputs: foreign.map(({ input }) => input),
-      wrappers: foreign.flatMap(({ wrappers = [] }) => wrappers.map(({ component }) => component)),
+      wrappers: [
+        ...new Set([
+          ...foreign.flatMap(({ wrappers = [] }) => wrappers.map(({ component }) => component)),
+          ...skinsFor(form, kit, skin),
+        ]),
+      ],
     };
   } catch {
     return { inputs: [], wrappers: [] };
   }
+}
+
+/** The components of the skins that a form draws with: its own, and those that its hints name. */
+function skinsFor(form: FormDescription, { skins = {} }: Kit, skin: string | undefined): string[] {
+  const text = JSON.stringify([form.schema, form.hints]);
+  return Object.entries(skins).flatMap(([name, { component }]) =>
+    name === (skin ?? form.skin) || text.includes(`"skin":${JSON.stringify(name)}`) ? [component] : [],
+  );
 }

@@ -5,7 +5,13 @@ import type { AdapterDescription, FormDescription, Gesture, Kit, Outcome, Snapsh
 export interface FormToOpen {
   readonly form: FormDescription;
   readonly documents: Readonly<Record<string, unknown>>;
-  readonly kit: Pick<Kit, 'adapters' | 'codecs' | 'fields' | 'inputs'> & { readonly rules?: Kit['rules'] };
+  readonly kit: Pick<Kit, 'adapters' | 'codecs' | 'fields' | 'inputs'> & Partial<Pick<Kit, 'rules' | 'skins'>>;
+  /** Another skin than the form's own, to look at. */
+  readonly skin?: string;
+  /** From right to left, as it stands in scripts that are written so. */
+  readonly rightToLeft?: boolean;
+  /** Every problem is shown at once. */
+  readonly allTold?: boolean;
   readonly values?: unknown;
   readonly restore?: Snapshot;
   /** Whether the notes of the proof stand in the margins. */

@@ -6,12 +6,13 @@ import {
   openForm,
   planAt,
   type Form,
+  type Kit,
   type Outcome,
   type Plan,
 } from '@poietra/core';
-import { PlannedForm, type AdaptedInput } from '@poietra/react';
+import { compact, plain, PlannedForm, suiteSkin, type AdaptedInput, type Skin } from '@poietra/react';
 import { effect } from '@preact/signals-core';
-import { useEffect, useImperativeHandle, useMemo, useRef, type ReactNode, type Ref } from 'react';
+import { useEffect, useImperativeHandle, useMemo, useRef, type ElementType, type ReactNode, type Ref } from 'react';
 import { liveInput, type BundledInputs } from '@poietra/stand';
 import { tell } from './tell.js';
 import type { FormToOpen } from './messages.js';
@@ -35,6 +36,7 @@ export function Sheet({ inputs, open, send, handle }: SheetProps): ReactNode {
     <div
       className="sheet"
       data-notes={open.notes || undefined}
+      dir={open.rightToLeft ? 'rtl' : undefined}
       style={open.width === undefined ? undefined : { ['--sheet-width' as string]: `${open.width}px` }}
     >
       {Array.from({ length: open.copies }, (_, i) => (
@@ -52,6 +54,8 @@ function Copy({
   handle,
 }: Omit<SheetProps, 'handle'> & { readonly handle: Ref<SheetHandle> | null }): ReactNode {
   const { plan, form, live } = useOpened(inputs, open);
+  const skins = useMemo(() => livingSkins(inputs, open.kit.skins), [inputs, open.kit.skins]);
+  const skinName = open.skin ?? open.form.skin ?? 'plain';
   const isFirst = handle !== null;
   useImperativeHandle(
     handle,
@@ -87,6 +91,8 @@ function Copy({
         form={form}
         plan={plan}
         inputs={live}
+        skins={skins}
+        skin={skins[skinName] ?? (skinName === 'compact' ? compact : plain)}
         submitLabel={open.submitLabel}
         {...(open.submitLabel === '' ? {} : { send })}
       />
@@ -121,6 +127,7 @@ function useOpened(
       ...(description.hidden ? { hidden: description.hidden } : {}),
     });
     last.current = form;
+    if (open.allTold) void form.submit(() => Promise.resolve({ kind: 'accepted', answer: undefined }));
     const live: Record<string, AdaptedInput> = {};
     for (const [name, adapter] of Object.entries(kit.adapters)) {
       const input = liveInput(inputs, adapter);
@@ -130,6 +137,27 @@ function useOpened(
     // Values and what is restored count at the opening only; later ones come as messages of their own.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [inputs, shape]);
+}
+
+/** The kit's skins, drawn with the bundled components. */
+function livingSkins(inputs: BundledInputs, skins: Kit['skins'] = {}): Readonly<Record<string, Skin>> {
+  return Object.fromEntries(
+    Object.entries(skins).flatMap(([name, { component, properties = {}, invalid = {}, ...names }]) => {
+      const bundled = Object.hasOwn(inputs, component) ? inputs[component] : undefined;
+      if (!bundled) return [];
+      const box = bundled.value as ElementType;
+      return [
+        [
+          name,
+          suiteSkin({
+            box,
+            ...names,
+            properties: (state) => (state.invalid ? { ...properties, ...invalid } : properties),
+          }),
+        ],
+      ];
+    }),
+  );
 }
 
 /** Tells the workbench about the field that has the focus, and goes on telling while its value changes. */

@@ -8,6 +8,7 @@ export {
   type Kit,
   type KitInput,
   type Proof,
+  type SkinDescription,
 } from './kit.js';
 export {
   groupUri,

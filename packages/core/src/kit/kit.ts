@@ -20,6 +20,20 @@ export interface FormDescription {
   readonly send?: { readonly path: string; readonly key: string };
   readonly tell?: 'leave' | 'change' | 'submit';
   readonly hidden?: 'drop' | 'keep';
+  /** How its fields are drawn: `plain`, `compact`, or one of the kit's skins. */
+  readonly skin?: string;
+}
+/** A skin drawn with a component of a suite: under which names the box takes what it draws. */
+export interface SkinDescription {
+  /** As inputs are named: `package#Export`. */
+  readonly component: string;
+  readonly label?: string;
+  readonly hint?: string;
+  readonly error?: string;
+  readonly required?: string;
+  readonly properties?: Readonly<Record<string, unknown>>;
+  /** What it gets in place of these where the field has a problem. */
+  readonly invalid?: Readonly<Record<string, unknown>>;
 }
 /** An input that the kit uses, as it was found. */
 export type KitInput = Pick<FoundInput, 'family' | 'package' | 'version' | 'export' | 'module' | 'css'> & {
@@ -43,6 +57,7 @@ export interface Kit {
   readonly groups: Readonly<Record<string, GroupDescription>>;
   readonly forms: Readonly<Record<string, FormDescription>>;
   readonly rules?: readonly ChoiceRule[];
+  readonly skins?: Readonly<Record<string, SkinDescription>>;
   /** The last run of the contract for each adapter, and the one before it. */
   readonly proofs?: Readonly<Record<string, Proof>>;
   readonly [later: string]: unknown;
@@ -183,8 +198,20 @@ export const kitSchema = z.looseObject({
       send: z.looseObject({ path: z.string().startsWith('/'), key: z.string().min(1) }).optional(),
       tell: z.enum(['leave', 'change', 'submit']).optional(),
       hidden: z.enum(['drop', 'keep']).optional(),
+      skin: z.string().optional(),
     }),
   ),
+  skins: map(
+    z.looseObject({
+      component: z.string().regex(/^[^#\s]+#[A-Za-z_$][\w$.]*$/, 'is written as package#Export'),
+      label: z.string().optional(),
+      hint: z.string().optional(),
+      error: z.string().optional(),
+      required: z.string().optional(),
+      properties: z.record(z.string(), z.unknown()).optional(),
+      invalid: z.record(z.string(), z.unknown()).optional(),
+    }),
+  ).optional(),
   proofs: map(z.looseObject({ now: sheet, before: sheet.optional() })).optional(),
   rules: z
     .array(z.looseObject({ use: z.looseObject({ adapter: z.string(), codec: z.looseObject({ kind: z.string() }) }) }))

@@ -21,6 +21,7 @@ import { UsedBy } from '../../parts/used-by.js';
 import { ValueLine, type LineValue } from '../../parts/value-line.js';
 import { Verdict } from '../../parts/verdict.js';
 import { useKit } from '../../store/kit.js';
+import { LawsPanel } from './laws-panel.js';
 
 /** The value line of a codec, live, and its table of cases. */
 export function Component(): ReactNode {
@@ -90,9 +91,11 @@ function CodecView({ name, codec }: { readonly name: string; readonly codec: Cod
             value={JSON.stringify(codec.options ?? {})}
             words={codec.options ? undefined : 'no options'}
             onChange={(text) => {
-              const options: unknown = JSON.parse(text === '' ? '{}' : text);
+              const options = JSON.parse(text === '' ? '{}' : text) as Record<string, unknown>;
+              // What the codec cannot be made with is said here, before it is kept.
+              makeCodec({ kind: codec.kind, options });
               edit(`Options of ${name}`, {
-                [`${at}/options`]: Object.keys(options as object).length > 0 ? options : undefined,
+                [`${at}/options`]: Object.keys(options).length > 0 ? options : undefined,
               });
             }}
           />
@@ -166,6 +169,10 @@ function CodecView({ name, codec }: { readonly name: string; readonly codec: Cod
           </div>
         )}
       </section>
+      <LawsPanel
+        codec={codec}
+        onKeep={(row) => edit(`Keep a counterexample of ${name}`, { [`${at}/cases`]: [...cases, row] })}
+      />
     </div>
   );
 }

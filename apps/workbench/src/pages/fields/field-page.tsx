@@ -8,6 +8,7 @@ import {
 } from '@poietra/core';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
+import { Button } from '../../parts/button.js';
 import { NoSuch } from '../../parts/no-such.js';
 import { FormFrame } from '../../parts/form-frame.js';
 import { SettingsForm } from '../../parts/settings-form.js';
@@ -25,16 +26,49 @@ export function Component(): ReactNode {
   return <FieldView key={name} name={name} field={field} />;
 }
 
-const options = { notes: false, copies: 2, submitLabel: '', width: 420 } as const;
+/** The states in which a field has to be looked at. */
+const states = {
+  empty: {},
+  required: { required: true },
+  invalid: { required: true, allTold: true },
+  disabled: { readOnly: true },
+  'long text': {
+    title:
+      'The port at which the goods are taken over from the consignor, or from the carrier who brings them on the consignor’s behalf',
+  },
+  'right to left': { rightToLeft: true },
+} as const satisfies Record<string, object>;
+type StateName = keyof typeof states;
 
 function FieldView({ name, field }: { readonly name: string; readonly field: FieldDescription }): ReactNode {
   const { kit, edit } = useKit();
   const [line, setLine] = useState<LineValue>();
   const names = JSON.stringify([Object.keys(kit.adapters), Object.keys(kit.codecs)]);
   const schema = useMemo(() => settingsSchema(JSON.parse(names) as [string[], string[]]), [names]);
-  const form = useMemo(
-    (): FormDescription => ({ title: field.title ?? name, schema: fieldSample(name, field, kit) }),
-    [name, field, kit],
+  const [skin, setSkin] = useState('plain');
+  const [state, setState] = useState<StateName>('empty');
+  const form = useMemo((): FormDescription => {
+    const {
+      allTold: _told,
+      rightToLeft: _direction,
+      ...more
+    } = { allTold: false, rightToLeft: false, ...states[state] };
+    // Words of the field win over a title; for long text they step aside.
+    const { label: _label, ...unnamed } = field;
+    const kept = 'title' in more ? { ...kit, fields: { ...kit.fields, [name]: unnamed } } : kit;
+    return { title: field.title ?? name, schema: fieldSample(name, field, kept, more) };
+  }, [name, field, kit, state]);
+  const options = useMemo(
+    () => ({
+      notes: false,
+      copies: 2,
+      submitLabel: '',
+      width: 420,
+      skin,
+      rightToLeft: state === 'right to left',
+      allTold: state === 'invalid',
+    }),
+    [skin, state],
   );
   const uses = usesOfField(name, kit);
   return (
@@ -63,9 +97,24 @@ function FieldView({ name, field }: { readonly name: string; readonly field: Fie
         </div>
       </section>
       <section aria-label="Drawn twice" className="grid content-start gap-3">
+        <div className="flex flex-wrap gap-x-6 gap-y-1">
+          <Choice
+            name="Skin"
+            value={skin}
+            values={['plain', 'compact', ...Object.keys(kit.skins ?? {})]}
+            onChange={setSkin}
+          />
+          <Choice
+            name="State"
+            value={state}
+            values={Object.keys(states)}
+            onChange={(next) => setState(next as StateName)}
+          />
+        </div>
         <p className="text-ink-2">Twice on one page: each copy has its own ids, its own value and its own message.</p>
         <div className="border border-hairline">
           <FormFrame
+            key={`${skin} ${state}`}
             title={`Field: ${field.title ?? name}`}
             form={form}
             options={options}
@@ -95,6 +144,35 @@ function FieldView({ name, field }: { readonly name: string; readonly field: Fie
           · Codec: {kit.codecs[field.codec] ? <Link to={`/codecs/${field.codec}`}>{field.codec}</Link> : field.codec}
         </p>
       </section>
+    </div>
+  );
+}
+
+function Choice({
+  name,
+  value,
+  values,
+  onChange,
+}: {
+  readonly name: string;
+  readonly value: string;
+  readonly values: readonly string[];
+  onChange(value: string): void;
+}): ReactNode {
+  return (
+    <div role="group" aria-label={name} className="flex flex-wrap items-center gap-1">
+      <span className="text-[13px] text-ink-2">{name}</span>
+      {values.map((one) => (
+        <Button
+          key={one}
+          look="quiet"
+          aria-pressed={one === value}
+          className={one === value ? 'bg-mark font-semibold' : ''}
+          onClick={() => onChange(one)}
+        >
+          {one}
+        </Button>
+      ))}
     </div>
   );
 }

@@ -20,7 +20,12 @@ export function usesOfField(name: string, kit: Kit): { to: string; text: string 
 }
 
 /** A form with just this field: the schema that its codec's values have. */
-export function fieldSample(name: string, field: FieldDescription, kit: Kit): unknown {
+export function fieldSample(
+  name: string,
+  field: FieldDescription,
+  kit: Kit,
+  more: { readonly required?: boolean; readonly readOnly?: boolean; readonly title?: string } = {},
+): unknown {
   const kind = kit.codecs[field.codec]?.kind ?? field.codec;
   const types: Readonly<Record<string, unknown>> = {
     text: { type: 'string' },
@@ -32,11 +37,12 @@ export function fieldSample(name: string, field: FieldDescription, kit: Kit): un
   };
   return {
     type: 'object',
-    ...(field.required ? { required: [name] } : {}),
+    ...((more.required ?? field.required) ? { required: [name] } : {}),
     properties: {
       [name]: {
         ...(isObject(types[kind]) ? types[kind] : {}),
-        title: field.label ?? field.title ?? name,
+        title: more.title ?? field.label ?? field.title ?? name,
+        ...(more.readOnly ? { readOnly: true } : {}),
         'x-poietra': { field: name },
       },
     },

@@ -56,6 +56,8 @@ function Proof({
   const id = `${name}/${record ?? 'new'}`;
   const navigate = useNavigate();
   const say = useView((view) => view.say);
+  const kitSkins = useKit(({ kit }) => kit.skins);
+  const skins = Object.keys(kitSkins ?? {});
   const [beginning, setBeginning] = useState<Beginning>();
   const [round, setRound] = useState(0);
   const [width, setWidth] = useState<number>(600);
@@ -132,7 +134,7 @@ function Proof({
 
   return (
     <div className="flex min-h-full flex-col lg:h-full">
-      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-hairline px-4 py-1.5">
+      <header className="flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-hairline px-4 py-1.5">
         <h1>
           {form.title}
           {record !== undefined && <span className="mono font-normal text-ink-2"> {record}</span>}
@@ -147,7 +149,23 @@ function Proof({
         >
           Take back changes
         </Button>
-        <div role="group" aria-label="Width of the sheet" className="ml-auto flex">
+        <label className="ml-auto flex items-center gap-1">
+          <span className="sr-only">Skin</span>
+          <select
+            className="rounded-sm border border-edge bg-sheet px-1 py-0.5"
+            value={form.skin ?? 'plain'}
+            onChange={(event) =>
+              useKit
+                .getState()
+                .edit(`Skin of ${form.title}`, { [`${joinPointer('/forms', name)}/skin`]: event.target.value })
+            }
+          >
+            {['plain', 'compact', ...skins].map((one) => (
+              <option key={one}>{one}</option>
+            ))}
+          </select>
+        </label>
+        <div role="group" aria-label="Width of the sheet" className="flex">
           {widths.map(([title, pixels]) => (
             <Button
               key={title}
@@ -247,7 +265,7 @@ function StateWords({ state }: { readonly state: State | undefined }): ReactNode
       ) : (
         <Verdict kind="unknown">{state.problems === 1 ? 'one thing open' : `${state.problems} things open`}</Verdict>
       )}
-      {state.changed && <span className="text-ink-2">not sent yet, kept in this browser</span>}
+      {state.changed && <span className="text-ink-2">kept in this browser</span>}
     </span>
   );
 }
