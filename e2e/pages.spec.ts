@@ -4,13 +4,14 @@ import { companySettings, expectAccessible, frameOf, group } from './support.js'
 /** Every page, with what has to stand there before it is looked at. Foreign inputs are left out: they are not ours to mend. */
 const pages = [
   ['/inputs', 'Choose an input to meet it', []],
-  ['/inputs/react-day-picker%23DayPicker', 'Push a value in', ['iframe']],
+  ['/inputs/react-day-picker%23DayPicker', 'After the gesture', ['iframe']],
   ['/adapters/day-picker', 'As it will be handed over', ['iframe']],
   ['/codecs/calendar-date', 'Cases', []],
   ['/fields/pieces', 'Twice on one page', []],
   ['/groups/party', 'Used in', []],
   ['/forms', 'New form', []],
   ['/forms/freight-booking-short', 'Collection date', [['iframe', '.rdp-root']]],
+  ['/links', 'Controls, in the order of the page', [['iframe', '.rdp-root']]],
   ['/hand-over', 'files, typed and formatted', []],
   ['/kit', 'Last steps', []],
   ['/nowhere', 'There is nothing here', []],
@@ -134,13 +135,14 @@ test('an input of each family is met on the stand', async ({ page }) => {
   const reports = page.getByRole('region', { name: 'Reports' });
   await page.goto('/inputs/%40shoelace-style%2Fshoelace%23sl-input');
   await frameOf(page, 'Stand: <sl-input>').getByRole('textbox').pressSequentially('Torsund');
-  await expect(reports.getByText('sl-input').first()).toBeVisible();
+  await expect(reports.getByText('sl-input', { exact: true }).first()).toBeVisible();
   await page.goto('/inputs/nouislider%23create');
   await frameOf(page, 'Stand: nouislider.create').getByRole('slider').press('ArrowRight');
   await expect(reports.getByText('change').first()).toBeVisible();
   await page.goto('/inputs/native%23checkbox');
   await frameOf(page, 'Stand: checkbox').getByRole('checkbox').check();
   await expect(reports.getByText('onChange').first()).toBeVisible();
+  await page.getByRole('tab', { name: 'Values' }).click();
   await page.getByRole('button', { name: 'false', exact: true }).click();
   await expect(frameOf(page, 'Stand: checkbox').getByRole('checkbox')).not.toBeChecked();
 });

@@ -10,7 +10,19 @@ test('inputs and stand', async ({ page }) => {
     .getByRole('button', { name: dayName(new Date(new Date().getFullYear(), new Date().getMonth(), 16)) })
     .click();
   await page.getByRole('region', { name: 'Reports' }).locator('summary').first().click();
+  await expect(page.getByRole('region', { name: 'Findings' })).toContainText('observed', { timeout: 60_000 });
+  await expect(page.getByTitle('The input is being tried')).toHaveCount(0);
   await page.screenshot(take('stand'));
+});
+
+test('what an input makes of each value', async ({ page }) => {
+  await page.goto('/inputs/antd%23InputNumber');
+  await expect(page.getByRole('region', { name: 'Findings' })).toContainText('observed', { timeout: 60_000 });
+  await page.getByRole('tab', { name: 'Values' }).click();
+  await page.getByRole('button', { name: 'Push all in, one after another' }).click();
+  await expect(page.getByTitle('Values are pushed in')).toHaveCount(0, { timeout: 60_000 });
+  await page.getByRole('table').scrollIntoViewIfNeeded();
+  await page.screenshot(take('values'));
 });
 
 test('adapter', async ({ page }) => {
@@ -22,12 +34,47 @@ test('adapter', async ({ page }) => {
   await page.screenshot(take('adapter'));
 });
 
+test('contract, with a check that fails', async ({ page }) => {
+  await page.goto('/adapters/suite-input');
+  const sentences = page.getByRole('region', { name: 'How it speaks' });
+  await sentences.getByRole('button', { name: /^disabled: disabled/ }).click();
+  await sentences.getByRole('combobox', { name: 'disabled' }).fill('clearable');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Prove it', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Contract' })).toContainText('1 failed', { timeout: 60_000 });
+  await expect(page.getByRole('button', { name: 'Prove it again' })).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('heading', { name: 'Contract' }).evaluate((heading) => heading.scrollIntoView());
+  await page.screenshot(take('contract'));
+});
+
 test('codec, with a case that fails', async ({ page }) => {
   await page.goto('/codecs/calendar-date');
   await page.getByRole('button', { name: /Case 2, sent/ }).click();
   await page.getByRole('textbox', { name: 'Case 2, sent' }).fill('"2026-03-28"');
   await page.keyboard.press('Enter');
   await page.screenshot(take('codec'));
+});
+
+test('laws, with one that is broken', async ({ page }) => {
+  await page.goto('/codecs/pieces');
+  await page.getByRole('button', { name: /^Kind/ }).click();
+  await page.getByRole('combobox', { name: 'Kind' }).fill('list');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Search for counterexamples' }).click();
+  await expect(page.getByText(/values tried in/)).toBeVisible({ timeout: 60_000 });
+  await page.screenshot(take('laws'));
+});
+
+test('field drawn by a suite', async ({ page }) => {
+  await page.goto('/fields/party-name');
+  await page.getByRole('button', { name: 'suite', exact: true }).click();
+  await page.getByRole('button', { name: 'invalid', exact: true }).click();
+  await expect(
+    frameOf(page, /^Field/)
+      .getByText('Is needed.')
+      .first(),
+  ).toBeVisible({ timeout: 60_000 });
+  await page.screenshot(take('field-suite'));
 });
 
 test('field', async ({ page }) => {

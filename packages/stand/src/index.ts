@@ -1,6 +1,7 @@
 /** @poietra/stand: what happens on a stand, in a browser: mounting one input, trying it, doing gestures, proving the contract. */
 export { startProving, type FromProver, type ToProver } from './frame.js';
 export { GestureError, nameOf, perform, roleOf, targetOf } from './hands.js';
+export { inventedIds, linkMap, type Link, type LinkBreak, type LinkMap } from './links.js';
 export { liveInput, type BundledInputs } from './live.js';
 export { fullLook, look, lookDifference } from './look.js';
 export { pushMatrix, type PushedRow } from './matrix.js';

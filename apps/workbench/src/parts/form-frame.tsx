@@ -9,7 +9,7 @@ interface Props {
   readonly title: string;
   readonly form: FormDescription;
   readonly options: Pick<FormToOpen, 'notes' | 'copies' | 'submitLabel'> &
-    Partial<Pick<FormToOpen, 'width' | 'values' | 'restore' | 'skin' | 'rightToLeft' | 'allTold'>>;
+    Partial<Pick<FormToOpen, 'width' | 'values' | 'restore' | 'skin' | 'rightToLeft' | 'allTold' | 'links'>>;
   onMessage?(message: FromFrame, post: Post): void;
   onReady?(post: Post): void;
 }

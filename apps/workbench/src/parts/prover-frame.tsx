@@ -28,6 +28,14 @@ export function ProverFrame({ title, inputs, wrappers, task, onMessage, onLost }
   useEffect(() => {
     if (trouble !== undefined) handlers.current.onLost(trouble);
   }, [trouble]);
+  // Trying takes the focus; a person gets it back where they were.
+  useEffect(() => {
+    const before = document.activeElement;
+    return () => {
+      const isAway = document.activeElement === null || document.activeElement === document.body;
+      if (before instanceof HTMLElement && before !== document.body && isAway) before.focus();
+    };
+  }, []);
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const wait = (): void => {

@@ -107,6 +107,23 @@ export const fromFrame = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('pong') }),
   z.object({ kind: z.literal('flooded'), name: z.string().max(200) }),
   z.object({ kind: z.literal('step'), step }),
+  z.object({
+    kind: z.literal('links'),
+    count: z.number().int().min(0),
+    breaks: z
+      .array(
+        z.object({
+          kind: z.string().max(60),
+          where: z.string().max(200),
+          says: z.string().max(400),
+          advice: z.string().max(400),
+        }),
+      )
+      .max(200),
+    controls: z
+      .array(z.object({ role: z.string().max(60), name: z.string().max(200), description: z.string().max(400) }))
+      .max(500),
+  }),
   z.object({ kind: z.literal('replayed'), trouble: z.string().max(1000).optional() }),
   z.object({ kind: z.literal('mounted') }),
   z.object({ kind: z.literal('height'), height: z.number().min(0).max(200_000) }),

@@ -11,6 +11,7 @@ import type { Outcome } from '@poietra/core';
 import { consoleText, type BundledInputs } from '@poietra/stand';
 import { createRoot } from 'react-dom/client';
 import type { ToFrame } from './messages.js';
+import { PastedPage } from './pasted-page.js';
 import { Sheet, type SheetHandle } from './sheet.js';
 import { Solo, type SoloHandle } from './solo.js';
 import { tell } from './tell.js';
@@ -47,6 +48,9 @@ export function startFrame(inputs: BundledInputs): void {
         break;
       case 'open':
         root.render(<Sheet inputs={inputs} open={message.open} send={send} handle={sheet} />);
+        break;
+      case 'page':
+        root.render(<PastedPage key={message.html} html={message.html} />);
         break;
       case 'push':
         solo.current?.push(message.written);

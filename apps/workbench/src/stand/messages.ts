@@ -10,6 +10,8 @@ export interface FormToOpen {
   readonly skin?: string;
   /** From right to left, as it stands in scripts that are written so. */
   readonly rightToLeft?: boolean;
+  /** The links are drawn over the form, and told. */
+  readonly links?: boolean;
   /** Every problem is shown at once. */
   readonly allTold?: boolean;
   readonly values?: unknown;
@@ -36,6 +38,8 @@ export type ToFrame =
   | { readonly kind: 'replay'; readonly gesture: Gesture }
   /** Asked every second; a frame that does not answer hangs. */
   | { readonly kind: 'ping' }
+  /** Any page of HTML, to look at its links. Scripts in it do not run. */
+  | { readonly kind: 'page'; readonly html: string }
   | { readonly kind: 'push'; readonly written: unknown }
   | { readonly kind: 'open'; readonly open: FormToOpen }
   | { readonly kind: 'load'; readonly values: unknown }

@@ -15,6 +15,7 @@ import { effect } from '@preact/signals-core';
 import { useEffect, useImperativeHandle, useMemo, useRef, type ElementType, type ReactNode, type Ref } from 'react';
 import { liveInput, type BundledInputs } from '@poietra/stand';
 import { tell } from './tell.js';
+import { LinkOverlay } from './link-overlay.js';
 import type { FormToOpen } from './messages.js';
 import { Notes } from './notes.js';
 
@@ -42,6 +43,7 @@ export function Sheet({ inputs, open, send, handle }: SheetProps): ReactNode {
       {Array.from({ length: open.copies }, (_, i) => (
         <Copy key={i} inputs={inputs} open={open} send={send} handle={i === 0 ? handle : null} />
       ))}
+      {open.links && <LinkOverlay />}
     </div>
   );
 }

@@ -111,7 +111,10 @@ function FieldView({ name, field }: { readonly name: string; readonly field: Fie
             onChange={(next) => setState(next as StateName)}
           />
         </div>
-        <p className="text-ink-2">Twice on one page: each copy has its own ids, its own value and its own message.</p>
+        <p className="text-ink-2">
+          Twice on one page: each copy has its own ids, its own value and its own message.{' '}
+          <Link to="/links">Look at the links.</Link>
+        </p>
         <div className="border border-hairline">
           <FormFrame
             key={`${skin} ${state}`}

@@ -1,0 +1,92 @@
+import { expect, test } from '@playwright/test';
+import { frameOf, station } from './support.js';
+
+test('one word changes how every field of a form is drawn, and nothing else', async ({ page }) => {
+  await page.goto('/forms/freight-booking-short');
+  const form = frameOf(page, /^Form/);
+  const pieces = form.getByRole('textbox', { name: /^Pieces/ });
+  await pieces.fill('12');
+  await expect(form.locator('.ant-card')).toHaveCount(0);
+  await page.getByLabel('Skin').selectOption('suite');
+  await expect(form.locator('.ant-card').first()).toBeVisible({ timeout: 30_000 });
+  await expect(pieces).toHaveValue('12');
+  await expect(form.getByRole('textbox', { name: /^Pieces/ })).toBeVisible();
+  await page.getByLabel('Skin').selectOption('compact');
+  await expect(form.locator('.poietra-compact').first()).toBeVisible();
+  await expect(pieces).toHaveValue('12');
+});
+
+test('a field is looked at in each state', async ({ page }) => {
+  await page.goto('/fields/pieces');
+  const field = frameOf(page, /^Field/);
+  await page.getByRole('button', { name: 'invalid', exact: true }).click();
+  await expect(field.getByText('Is needed.').first()).toBeVisible();
+  await page.getByRole('button', { name: 'disabled', exact: true }).click();
+  await expect(field.getByRole('textbox').first()).toBeDisabled();
+  await page.getByRole('button', { name: 'right to left', exact: true }).click();
+  await expect(field.locator('[dir=rtl]')).toBeVisible();
+});
+
+test('a law that is broken shows its smallest counterexample, which is kept as a case', async ({ page }) => {
+  await page.goto('/codecs/pieces');
+  await page.getByRole('button', { name: /^Kind/ }).click();
+  await page.getByRole('combobox', { name: 'Kind' }).fill('steps');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: /^Options/ }).click();
+  await page
+    .getByRole('textbox', { name: 'Options' })
+    .fill('{"steps": [{"do": "replace", "what": "a", "with": "b"}, {"do": "before", "text": "b"}]}');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Search for counterexamples' }).click();
+  const laws = page.getByRole('region', { name: 'Laws' });
+  await expect(laws.getByText(/values tried in/)).toBeVisible({ timeout: 30_000 });
+  await expect(laws.getByText('No value makes it throw.')).toBeVisible();
+  const keep = laws.getByRole('button', { name: /^Keep the counterexample/ }).first();
+  const rows = page.getByRole('region', { name: 'Cases' }).getByRole('row');
+  const before = await rows.count();
+  await keep.click();
+  await expect(rows).toHaveCount(before + 1);
+});
+
+test('typing into a number: partial text stays, the caret does not jump, pasted spaces are taken', async ({ page }) => {
+  await page.goto('/fields/kilograms');
+  const box = frameOf(page, /^Field/)
+    .getByRole('textbox')
+    .first();
+  await box.pressSequentially('12.');
+  await expect(box).toHaveValue('12.');
+  await expect(station(page, 'held')).toContainText('12');
+  await box.pressSequentially('5');
+  await box.press('Home');
+  await box.press('ArrowRight');
+  await box.pressSequentially('9');
+  await expect(box).toHaveValue('192.5');
+  expect(await box.evaluate((input: HTMLInputElement) => input.selectionStart)).toBe(2);
+  await box.fill(' 1 000 ');
+  await expect(station(page, 'held')).toContainText('1000');
+  await box.fill('-');
+  await expect(box).toHaveValue('-');
+  await expect(station(page, 'held')).toContainText('undefined');
+  await box.fill('');
+  await expect(station(page, 'sent')).toContainText('undefined');
+});
+
+test('the link map finds no break on the demo kit, and each planted one on a page of HTML', async ({ page }) => {
+  await page.goto('/links');
+  const links = page.getByRole('region', { name: 'Links' });
+  await expect(links.getByText(/links, none broken/)).toBeVisible({ timeout: 30_000 });
+  await expect(
+    frameOf(page, /^Links of/)
+      .locator('.link-lines path')
+      .first(),
+  ).toBeAttached();
+  await page.getByRole('combobox').selectOption('page of HTML');
+  await expect(links.getByText('label to what takes none')).toBeVisible();
+  await page
+    .getByRole('textbox', { name: /^Paste the HTML/ })
+    .fill(
+      '<label for="a">A</label><input id="a"><input id="a" aria-describedby="gone"><img src=x onerror="document.title=1">',
+    );
+  for (const kind of ['id twice', 'reference to nothing', 'no name'])
+    await expect(links.getByText(kind, { exact: true })).toBeVisible();
+});

@@ -1,0 +1,55 @@
+/** @jest-environment jsdom */
+import { inventedIds, linkMap } from '../src/links.js';
+
+const page = (html: string): HTMLElement => {
+  document.body.innerHTML = html;
+  return document.body;
+};
+const kinds = (html: string): string[] => linkMap(page(html)).breaks.map(({ kind }) => kind);
+
+describe('the links of a page', () => {
+  it('are labels, names, descriptions, legends and the summary’s ways to the fields', () => {
+    const { links, breaks, controls } = linkMap(
+      page(`<ul><li><a href="#port">Port</a></li></ul>
+        <fieldset><legend>Landing</legend>
+          <label id="l" for="port">Port</label><input id="port" aria-describedby="hint">
+          <p id="hint">Where it lands</p>
+          <div role="group" aria-labelledby="l"><label>Deck <input type="checkbox"></label></div>
+        </fieldset>`),
+    );
+    expect(breaks).toEqual([]);
+    expect(links.map(({ by }) => by).sort()).toEqual(
+      ['described by', 'error summary', 'label', 'label', 'legend', 'named by'].sort(),
+    );
+    expect(controls.map(({ role, name, description }) => [role, name, description])).toEqual([
+      ['textbox', 'Port', 'Where it lands'],
+      ['checkbox', 'Deck', ''],
+    ]);
+  });
+  it.each([
+    ['an id twice', '<label for="a">A</label><input id="a"><label>B<input id="a"></label>', ['id twice']],
+    ['a label to nothing', '<label for="gone">A</label><input aria-label="A">', ['label to nothing']],
+    ['a label that has nothing', '<label>A</label>', ['label to nothing']],
+    ['a label to what takes none', '<label for="a">A</label><div id="a"></div>', ['label to what takes none']],
+    ['a label to a hidden element', '<label for="a">A</label><input id="a" hidden>', ['label to hidden']],
+    ['labels inside labels', '<label for="a">A <label for="a">B</label></label><input id="a">', ['labels nested']],
+    ['a description of nothing', '<input aria-label="A" aria-describedby="gone">', ['reference to nothing']],
+    ['a control without a name', '<input>', ['no name']],
+    ['a group without a legend', '<fieldset><input aria-label="A"></fieldset>', ['legend missing']],
+  ])('%s is found', (_, html, wanted) => expect(kinds(html)).toEqual(wanted));
+  it('ids that are invented anew at each drawing are found', () => {
+    const draw = (id: string): HTMLElement => {
+      const box = document.createElement('div');
+      box.innerHTML = `<input id="same"><input id="${id}">`;
+      return box;
+    };
+    expect(inventedIds(draw('rc-1'), draw('rc-2')).map(({ where }) => where)).toEqual(['#rc-1']);
+    expect(inventedIds(draw('rc-1'), draw('rc-1'))).toEqual([]);
+  });
+  it('say where and what to do', () => {
+    const [first] = linkMap(page('<input name="deck">')).breaks;
+    expect(first?.where).toBe('<input>[name=deck]');
+    expect(first?.says).toContain('textbox has no name');
+    expect(first?.advice).toContain('Link a label');
+  });
+});
