@@ -1,4 +1,4 @@
-import { kitDocuments, usedAdapters, type FormDescription, type Kit } from '@poietra/core';
+import { kitDocuments, usedAdapters, type FormDescription, type Kit, type Snapshot } from '@poietra/core';
 import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import type { FromFrame } from '../stand/checked.js';
 import type { FormToOpen } from '../stand/messages.js';
@@ -28,6 +28,7 @@ export function FormFrame({ title, form, options, onMessage, onReady }: Props): 
       ...options,
     };
   }, [form, kit, options]);
+  const typed = useRef<Snapshot>(undefined);
   const latest = useRef(open);
   useEffect(() => {
     latest.current = open;
@@ -41,10 +42,13 @@ export function FormFrame({ title, form, options, onMessage, onReady }: Props): 
       minHeight={200}
       onReady={(ready) => {
         post.current = ready;
-        ready({ kind: 'open', open: latest.current });
+        // Another input or skin is another bundle, and so another frame: what was typed goes over into it.
+        const restore = typed.current;
+        ready({ kind: 'open', open: restore ? { ...latest.current, restore } : latest.current });
         onReady?.(ready);
       }}
       onMessage={(message) => {
+        if (message.kind === 'state') typed.current = message.changed ? message.snapshot : undefined;
         if (post.current) onMessage?.(message, post.current);
       }}
     />
