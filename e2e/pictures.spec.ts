@@ -138,6 +138,14 @@ test.describe('on a narrow window', () => {
   });
 });
 
+test('link map', async ({ page }) => {
+  await page.goto('/links');
+  await expect(page.getByRole('region', { name: 'Links' }).getByText(/none broken/)).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('combobox').selectOption('page of HTML');
+  await expect(page.getByText('label to what takes none')).toBeVisible();
+  await page.screenshot(take('links'));
+});
+
 test('hand-over', async ({ page }) => {
   await page.goto('/hand-over?file=forms%2Ffreight-booking-short.tsx');
   await expect(page.locator('.cm-line').first()).toBeVisible();

@@ -121,6 +121,9 @@ test.describe('groups', () => {
       }),
     );
     await expect(frameOf(page, 'Group: Party').getByRole('textbox', { name: 'Telephone' })).toBeVisible();
+    const effects = page.getByRole('region', { name: 'What it would do' });
+    await expect(effects.getByText(/saved records still fit/)).toBeVisible();
+    await effects.getByRole('button', { name: 'Make the change' }).click();
     await allSaved(page);
     await page.getByRole('link', { name: 'Freight booking (short)' }).first().click();
     const form = frameOf(page, /^Form:/);
@@ -128,6 +131,39 @@ test.describe('groups', () => {
     await group(form, 'Consignee').getByRole('textbox', { name: 'Telephone' }).fill('555 02');
     await page.getByRole('button', { name: 'Data' }).click();
     await expect(page.getByRole('region', { name: 'Text: data' })).toContainText('"phone": "555 02"');
+  });
+
+  test('what an edit would do to saved records is told before it is made', async ({ page }) => {
+    await companySettings(page, {});
+    await page.goto('/groups/party');
+    const text = page.getByRole('textbox', { name: /^Schema of the group/ });
+    await text.click();
+    await page.keyboard.press('Control+a');
+    await page.keyboard.insertText('{"type": "object", "properties": {"name": {"type": "string", "maxLength": 1}}}');
+    const effects = page.getByRole('region', { name: 'What it would do' });
+    await expect(effects.getByText(/saved records would not fit any more/)).toBeVisible();
+    await expect(effects.getByRole('link', { name: /^FB-/ }).first()).toBeVisible();
+    await effects.getByRole('button', { name: 'Leave it as it was' }).click();
+    await expect(frameOf(page, 'Group: Party').getByRole('textbox', { name: /^E-mail/ })).toBeVisible();
+  });
+
+  test('a group is made of a form’s fields, and dissolved again', async ({ page }) => {
+    await page.goto('/groups');
+    await page.getByRole('checkbox', { name: 'pieces' }).check();
+    await page.getByRole('checkbox', { name: 'weight' }).check();
+    await page.getByLabel('called').fill('Load');
+    await page.getByRole('button', { name: 'Make a group', exact: true }).click();
+    await expect(page).toHaveURL('/groups/load');
+    await expect(page.getByRole('link', { name: 'Freight booking (short)' })).toBeVisible();
+    await page.goto('/forms/freight-booking-short');
+    const form = frameOf(page, /^Form:/);
+    await form.getByRole('textbox', { name: /^Pieces/ }).fill('12');
+    await page.getByRole('button', { name: 'Data' }).click();
+    await expect(page.getByRole('region', { name: 'Text: data' })).toContainText('"pieces": 12');
+    await page.goto('/groups/load');
+    await page.getByRole('button', { name: /^Dissolve/ }).click();
+    await page.goto('/forms/freight-booking-short');
+    await expect(form.getByRole('textbox', { name: /^Pieces/ })).toBeVisible();
   });
 
   test('a schema that is wrong is told, and the last good one stands', async ({ page }) => {

@@ -20,3 +20,12 @@ export {
   type KitProblem,
   type KitReading,
 } from './read.js';
+export {
+  dissolveGroup,
+  groupEffects,
+  makeGroup,
+  placesOfGroup,
+  type GroupEffect,
+  type GroupPlace,
+  type KitEdits,
+} from './groups.js';

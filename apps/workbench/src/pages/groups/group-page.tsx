@@ -1,10 +1,19 @@
-import { groupUri, isObject, joinPointer, type FormDescription, type GroupDescription, type Kit } from '@poietra/core';
-import { useMemo, type ReactNode } from 'react';
-import { Link, useParams } from 'react-router';
+import {
+  dissolveGroup,
+  groupUri,
+  joinPointer,
+  placesOfGroup,
+  type FormDescription,
+  type GroupDescription,
+} from '@poietra/core';
+import { useMemo, useState, type ReactNode } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { Button } from '../../parts/button.js';
 import { NoSuch } from '../../parts/no-such.js';
 import { FormFrame } from '../../parts/form-frame.js';
 import { JsonText } from '../../parts/json-text.js';
 import { useKit } from '../../store/kit.js';
+import { Effects } from './effects.js';
 
 /** A group: its fields, and every place that uses it. */
 export function Component(): ReactNode {
@@ -20,8 +29,18 @@ const options = { notes: false, copies: 1, submitLabel: '', width: 560 } as cons
 
 function GroupView({ name, group }: { readonly name: string; readonly group: GroupDescription }): ReactNode {
   const { kit, edit } = useKit();
-  const form = useMemo((): FormDescription => ({ title: group.title, schema: group.schema }), [group]);
-  const places = placesOf(name, kit);
+  const navigate = useNavigate();
+  // An edit is looked at before it is made: it reaches every form that uses the group, and what was saved with them.
+  const [draft, setDraft] = useState<{ readonly schema: unknown; readonly of: unknown }>();
+  const isDraft =
+    draft !== undefined && draft.of === group.schema && JSON.stringify(draft.schema) !== JSON.stringify(group.schema);
+  const schema = isDraft ? draft.schema : group.schema;
+  const form = useMemo((): FormDescription => ({ title: group.title, schema }), [group.title, schema]);
+  const places = placesOfGroup(kit, name);
+  const dissolve = (): void => {
+    edit(`Dissolve the group ${group.title}`, dissolveGroup(kit, name));
+    void navigate('/groups');
+  };
   return (
     <div className="grid gap-4 p-4">
       <header className="flex flex-wrap items-baseline gap-3">
@@ -29,6 +48,9 @@ function GroupView({ name, group }: { readonly name: string; readonly group: Gro
         <span className="text-ink-2">
           is used by <code>{`"$ref": "${groupUri(name)}"`}</code>
         </span>
+        <Button look="quiet" className="ml-auto" onClick={dissolve}>
+          Dissolve: put its fields where it is used
+        </Button>
       </header>
       <div className="grid gap-4 lg:grid-cols-2">
         <section aria-label="Drawn" className="grid content-start gap-2">
@@ -41,9 +63,9 @@ function GroupView({ name, group }: { readonly name: string; readonly group: Gro
           </h2>
           {places.length === 0 && <p className="text-ink-2">No form uses it yet.</p>}
           <ul>
-            {places.map(({ to, title, at }) => (
-              <li key={to + at}>
-                <Link to={to}>{title}</Link> <span className="mono text-ink-2">{at}</span>
+            {places.map(({ in: kind, name: place, title, at }) => (
+              <li key={kind + place + at}>
+                <Link to={`/${kind}/${place}`}>{title}</Link> <span className="mono text-ink-2">{at}</span>
               </li>
             ))}
           </ul>
@@ -52,34 +74,22 @@ function GroupView({ name, group }: { readonly name: string; readonly group: Gro
           <h2>Schema</h2>
           <JsonText
             label={`Schema of the group ${group.title}`}
-            value={group.schema}
-            onChange={(schema) =>
-              edit(`Schema of ${group.title}`, { [`${joinPointer('/groups', name)}/schema`]: schema }, `group ${name}`)
-            }
+            value={schema}
+            onChange={(next) => setDraft({ schema: next, of: group.schema })}
           />
+          {isDraft && (
+            <Effects
+              name={name}
+              schema={schema}
+              onMake={() => {
+                edit(`Schema of ${group.title}`, { [`${joinPointer('/groups', name)}/schema`]: schema });
+                setDraft(undefined);
+              }}
+              onLeave={() => setDraft(undefined)}
+            />
+          )}
         </section>
       </div>
     </div>
   );
-}
-
-/** Where references to a group stand, in forms and in other groups. */
-function placesOf(name: string, kit: Kit): { to: string; title: string; at: string }[] {
-  const find = (value: unknown, at: string): string[] =>
-    Array.isArray(value)
-      ? value.flatMap((item, i) => find(item, joinPointer(at, i)))
-      : isObject(value)
-        ? [
-            ...(value['$ref'] === groupUri(name) ? [at] : []),
-            ...Object.entries(value).flatMap(([key, member]) => find(member, joinPointer(at, key))),
-          ]
-        : [];
-  return [
-    ...Object.entries(kit.forms).flatMap(([id, form]) =>
-      find(form.schema, '').map((at) => ({ to: `/forms/${id}`, title: form.title, at })),
-    ),
-    ...Object.entries(kit.groups).flatMap(([id, group]) =>
-      find(group.schema, '').map((at) => ({ to: `/groups/${id}`, title: group.title, at })),
-    ),
-  ];
 }

@@ -3,6 +3,7 @@ import { Outlet, useNavigate } from 'react-router';
 import { freeName } from '../../parts/names.js';
 import { TwoPanes } from '../../parts/two-panes.js';
 import { useKit } from '../../store/kit.js';
+import { TakeOut } from './take-out.js';
 
 export function Component(): ReactNode {
   const { kit, edit } = useKit();
@@ -23,10 +24,13 @@ export function Component(): ReactNode {
       path="/groups"
       rows={Object.entries(kit.groups).map(([id, { title }]) => ({ id, title, note: `urn:poietra:group:${id}` }))}
       teach={
-        <p>
-          Fields that belong together, described once and used in several places. A change to a group reaches every form
-          that uses it.
-        </p>
+        <>
+          <p>
+            Fields that belong together, described once and used in several places. A change to a group reaches every
+            form that uses it.
+          </p>
+          <TakeOut />
+        </>
       }
       onAdd={add}
     >
