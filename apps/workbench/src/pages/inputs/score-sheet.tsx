@@ -14,7 +14,7 @@ import {
   type CheckVerdict,
   type FoundInput,
 } from '@poietra/core';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
 import { ProverFrame } from '../../parts/prover-frame.js';
 import { Verdict } from '../../parts/verdict.js';
@@ -78,7 +78,11 @@ export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
       return verdict.state === 'fail' ? [...before.filter((one) => one !== earlier), verdict] : before;
     });
   const endShare = (): void => setDone((count) => count + 1);
-  if (running && done >= shares.length) queueMicrotask(() => finish(fresh, running.adapter));
+  useEffect(() => {
+    if (running && done >= shares.length) finish(fresh, running.adapter);
+    // Once, when the last stand has ended; what it told before is in by then.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [done]);
 
   return (
     <section aria-label="Contract" className="grid content-start gap-2">
