@@ -23,7 +23,9 @@ const list = (query: unknown): string[] =>
 /** A component by name, as wrappers are given: `package#export`. Names only, since it is written into a module. */
 function wrapperOf(id: string): BundledInput {
   const [, module, exported] =
-    /^((?:@[\w.-]+\/)?[\w.-]+(?:\/[\w./-]+)?)#([A-Za-z_$][\w$]*(?:\.[A-Za-z_$][\w$]*)?)$/.exec(id) ?? [];
+    /^((?:@[A-Za-z0-9][\w.-]*\/)?[A-Za-z0-9][\w.-]*(?:\/[A-Za-z0-9_-][\w.-]*)*)#([A-Za-z_$][\w$]*(?:\.[A-Za-z_$][\w$]*)?)$/.exec(
+      id,
+    ) ?? [];
   if (module === undefined || exported === undefined)
     throw new Refusal(422, 'No such wrapper', `“${id}” names no component; write package#Export.`);
   return { id, family: 'component', export: exported, module, css: [] };

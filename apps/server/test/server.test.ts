@@ -129,3 +129,31 @@ describe('the guard', () => {
     });
   }, 30_000);
 });
+
+describe('the project folder', () => {
+  const project = async (): Promise<{ folder?: string }> =>
+    (await (await fetch(`${base}/api/project`)).json()) as { folder?: string };
+  it('can be another one; what is none is refused in words, and the present one stays', async () => {
+    const refused = async (folder: unknown): Promise<string> => {
+      const answer = await send('POST', '/api/project', { folder });
+      expect(answer.status).toBe(422);
+      return ((await answer.json()) as { detail: string }).detail;
+    };
+    expect(await refused('/nowhere/at/all')).toContain('There is no folder');
+    expect(await refused('demo/project')).toContain('from the root');
+    expect(await refused(5)).toContain('Say which folder');
+    const faulty = join(home, 'packages/stand/test/faulty');
+    expect((await send('POST', '/api/project', { folder: faulty })).status).toBe(204);
+    for (let turn = 0; turn < 100 && (await project()).folder === undefined; turn++)
+      await new Promise((resolve) => setTimeout(resolve, 200));
+    expect((await project()).folder).toBe(faulty);
+  }, 60_000);
+  it('takes wrappers by name only, since the name is written into a module', async () => {
+    const status = async (wrapper: string): Promise<number> =>
+      (await fetch(`${base}/api/stand?wrapper=${encodeURIComponent(wrapper)}`)).status;
+    expect(await status('antd#ConfigProvider')).toBe(200);
+    expect(await status('antd#x";alert(1)//')).toBe(422);
+    expect(await status('../../etc#x')).toBe(422);
+    expect(await status('gone#Provider')).toBe(409);
+  }, 60_000);
+});

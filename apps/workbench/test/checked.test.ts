@@ -1,5 +1,5 @@
-import { describeValue } from '@poietra/core';
-import { fromFrame } from '../src/stand/checked.js';
+import { describeValue, nativeAdapters } from '@poietra/core';
+import { fromFrame, fromProver } from '../src/stand/checked.js';
 
 const value = describeValue({ a: [1, { b: new Date() }] });
 it.each([
@@ -53,3 +53,33 @@ it.each([
     },
   ],
 ])('any other is refused: %s', (_, message) => expect(fromFrame.safeParse(message).success).toBe(false));
+
+const finding = { about: 'value', says: 'x', evidence: 'y', from: 'observed', certainty: 0.9 };
+it.each([
+  { kind: 'prover ready' },
+  { kind: 'observed', adapter: nativeAdapters['text'], findings: [finding] },
+  { kind: 'verdict', verdict: { check: 'held', state: 'pass', seen: 'It stands.' } },
+  { kind: 'pushed', row: { value, shows: '12', isEmpty: false, flips: false, moves: true } },
+  { kind: 'prover failed', message: 'It threw.' },
+])('what a stand at work tells is taken: $kind', (message) => expect(fromProver.safeParse(message).success).toBe(true));
+
+it.each([
+  ['an adapter that is none', { kind: 'observed', adapter: { input: 'x' }, findings: [] }],
+  [
+    'a finding that claims to be declared',
+    { kind: 'observed', adapter: nativeAdapters['text'], findings: [{ ...finding, from: 'declared' }] },
+  ],
+  ['a verdict on no check', { kind: 'verdict', verdict: { check: 'tide', state: 'pass', seen: '' } }],
+  ['a verdict of no kind', { kind: 'verdict', verdict: { check: 'held', state: 'perhaps', seen: '' } }],
+  [
+    'a gesture without end',
+    {
+      kind: 'observed',
+      adapter: {
+        ...nativeAdapters['text'],
+        gesture: { name: 'x', steps: Array.from({ length: 99 }, () => ({ do: 'press', on: { role: 'button' } })) },
+      },
+      findings: [],
+    },
+  ],
+])('and %s is refused', (_, message) => expect(fromProver.safeParse(message).success).toBe(false));

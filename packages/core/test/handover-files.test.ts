@@ -113,3 +113,29 @@ it.each<[unknown, string]>([
   [{ $ref: 'https://elsewhere.example/x' }, 'export type T = unknown;'],
   [{ title: 'Ends */ here', type: 'string' }, '/** Ends * / here */\nexport type T = string;'],
 ])('types say what schemas say: %j', (schema, expected) => expect(typesFor(schema, 'T')).toBe(expected));
+
+describe('what an adapter has besides', () => {
+  const adapter = {
+    ...kit.adapters['day-picker']!,
+    gesture: { name: 'change', steps: [] },
+    samples: [1, 2] as const,
+    wrappers: [{ component: 'antd#ConfigProvider', properties: { direction: 'rtl' } }, { component: 'tide#Sea.Calm' }],
+  };
+  const text = file('adapters/day-picker.ts', { ...kit, adapters: { ...kit.adapters, 'day-picker': adapter } });
+  it('stands around the input in the source, too', () => {
+    expect(text).toContain('import { ConfigProvider as Around1 } from "antd";');
+    expect(text).toContain('import { Sea as Around2 } from "tide";');
+    expect(text.replace(/\s+/g, ' ')).toContain(
+      '"component", [{ component: Around1, properties: { "direction": "rtl" } }, { component: Around2.Calm }]);',
+    );
+  });
+  it('is left out where only the checks need it', () => expect(text).not.toMatch(/gesture|samples/));
+  it('is imported where choices are elements of their own', () => {
+    const input = {
+      ...kit.inputs['@shoelace-style/shoelace#sl-input']!,
+      item: { tag: 'sl-option', module: 'shoelace/option.js' },
+    };
+    const of = { ...kit, inputs: { ...kit.inputs, '@shoelace-style/shoelace#sl-input': input } };
+    expect(file('adapters/suite-input.ts', of)).toContain('import "shoelace/option.js";');
+  });
+});

@@ -201,3 +201,63 @@ describe('style sheets', () => {
     expect(sheets(['dist/tide.css', 'dist/other.css'])).toEqual(['tide/dist/tide.css']));
   it('are none where no name speaks for one', () => expect(sheets(['dist/themes.css'])).toEqual([]));
 });
+
+describe('what helps to fill an input', () => {
+  it('is a plain value for what has to be given, limits and masks by their names', () => {
+    const { input } = declared(`
+      interface Range { min: number; max: number; step?: number }
+      export declare function Box(props: {
+        value?: number; onChange?: (value: number) => void;
+        range: Range; format: string; mode: 'one' | 'many'; items: string[]; strict: boolean; render: () => void; other: Map<string, string>;
+      }): JSX.Element;`)['Box']!;
+    const samples = Object.fromEntries(input.properties.map(({ name, sample }) => [name, sample]));
+    expect(samples).toMatchObject({
+      range: { min: 0, max: 100 },
+      format: '####',
+      mode: 'one',
+      items: [],
+      strict: false,
+    });
+    expect(samples['render']).toBeUndefined();
+    expect(samples['other']).toBeUndefined();
+  });
+  it('is the names of a list’s items, and what is advised against', () => {
+    const { input } = declared(`
+      export declare function Box<T extends { id: string; title: string }>(props: {
+        value?: string; onChange?: (value: string) => void; options?: T[];
+        /** @deprecated use onChange */ onSelect?: (value: string) => void;
+      }): JSX.Element;`)['Box']!;
+    expect(input.properties.find(({ name }) => name === 'options')?.members).toEqual(['id', 'title']);
+    expect(input.properties.find(({ name }) => name === 'onSelect')?.deprecated).toBe(true);
+  });
+});
+
+it('components that hang on a component are inputs of their own', () => {
+  const found = declared(`
+    interface Radio { (props: { checked?: boolean; onChange?: (checked: boolean) => void }): JSX.Element; Group: (props: { value?: string; onChange?: (value: string) => void }) => JSX.Element; version: string }
+    export declare const Radio: Radio;`);
+  expect(Object.keys(found)).toEqual(['Radio', 'Radio.Group']);
+  expect(found['Radio.Group']?.input.id).toBe('tide#Radio.Group');
+});
+
+it('what takes a value but only reports what every HTML element reports is no input', () =>
+  expect(
+    declared('export declare function Badge(props: { color?: string; onClick?: () => void }): JSX.Element;'),
+  ).toEqual({}));
+
+it('the folder’s own source files count, without tests and built ones', () => {
+  const box = (name: string): string =>
+    `declare namespace JSX { interface Element {} }\nexport function ${name}(props: { value?: string; onChange?: (value: string) => void }): JSX.Element { return props as JSX.Element; }`;
+  declared('', {
+    'src/port.ts': box('Port'),
+    'src/inner/deck.ts': box('Deck'),
+    'src/port.test.ts': box('Tested'),
+    'src/dist/built.ts': box('Built'),
+  });
+  const own = inspect(folder).inputs.filter(({ input }) => input.id.startsWith('./'));
+  expect(own.map(({ input }) => [input.id, input.module])).toEqual([
+    ['./src/inner/deck.ts#Deck', './src/inner/deck.ts'],
+    ['./src/port.ts#Port', './src/port.ts'],
+  ]);
+  expect(own[0]?.adapter).toMatchObject({ value: { property: 'value' }, change: { report: 'onChange' } });
+});

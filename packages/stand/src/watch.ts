@@ -62,24 +62,30 @@ function countListeners(): void {
   const kept = new WeakMap<EventTarget, Map<string, Set<unknown>>>();
   const add = EventTarget.prototype.addEventListener;
   const remove = EventTarget.prototype.removeEventListener;
+  // Called bare, as `addEventListener(…)`, the page itself is meant.
   const isGlobal = (target: unknown): target is EventTarget =>
-    target === window || target === document || target === document.body || target === document.documentElement;
+    target === undefined ||
+    target === window ||
+    target === document ||
+    target === document.body ||
+    target === document.documentElement;
+  const placeOf = (target: EventTarget | undefined): EventTarget => target ?? window;
   const key = (type: string, options: unknown): string =>
     `${type} ${String(typeof options === 'object' ? (options as { capture?: boolean } | null)?.capture === true : options === true)}`;
   EventTarget.prototype.addEventListener = function (type, listener, options) {
     const once = typeof options === 'object' && options.once === true;
     if (isGlobal(this) && listener && !once) {
-      const all = kept.get(this) ?? new Map<string, Set<unknown>>();
+      const all = kept.get(placeOf(this)) ?? new Map<string, Set<unknown>>();
       const own = all.get(key(type, options)) ?? new Set();
       if (!own.has(listener)) alive++;
       own.add(listener);
       all.set(key(type, options), own);
-      kept.set(this, all);
+      kept.set(placeOf(this), all);
     }
     add.call(this, type, listener, options);
   };
   EventTarget.prototype.removeEventListener = function (type, listener, options) {
-    if (isGlobal(this) && kept.get(this)?.get(key(type, options))?.delete(listener)) alive--;
+    if (isGlobal(this) && kept.get(placeOf(this))?.get(key(type, options))?.delete(listener)) alive--;
     remove.call(this, type, listener, options);
   };
 }

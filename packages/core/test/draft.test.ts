@@ -1,0 +1,124 @@
+import { changeSlot, draftAdapter, sentencesFor, type AdapterDescription, type FoundInput } from '../src/index.js';
+
+const input = (face: Partial<FoundInput>): FoundInput => ({
+  id: 'tide#Box',
+  family: 'component',
+  package: 'tide',
+  version: '1.0.0',
+  export: 'Box',
+  module: 'tide',
+  properties: [],
+  events: [],
+  methods: [],
+  css: [],
+  ...face,
+});
+const change = (type: string) => ({ name: 'onChange', type: 'function', args: [{ name: 'value', type }] });
+const adapterOf = (found: FoundInput): AdapterDescription | undefined => draftAdapter(found)?.adapter;
+
+describe('a draft from what is declared', () => {
+  it('takes the value whose type the report tells', () => {
+    const found = input({
+      properties: [{ name: 'value', type: 'string' }, { name: 'selected', type: 'Date | null' }, change('Date | null')],
+    });
+    expect(adapterOf(found)?.value.property).toBe('selected');
+  });
+  it('passes over reports that their maker advises against', () => {
+    const found = input({
+      properties: [
+        { name: 'value', type: 'string' },
+        { ...change('string'), deprecated: true },
+        { name: 'onUpdate', type: 'function', args: [{ name: 'value', type: 'string' }] },
+      ],
+    });
+    expect(adapterOf(found)?.change.report).toBe('onUpdate');
+  });
+  it.each([
+    [
+      'by what its items have',
+      { name: 'items', type: 'Item[]', members: ['id', 'title'] },
+      { property: 'items', value: 'id', text: 'title' },
+    ],
+    [
+      'by a name of general use where the items are open',
+      { name: 'options', type: 'T[]' },
+      { property: 'options', value: 'value', text: 'label' },
+    ],
+    ['not where they are plain texts', { name: 'options', type: 'string[]' }, undefined],
+    ['not by any other list', { name: 'rows', type: 'Row[]', members: ['value', 'label'] }, undefined],
+  ])('finds where choices go %s', (_, property, wanted) =>
+    expect(
+      adapterOf(input({ properties: [{ name: 'value', type: 'string' }, change('string'), property] }))?.choices,
+    ).toEqual(wanted),
+  );
+  it('gives an element the elements that its package has for choices', () => {
+    const found = input({
+      family: 'element',
+      tag: 'tide-select',
+      properties: [{ name: 'value', type: 'string' }],
+      events: [{ name: 'tide-change' }],
+      item: { tag: 'tide-option', module: 'tide/option.js' },
+    });
+    expect(draftAdapter(found)).toMatchObject({
+      adapter: { choices: { tag: 'tide-option', value: 'value' }, change: { report: 'tide-change' } },
+      findings: expect.arrayContaining([expect.objectContaining({ about: 'choices' })]) as unknown,
+    });
+  });
+  it('gives what has to be given the plainest value, but not to what the adapter sets itself', () => {
+    const found = input({
+      properties: [
+        { name: 'value', type: 'string', required: true, sample: '' },
+        change('string'),
+        { name: 'range', type: 'Range', required: true, sample: { min: 0, max: 100 } },
+        { name: 'dir', type: 'string', inherited: true, sample: 'ltr' },
+      ],
+    });
+    expect(adapterOf(found)?.constants).toEqual({ range: { min: 0, max: 100 } });
+  });
+});
+
+describe('sentences about an adapter', () => {
+  const adapter: AdapterDescription = {
+    input: 'tide#Box',
+    value: { property: 'value' },
+    change: { report: 'onChange', path: '/0' },
+    focus: { by: 'element' },
+  };
+  const said = (of: AdapterDescription, about: string): string =>
+    (sentencesFor(of).find((sentence) => sentence.about === about)?.parts ?? [])
+      .map((part) => (typeof part === 'string' ? part : (part.words ?? part.value)))
+      .join('');
+  it('say what holds where nothing is said', () => {
+    expect(said(adapter, 'no value')).toBe(
+      'For “no value” it takes the property left out, and bears every kind of value.',
+    );
+    expect(said(adapter, 'disabled')).toBe('Is disabled through its box, which is put out of reach.');
+    expect(said(adapter, 'refusal')).toBe('When a change is refused, it goes back by itself.');
+    expect(said(adapter, 'choices')).toBe('Takes its choices through nothing: it has none.');
+    expect(said(adapter, 'real')).toBe('The real element is none: it is a group.');
+  });
+  it('change the description, and leave it again', () => {
+    let next = changeSlot(adapter, '/value/empty', 'null');
+    next = changeSlot(next, '/value/kind', 'text');
+    next = changeSlot(next, '/change/refused', 'anew');
+    next = changeSlot(next, '/choices/property', 'items');
+    next = changeSlot(next, '/choices/value', 'id');
+    next = changeSlot(next, '/real/selector', 'input');
+    expect(next).toEqual({
+      ...adapter,
+      value: { property: 'value', empty: null, kind: 'text' },
+      change: { ...adapter.change, refused: 'anew' },
+      choices: { property: 'items', value: 'id', text: 'label' },
+      real: { selector: 'input' },
+    });
+    expect(said(next, 'choices')).toBe('Takes its choices through items, as id and label.');
+    for (const at of ['/value/empty', '/value/kind', '/change/refused', '/choices/property', '/real/selector'])
+      next = changeSlot(next, at, '');
+    expect(next).toEqual(adapter);
+  });
+  it('refuse what means nothing', () => {
+    expect(() => changeSlot(adapter, '/value/kind', 'tide')).toThrow('Here stands text, number');
+    expect(() => changeSlot(adapter, '/change/refused', 'always')).toThrow('Here stands anew');
+    expect(() => changeSlot(adapter, '/value/empty', '{')).toThrow();
+  });
+});

@@ -1,0 +1,40 @@
+/** @jest-environment jsdom */
+import { consoleText, watch } from '../src/watch.js';
+
+describe('a watch over the page', () => {
+  it('hears what is warned of while it is open, each once', () => {
+    const silent = jest.spyOn(console, 'warn').mockImplementation(() => undefined);
+    const watching = watch();
+    console.warn('The %s is out', 'tide');
+    console.warn('The %s is out', 'tide');
+    expect(watching.warnings).toEqual(['The tide is out']);
+    watching.stop();
+    console.warn('later');
+    expect(watching.warnings).toHaveLength(1);
+    silent.mockRestore();
+  });
+  it('counts the listeners that stay on the page, and no others', () => {
+    const watching = watch();
+    const heard = (): void => undefined;
+    // The test's own window has a method of its own in place of the page's, so the root element stands for it.
+    document.documentElement.addEventListener('resize', heard);
+    document.documentElement.addEventListener('resize', heard);
+    document.addEventListener('click', heard, true);
+    document.body.addEventListener('click', heard, { once: true });
+    document.createElement('i').addEventListener('click', heard);
+    expect(watching.listeners()).toBe(2);
+    document.removeEventListener('click', heard);
+    expect(watching.listeners()).toBe(2);
+    document.removeEventListener('click', heard, true);
+    document.documentElement.removeEventListener('resize', heard);
+    expect(watching.listeners()).toBe(0);
+    watching.stop();
+  });
+});
+
+it.each([
+  [['plain'], 'plain'],
+  [['%s and %d', 'a', 2, 'more'], 'a and 2 more'],
+  [[new Error('broken')], 'broken'],
+  [['over\n  lines'], 'over lines'],
+])('console arguments %j are one text', (args, text) => expect(consoleText(args)).toBe(text));
