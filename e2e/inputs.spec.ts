@@ -37,6 +37,8 @@ test('an input is met, tried, drafted, corrected in one sentence, proved and use
   await contract.getByRole('button', { name: 'Prove it again' }).click();
   await expect(contract).toContainText(/[1-9] failed/, { timeout: 60_000 });
   await expect(contract.getByText('to try').first()).toBeVisible();
+  // While checks run, the stand has the focus.
+  await expect(contract.getByRole('button', { name: 'Prove it again' })).toBeVisible({ timeout: 60_000 });
   await sentences.getByRole('button', { name: /^change: onHoverChange/ }).click();
   await sentences.getByRole('combobox', { name: 'change' }).fill('onChange');
   await page.keyboard.press('Enter');

@@ -6,6 +6,8 @@ import { join } from 'node:path';
 import { makeApp } from '../src/app.js';
 
 const home = join(__dirname, '../../..');
+// Reading the project takes its time on a machine that has never done it.
+jest.setTimeout(90_000);
 let data: string;
 let server: Server;
 let base: string;

@@ -221,7 +221,7 @@ export const checks: Readonly<Record<CheckId, Check>> = {
   },
 
   async disabled(bench, mount) {
-    const trial = await mount({ state: { shown: before(bench), disabled: true } });
+    const trial = await mount({ state: { shown: before(bench) ?? bench.samples[0], disabled: true } });
     const open = workingElements(trial.box).filter((element) => !isDisabled(element));
     try {
       await change(bench, trial);
