@@ -20,9 +20,14 @@ export function LinkOverlay(): ReactNode {
       const box = root.getBoundingClientRect();
       const next = links.map(({ from, to, by }): Line => {
         const [a, b] = [from.getBoundingClientRect(), to.getBoundingClientRect()];
-        const [x1, y1] = [a.left - box.left + Math.min(a.width / 2, 40), a.top - box.top + a.height / 2];
-        const [x2, y2] = [b.left - box.left + Math.min(b.width / 2, 60), b.top - box.top + b.height / 2];
-        return { by, path: `M ${x1} ${y1} Q ${(x1 + x2) / 2 + 24} ${(y1 + y2) / 2} ${x2} ${y2}` };
+        // From below the words, so that no line strikes them out, to the nearer edge of what they are for.
+        const isBelow = b.top >= a.bottom - 4;
+        const [x1, y1] = [
+          a.left - box.left + Math.min(a.width / 2, 40),
+          (isBelow || b.bottom > a.top ? a.bottom : a.top) - box.top,
+        ];
+        const [x2, y2] = [b.left - box.left + Math.min(b.width / 2, 60), (isBelow ? b.top : b.bottom) - box.top];
+        return { by, path: `M ${x1} ${y1} Q ${(x1 + x2) / 2} ${Math.max(y1, y2) + (isBelow ? 0 : 14)} ${x2} ${y2}` };
       });
       setLines((before) => (JSON.stringify(before) === JSON.stringify(next) ? before : next));
       tell({
