@@ -98,6 +98,11 @@ function elementType(checker: ts.TypeChecker, file: ts.SourceFile): ts.Type | un
   return declaration && checker.getTypeAtLocation(declaration);
 }
 
+const isWithin = (folder: string, file: string): boolean => {
+  const way = relative(folder, file);
+  return !way.startsWith('..') && !way.includes('node_modules');
+};
+
 class Reader {
   constructor(
     private readonly checker: ts.TypeChecker,
@@ -134,8 +139,54 @@ class Reader {
       taken.add(type);
       found.push(input, ...this.#membersOf(symbol, type, taken));
     }
+    found.push(...this.#elements());
     // A default export that gathers the named ones shows them a second time.
     return found.filter(({ export: exported }) => !found.some((other) => exported === `default.${other.export}`));
+  }
+
+  /**
+   * Custom elements that a package without a manifest registers: it declares their tags with their classes in the
+   * platform's own map. What its class declares itself counts, not what every element has.
+   */
+  #elements(): FoundInput[] {
+    const map = this.checker
+      .getSymbolsInScope(this.where, ts.SymbolFlags.Interface)
+      .find(({ name }) => name === 'HTMLElementTagNameMap');
+    if (!map) return [];
+    return this.checker.getPropertiesOfType(this.checker.getDeclaredTypeOfSymbol(map)).flatMap((entry) => {
+      const file = entry.declarations?.[0]?.getSourceFile().fileName ?? '';
+      const tag = entry.name;
+      if (!tag.includes('-') || !isWithin(this.pkg.folder, file)) return [];
+      const type = this.checker.getTypeOfSymbolAtLocation(entry, this.where);
+      const members = this.checker
+        .getPropertiesOfType(type)
+        .filter((member) =>
+          member.declarations?.some((one) => isWithin(this.pkg.folder, one.getSourceFile().fileName)),
+        );
+      const isMethod = (member: ts.Symbol): boolean =>
+        this.checker.getTypeOfSymbolAtLocation(member, this.where).getCallSignatures().length > 0;
+      const properties = members
+        .filter((member) => !isMethod(member) && !/^[_#]/.test(member.name))
+        .map((member) => this.#property(member));
+      if (!properties.some(({ name }) => telling.test(name))) return [];
+      const script = relative(this.pkg.folder, file).replace(/\.d\.ts$/, '.js');
+      return [
+        {
+          id: `${this.pkg.name}#${tag}`,
+          family: 'element' as const,
+          package: this.pkg.name,
+          version: this.pkg.version,
+          export: type.symbol.name,
+          module: existsSync(join(this.pkg.folder, script)) ? join(this.pkg.name, script) : this.pkg.name,
+          tag,
+          properties,
+          methods: members.filter(isMethod).map(({ name }) => name),
+          // Nothing declares its events; these are the platform's, and trying it shows which it tells.
+          events: [{ name: 'input' }, { name: 'change' }],
+          css: styleSheets(this.pkg),
+        },
+      ];
+    });
   }
 
   /** Components that hang on a component: `Radio.Group`. */

@@ -261,3 +261,27 @@ it('the folder’s own source files count, without tests and built ones', () => 
   ]);
   expect(own[0]?.adapter).toMatchObject({ value: { property: 'value' }, change: { report: 'onChange' } });
 });
+
+it('elements without a manifest are found by the tags that their package declares, with what their class has', () => {
+  const found = declared(
+    `
+    export declare class TideBox extends HTMLElement { value: string; disabled: boolean; focusInside(): void }
+    export declare class TideMark extends HTMLElement { label: string }
+    declare global { interface HTMLElementTagNameMap { 'tide-box': TideBox; 'tide-mark': TideMark } }`,
+    { 'node_modules/tide/index.js': '' },
+  );
+  expect(Object.keys(found)).toEqual(['TideBox']);
+  expect(found['TideBox']?.input).toMatchObject({
+    id: 'tide#tide-box',
+    family: 'element',
+    tag: 'tide-box',
+    module: 'tide/index.js',
+    methods: ['focusInside'],
+    properties: [{ name: 'value' }, { name: 'disabled' }],
+  });
+  expect(found['TideBox']?.adapter).toMatchObject({
+    value: { property: 'value' },
+    change: { report: 'input', path: '/0/target/value' },
+    disabled: { property: 'disabled' },
+  });
+});

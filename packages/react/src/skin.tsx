@@ -25,7 +25,12 @@ export function LabelWords({ label, required }: Pick<SkinProps, 'label' | 'requi
   return (
     <>
       {label}
-      {required && <span className="poietra-required"> (required)</span>}
+      {required && (
+        <>
+          {' '}
+          <span className="poietra-required">(required)</span>
+        </>
+      )}
     </>
   );
 }
