@@ -36,7 +36,7 @@ export function makeApp(config: Config): Express {
   const log = pino({ level: config.quiet ? 'warn' : 'info' });
   const projects = new Projects(config.home, config.project);
   // Read in the background from the start, not only when somebody asks.
-  void projects.now;
+  if (config.readAtOnce) void projects.now;
   const demo = join(config.home, 'demo');
 
   app.disable('x-powered-by');

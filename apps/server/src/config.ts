@@ -12,6 +12,8 @@ export interface Config {
   /** Where the demo company keeps its bookings. */
   readonly data: string;
   readonly quiet: boolean;
+  /** Whether the project folder is read at the start; otherwise when somebody asks. */
+  readonly readAtOnce?: boolean;
 }
 
 /** From the environment and the command line: `PORT`, `HOST`, `POIETRA_DATA`, `--project FOLDER`. */
@@ -29,6 +31,7 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[]): Con
     project: resolve(env['INIT_CWD'] ?? process.cwd(), given ?? join(home, 'demo/project')),
     data: resolve(env['POIETRA_DATA'] ?? join(home, '.cache/data')),
     quiet: env['POIETRA_QUIET'] === '1',
+    readAtOnce: true,
   };
 }
 
