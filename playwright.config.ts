@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { chromiumArgs, chromiumPath } from './e2e/chromium.js';
+import { chromiumArgs, chromiumPath } from './packages/cli/src/chromium.js';
 
 const port = Number(process.env['E2E_PORT'] ?? 4377);
 export default defineConfig({

@@ -90,3 +90,11 @@ test('the link map finds no break on the demo kit, and each planted one on a pag
   for (const kind of ['id twice', 'reference to nothing', 'no name'])
     await expect(links.getByText(kind, { exact: true })).toBeVisible();
 });
+
+test('a form that the server draws first is taken over without a difference', async ({ page }) => {
+  await page.goto('/links');
+  await page.getByRole('checkbox', { name: 'drawn by the server first, and compared' }).check();
+  const frame = frameOf(page, /^Links of/);
+  await expect(frame.locator('[id^=served-], [id*=served]').first()).toBeAttached({ timeout: 60_000 });
+  await expect(page.getByRole('region', { name: 'Links' }).getByText(/links, none broken/)).toBeVisible();
+});

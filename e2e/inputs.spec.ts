@@ -59,6 +59,25 @@ test('an input is met, tried, drafted, corrected in one sentence, proved and use
   await expect(page.getByTestId('station-sent').last()).toContainText('3');
 });
 
+test('two inputs are put together, proved as one, and carry one value', async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.goto('/inputs');
+  await page.getByRole('link', { name: 'Several inputs as one value' }).click();
+  await page.getByLabel('Label of part 1').fill('Hour');
+  await page.getByLabel('Label of part 2').fill('Minute');
+  await page.getByRole('button', { name: 'Put together' }).click();
+  await expect(page).toHaveURL('/adapters/hour-minute');
+  const stand = frameOf(page, /^Stand:/);
+  await stand.getByRole('textbox', { name: 'Hour' }).click();
+  await page.keyboard.type('9');
+  await stand.getByRole('textbox', { name: 'Minute' }).click();
+  await page.keyboard.type('15');
+  await expect(page.getByRole('region', { name: 'Reports' })).toContainText('minute');
+  await expect(stand.getByRole('textbox', { name: 'Hour' })).toHaveValue('9');
+  await page.getByRole('button', { name: 'Prove it', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Contract' })).toContainText('26 passed', { timeout: 90_000 });
+});
+
 test('a gesture is recorded once and replayed', async ({ page }) => {
   await page.goto('/inputs/rc-slider%23default');
   await page.getByRole('tab', { name: 'Gesture' }).click();

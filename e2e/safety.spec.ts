@@ -4,7 +4,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromiumArgs, chromiumPath } from './chromium.js';
+import { chromiumArgs, chromiumPath } from '../packages/cli/src/chromium.js';
 import { allSaved, frameOf } from './support.js';
 
 test('the stand can neither read what the workbench has stored nor reach its server', async ({ page }) => {

@@ -12,10 +12,30 @@ import type { Booking } from './company/bookings.js';
 import type { Config } from './config.js';
 import { ownHost, ownPages } from './guard.js';
 import { problems, Refusal } from './problem.js';
+import type { OpenProject } from './project.js';
 import { Projects } from './projects.js';
 import { standRouter } from './stand.js';
 
 const openRequest = z.object({ folder: z.string().min(1).max(4000), again: z.boolean().optional() });
+
+const names = z.array(z.string().max(500)).max(200);
+const renderRequest = z.object({
+  what: z.enum(['input', 'form']),
+  inputs: names,
+  wrappers: names.default([]),
+  task: z.record(z.string(), z.unknown()),
+});
+
+/** @throws {Refusal} where the project does not have one of them. */
+async function chosenInputs(project: OpenProject, ids: readonly string[]): Promise<BundledInput[]> {
+  if (ids.length === 0) return [];
+  const { inputs } = await project.inspection();
+  return ids.map((id) => {
+    const found = inputs.find(({ input }) => input.id === id);
+    if (!found) throw new Refusal(404, 'No such input', `The project has no input “${id}”. Is its package installed?`);
+    return found.input;
+  });
+}
 
 const list = (query: unknown): string[] =>
   (Array.isArray(query) ? query : [query]).filter((one): one is string => typeof one === 'string');
@@ -95,16 +115,18 @@ export function makeApp(config: Config): Express {
   });
   app.get('/api/stand', async ({ query }, response) => {
     const { project, bundler } = projects.now;
-    const { inputs } = await project.inspection();
-    const chosen = list(query['input']).map((id) => {
-      const found = inputs.find(({ input }) => input.id === id);
-      if (!found)
-        throw new Refusal(404, 'No such input', `The project has no input “${id}”. Is its package installed?`);
-      return found.input;
-    });
+    const chosen = await chosenInputs(project, list(query['input']));
     const around = list(query['wrapper']).map(wrapperOf);
     const purpose = query['for'] === 'prove' ? 'prove' : 'draw';
     response.json({ frame: `/stand/frame/${await bundler.open([...chosen, ...around], purpose)}` });
+  });
+  app.post('/api/render', express.json({ limit: '5mb' }), async (request, response) => {
+    const asked = renderRequest.safeParse(request.body);
+    if (!asked.success) throw new Refusal(422, 'Nothing to draw', 'Say what is to be drawn, with which inputs.');
+    const { what, inputs, wrappers, task } = asked.data;
+    const { project } = projects.now;
+    const chosen = [...(await chosenInputs(project, inputs)), ...wrappers.map(wrapperOf)];
+    response.json(await projects.draw(what, chosen, task));
   });
   app.get(
     '/api/demo-kit',

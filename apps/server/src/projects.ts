@@ -1,11 +1,17 @@
-import { ProjectError, readProject } from '@poietra/inputs';
+import { BundleError, ProjectError, readProject, Renderer, type BundledInput, type Rendered } from '@poietra/inputs';
 import { isAbsolute, join, resolve } from 'node:path';
 import { Bundler } from './bundle.js';
 import { Refusal } from './problem.js';
 import { OpenProject } from './project.js';
 
+const drawings = {
+  input: { module: 'packages/stand/src/render.tsx', name: 'startRendering' },
+  form: { module: 'apps/workbench/src/stand/render.tsx', name: 'startRenderingForms' },
+} as const;
+
 /** The project folders that were opened since the start; one of them is the present one. */
 export class Projects {
+  readonly #renderer = new Renderer();
   readonly #opened = new Map<string, { readonly project: OpenProject; readonly bundler: Bundler }>();
   #folder: string;
 
@@ -47,6 +53,20 @@ export class Projects {
     }
     if (again) this.#opened.delete(wanted);
     this.#folder = wanted;
+  }
+
+  /**
+   * Draws an input or a form on this server, from the present project's packages, in a process of its own.
+   * @throws {Refusal} where they do not bundle.
+   */
+  async draw(what: keyof typeof drawings, inputs: readonly BundledInput[], task: unknown): Promise<Rendered> {
+    const { module, name } = drawings[what];
+    const start = { module: join(this.home, module), name };
+    try {
+      return await this.#renderer.render({ project: this.#folder, home: this.home, start, inputs }, task);
+    } catch (error) {
+      throw error instanceof BundleError ? new Refusal(409, 'It does not bundle for a server', error.message) : error;
+    }
   }
 
   bundle(key: string): ReturnType<Bundler['get']> {

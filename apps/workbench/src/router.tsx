@@ -15,7 +15,10 @@ export const router = createBrowserRouter([
       {
         path: 'inputs',
         lazy: () => import('./pages/inputs/inputs-page.js'),
-        children: [{ path: ':id', lazy: () => import('./pages/inputs/stand-page.js') }],
+        children: [
+          { path: 'together', lazy: () => import('./pages/inputs/together-page.js') },
+          { path: ':id', lazy: () => import('./pages/inputs/stand-page.js') },
+        ],
       },
       { path: 'adapters/:name', lazy: () => import('./pages/inputs/adapter-page.js') },
       {

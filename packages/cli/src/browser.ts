@@ -1,9 +1,10 @@
 /** A real Chromium for the checks. Each input gets a page of its own, without network and with the stand's policy. */
 import type { AdapterDescription, CheckId, CheckVerdict, Finding, FoundInput } from '@poietra/core';
 import { contract } from '@poietra/core';
-import type { Bundle } from '@poietra/inputs';
+import type { Bundle, Rendered } from '@poietra/inputs';
 import { existsSync } from 'node:fs';
 import { chromium, type Browser, type Page } from 'playwright-core';
+import { chromiumArgs, chromiumPath } from './chromium.js';
 
 const address = 'http://stand.localhost/';
 const policy =
@@ -12,19 +13,8 @@ const policy =
 const mostTime = 90_000;
 
 export async function openBrowser(): Promise<Browser> {
-  const own = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
-  return chromium.launch({
-    ...(existsSync(own) ? { executablePath: own } : {}),
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const own = process.env['CHROMIUM'] ?? chromiumPath;
+  return chromium.launch({ ...(existsSync(own) ? { executablePath: own } : {}), args: chromiumArgs });
 }
 
 interface Message {
@@ -60,6 +50,7 @@ export async function proveAdapter(
   browser: Browser,
   bundle: Bundle,
   adapter: AdapterDescription,
+  render: (task: object) => Promise<Rendered>,
 ): Promise<CheckVerdict[]> {
   const ids: CheckId[] = contract.map(({ id }) => id);
   const verdicts: CheckVerdict[] = [];
@@ -69,6 +60,8 @@ export async function proveAdapter(
       for (;;) {
         const message = await next();
         if (message.kind === 'verdict') verdicts.push(message['verdict'] as CheckVerdict);
+        if (message.kind === 'render')
+          await post({ kind: 'rendered', ask: message['ask'], ...(await render(message)) });
         if (message.kind === 'prover failed') throw new Error(String(message['message']));
         if (message.kind === 'proved') return;
       }
@@ -98,7 +91,7 @@ async function onPage<T>(
   });
   await page.addInitScript(() => {
     window.addEventListener('message', ({ data }: MessageEvent<Message>) => {
-      const kinds = ['prover ready', 'observed', 'verdict', 'proved', 'prover failed'];
+      const kinds = ['prover ready', 'render', 'observed', 'verdict', 'proved', 'prover failed'];
       if (kinds.includes(data.kind)) (window as unknown as { heardByCli(message: Message): void }).heardByCli(data);
     });
   });

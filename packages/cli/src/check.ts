@@ -3,9 +3,11 @@ import {
   contract,
   checkOf,
   fingerprint,
+  inputsOf,
   readKitText,
   nativeAdapters,
   tally,
+  versionOf,
   type AdapterDescription,
   type CheckVerdict,
   type Finding,
@@ -13,7 +15,15 @@ import {
   type KitInput,
   type ScoreSheet,
 } from '@poietra/core';
-import { bundle, BundleError, inspect, type Bundle, type BundledInput } from '@poietra/inputs';
+import {
+  bundle,
+  BundleError,
+  inspect,
+  Renderer,
+  type Bundle,
+  type BundledInput,
+  type BundleOptions,
+} from '@poietra/inputs';
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { dirname, join } from 'node:path';
@@ -56,14 +66,16 @@ export async function check(
   const chosen = options.only === undefined ? jobs : jobs.filter(({ name }) => name.includes(options.only ?? ''));
   if (chosen.length === 0) throw new CheckError(`There is nothing to check in ${what}.`);
   const browser = await openBrowser();
+  const renderer = new Renderer();
+  const ofKey = (key: string): BundledInput[] => inputs.filter((input) => key.split(' ').includes(packageOf(input.id)));
   const bundles = new Map<string, Promise<Bundle>>();
   const bundleFor = (key: string): Promise<Bundle> => {
     const kept =
       bundles.get(key) ??
-      makeBundle(
-        project,
-        inputs.filter((input) => packageOf(input.id) === key),
-      );
+      bundle({
+        ...partsOfBundle(project, ofKey(key)),
+        start: { module: join(home, 'packages/stand/src/frame.ts'), name: 'startProving' },
+      });
     bundles.set(key, kept);
     return kept;
   };
@@ -83,7 +95,10 @@ export async function check(
     try {
       const ready = await get(job.bundleKey);
       if (job.input) ({ adapter, findings } = await tryInput(browser, ready, job.input, adapter));
-      verdicts = await proveAdapter(browser, ready, adapter);
+      const start = { module: join(home, 'packages/stand/src/render.tsx'), name: 'startRendering' };
+      verdicts = await proveAdapter(browser, ready, adapter, (task) =>
+        renderer.render({ ...partsOfBundle(project, ofKey(job.bundleKey)), start }, task),
+      );
     } catch (error) {
       if (!(error instanceof Error)) throw error;
       const seen = error instanceof BundleError ? `It does not bundle: ${error.message}` : error.message;
@@ -103,13 +118,8 @@ export async function check(
 
 const packageOf = (id: string): string => id.slice(0, Math.max(0, id.indexOf('#')));
 
-function makeBundle(project: string, inputs: readonly BundledInput[]): Promise<Bundle> {
-  return bundle({
-    project,
-    home,
-    start: { module: join(home, 'packages/stand/src/frame.ts'), name: 'startProving' },
-    inputs: inputs.filter(({ family }) => family !== 'native'),
-  });
+function partsOfBundle(project: string, inputs: readonly BundledInput[]): Omit<BundleOptions, 'start'> {
+  return { project, home, inputs: inputs.filter(({ family }) => family !== 'native') };
 }
 
 function draftsOf(folder: string): { jobs: Job[]; inputs: BundledInput[] } {
@@ -132,8 +142,8 @@ function adaptersOf(file: string): { jobs: Job[]; inputs: BundledInput[] } {
   const used: Record<string, KitInput> = { ...kit.inputs };
   const jobs = Object.entries(kit.adapters).map(([name, adapter]): Job => ({
     name,
-    bundleKey: packageOf(adapter.input),
-    version: used[adapter.input]?.version ?? '',
+    bundleKey: inputsOf(adapter).map(packageOf).join(' '),
+    version: versionOf(adapter, used),
     adapter,
   }));
   const natives = Object.entries(nativeAdapters)

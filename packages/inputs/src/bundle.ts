@@ -50,12 +50,57 @@ export async function bundle({ project, home, start, inputs }: BundleOptions): P
     const text = (ending: string): string => result.outputFiles.find(({ path }) => path.endsWith(ending))?.text ?? '';
     return { script: text('.js'), style: text('.css') };
   } catch (error) {
-    const [first] = (error as Partial<BuildFailure>).errors ?? [];
-    const where = first?.location
-      ? ` (${first.location.file.replace(project, '').replace(/^.*node_modules\//, '')}, line ${first.location.line})`
-      : '';
-    throw new BundleError(`${first?.text ?? String(error)}${where}. Is everything installed that it needs?`);
+    throw asBundleError(error, project);
   }
+}
+
+/**
+ * One script for Node, that draws on the server.
+ * @throws {BundleError}
+ */
+export async function bundleScript({ project, home, start, inputs }: BundleOptions): Promise<string> {
+  try {
+    const result = await build({
+      // The class of an element belongs to the browser: on the server its tag is all there is.
+      stdin: {
+        contents: entry(start, inputs, false),
+        resolveDir: project,
+        loader: 'tsx',
+        sourcefile: 'server-entry.tsx',
+      },
+      bundle: true,
+      write: false,
+      format: 'cjs',
+      platform: 'node',
+      target: 'node20',
+      jsx: 'automatic',
+      outdir: 'out',
+      conditions: ['source'],
+      define: { 'process.env.NODE_ENV': '"development"' },
+      loader: {
+        '.css': 'empty',
+        '.svg': 'dataurl',
+        '.png': 'dataurl',
+        '.woff': 'empty',
+        '.woff2': 'empty',
+        '.ttf': 'empty',
+      },
+      plugins: [oneFramework(project, home)],
+      logLevel: 'silent',
+      legalComments: 'none',
+    });
+    return result.outputFiles.find(({ path }) => path.endsWith('.js'))?.text ?? '';
+  } catch (error) {
+    throw asBundleError(error, project);
+  }
+}
+
+function asBundleError(error: unknown, project: string): BundleError {
+  const [first] = (error as Partial<BuildFailure>).errors ?? [];
+  const where = first?.location
+    ? ` (${first.location.file.replace(project, '').replace(/^.*node_modules\//, '')}, line ${first.location.line})`
+    : '';
+  return new BundleError(`${first?.text ?? String(error)}${where}. Is everything installed that it needs?`);
 }
 
 /** Two copies of the framework on one page break its hooks: the project's own copy serves all, ours only where it has none. */
@@ -71,14 +116,14 @@ function oneFramework(project: string, home: string): Plugin {
   };
 }
 
-function entry(start: BundleOptions['start'], inputs: BundleOptions['inputs']): string {
+function entry(start: BundleOptions['start'], inputs: BundleOptions['inputs'], isBrowser = true): string {
   const imports: string[] = [`import { ${start.name} } from ${JSON.stringify(start.module)};`];
   const entries = inputs.map((input, i) => {
-    for (const css of input.css) imports.push(`import ${JSON.stringify(css)};`);
+    for (const css of isBrowser ? input.css : []) imports.push(`import ${JSON.stringify(css)};`);
     if (input.family === 'native') return undefined;
     if (input.family === 'element') {
-      imports.push(`import ${JSON.stringify(input.module)};`);
-      if (input.item) imports.push(`import ${JSON.stringify(input.item.module)};`);
+      if (isBrowser) imports.push(`import ${JSON.stringify(input.module)};`);
+      if (isBrowser && input.item) imports.push(`import ${JSON.stringify(input.item.module)};`);
       return `${JSON.stringify(input.id)}: { family: 'element', value: ${JSON.stringify(input.tag ?? '')} }`;
     }
     const [name = 'default', member] = input.export.split('.');

@@ -140,8 +140,11 @@ class Reader {
       found.push(input, ...this.#membersOf(symbol, type, taken));
     }
     found.push(...this.#elements());
-    // A default export that gathers the named ones shows them a second time.
-    return found.filter(({ export: exported }) => !found.some((other) => exported === `default.${other.export}`));
+    return found.filter(
+      ({ export: exported }) =>
+        // A default export that gathers the named ones shows them a second time.
+        !found.some((other) => exported === `default.${other.export}`) && !this.#parts.has(exported),
+    );
   }
 
   /**
@@ -246,6 +249,7 @@ class Reader {
         args && !inherited && /^on.*(Change|Select|Input|Update|Drop)/.test(property),
     );
     if (!isHtml && !(valued && reports)) return undefined;
+    this.#notePartsOf(props);
     const declared = kind
       ? properties.map((property) =>
           telling.test(property.name)
@@ -255,6 +259,21 @@ class Reader {
       : properties;
     const handle = properties.length > 0 ? this.#handleMethods(props) : [];
     return { ...this.#about(symbol, target), family: 'component', properties: declared, events: [], methods: handle };
+  }
+
+  /**
+   * Names of components that another takes as a replacement of one of its parts, by a property that lists them under
+   * their names. A part stands on what is around it, so it is no input of its own.
+   */
+  readonly #parts = new Set<string>();
+  #notePartsOf(props: ts.Type): void {
+    for (const property of this.checker.getPropertiesOfType(props)) {
+      if (this.#fromHtml(property) !== undefined) continue;
+      const type = this.checker.getNonNullableType(this.checker.getTypeOfSymbolAtLocation(property, this.where));
+      const members = type.flags & ts.TypeFlags.Object ? this.checker.getPropertiesOfType(type) : [];
+      if (members.length > 1 && members.every(({ name }) => /^[A-Z]/.test(name)))
+        for (const { name } of members) this.#parts.add(name);
+    }
   }
 
   /** Of a union of property sets, told apart by a constant, the first that takes a value and reports a change. */

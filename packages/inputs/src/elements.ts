@@ -22,6 +22,7 @@ interface Declaration {
   readonly summary?: string;
   readonly description?: string;
   readonly members?: readonly Member[];
+  readonly cssParts?: readonly { readonly name?: string; readonly description?: string }[];
   readonly events?: readonly { readonly name?: string; readonly description?: string; readonly type?: ManifestType }[];
 }
 interface Module {
@@ -66,7 +67,7 @@ function itemOf({ tag = '' }: FoundInput, all: readonly FoundInput[]): FoundInpu
 }
 
 function element(pkg: ProjectPackage, module: Module, declaration: Declaration, base: string): FoundInput | undefined {
-  const { tagName, members = [], events = [] } = declaration;
+  const { tagName, members = [], events = [], cssParts = [] } = declaration;
   if (!tagName || !/^[a-z][a-z0-9._-]*-[a-z0-9._-]*$/.test(tagName)) return undefined;
   const properties: DeclaredProperty[] = members
     .filter(
@@ -101,6 +102,13 @@ function element(pkg: ProjectPackage, module: Module, declaration: Declaration, 
     events: events.flatMap(({ name, description, type }) =>
       name ? [{ name, ...(type?.text ? { type: type.text } : {}), ...(description ? { says: description } : {}) }] : [],
     ),
+    ...(cssParts.length > 0
+      ? {
+          parts: cssParts.flatMap(({ name, description }) =>
+            name ? [{ name, ...(description ? { says: description } : {}) }] : [],
+          ),
+        }
+      : {}),
     css: styleSheets(pkg).length > 0 ? styleSheets(pkg) : themes(pkg),
   };
 }

@@ -47,6 +47,14 @@ describe('a component', () => {
       export declare const version: string;`);
     expect(Object.keys(found)).toEqual(['Box']);
   });
+  it('is none of its own where another takes it as a replacement of a part', () => {
+    const found = declared(`
+      type Props = { value?: string; onChange?: (value: string) => void };
+      export declare function Months(props: Props): JSX.Element;
+      export declare function Years(props: Props): JSX.Element;
+      export declare function Calendar(props: Props & { parts?: { Months?: typeof Months; Years?: typeof Years } }): JSX.Element;`);
+    expect(Object.keys(found)).toEqual(['Calendar']);
+  });
   it('may be a class with props, a default export, or take any type of value', () => {
     const found = declared(`
       export declare class Old { constructor(props: object); props: { checked?: boolean; onChange?: (checked: boolean) => void }; render(): JSX.Element }

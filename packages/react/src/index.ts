@@ -7,6 +7,7 @@ export { realElement } from './link-real.js';
 export { everyElement, focused, reach, workingElements } from './reach.js';
 export { nativeInputs } from './native.js';
 export { labelAt, Planned, PlannedForm, type PlannedFormProps } from './planned.js';
+export { adaptTogether } from './together.js';
 export { FormScope, useForm, useScope } from './scope.js';
 export { compact, plain, suiteSkin, type Skin, type SkinProps, type SuiteParts } from './skin.js';
 export { useField, type FieldView } from './use-field.js';

@@ -1,16 +1,22 @@
 /** How each check of the contract is made. Every check mounts what it needs and takes it away again. */
-import { same, type CheckId, type CheckVerdict } from '@poietra/core';
+import { canBeWritten, same, write, type CheckId, type CheckVerdict } from '@poietra/core';
 import { focused, realElement, workingElements } from '@poietra/react';
 import { computeAccessibleDescription, computeAccessibleName } from 'dom-accessibility-api';
 import { GestureError, leave, perform } from './hands.js';
 import { fullLook, look, lookDifference } from './look.js';
+import type { RenderInput } from './render.js';
 import { settle } from './settle.js';
 import type { Trial } from './trial.js';
-import { words, type TrialOptions } from './trial.js';
+import { newId, words, type TrialOptions } from './trial.js';
 import type { Watch } from './watch.js';
 
+/** What came of drawing on the server. */
+export type Answer = { readonly html: string } | { readonly failed: string };
+
 export interface Bench {
-  readonly options: Omit<TrialOptions, 'state' | 'form' | 'how'>;
+  readonly options: Omit<TrialOptions, 'state' | 'form' | 'how' | 'rendered'>;
+  /** Has it drawn on a real server. */
+  render(asked: RenderInput): Promise<Answer>;
   /** A value that it can show, another one, and what the gesture reports; each may be missing. */
   readonly samples: readonly [unknown, unknown];
   readonly reported: unknown;
@@ -299,7 +305,11 @@ export const checks: Readonly<Record<CheckId, Check>> = {
 
   async server(bench, mount) {
     const earlier = bench.watch.warnings.length;
-    const trial = await mount({ state: { shown: bench.samples[0] }, how: 'server' });
+    const id = newId();
+    const shown = canBeWritten(bench.samples[0]) ? bench.samples[0] : undefined;
+    const answer = await bench.render({ adapter: bench.options.adapter, shown: write(shown), id });
+    if ('failed' in answer) return fail(answer.failed);
+    const trial = await mount({ state: { shown }, rendered: { id, html: answer.html } });
     if (trial.error !== undefined) return fail(trial.error);
     const warning = bench.watch.warnings.slice(earlier).find((text) => isAboutServer.test(text));
     if (warning !== undefined)
@@ -307,7 +317,7 @@ export const checks: Readonly<Record<CheckId, Check>> = {
         `Server and browser draw differently: ${(warning.split('hydration-mismatch').at(-1) ?? '').trim().slice(-400)}`,
       );
     if (trial.differences.length > 0) return fail(trial.differences[0] ?? '');
-    const wanted = await mount({ state: { shown: bench.samples[0] } });
+    const wanted = await mount({ state: { shown } });
     return looks(look(trial.box), look(wanted.box), 'Server and browser draw the same.');
   },
 

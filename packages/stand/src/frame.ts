@@ -7,7 +7,9 @@ import type { AdapterDescription, CheckId, CheckVerdict, Finding, FoundInput } f
 import { liveInput, type BundledInputs } from './live.js';
 import { pushMatrix, type PushedRow } from './matrix.js';
 import { observe, prepare } from './observe.js';
+import type { Answer } from './checks.js';
 import { prove } from './prove.js';
+import type { RenderInput } from './render.js';
 
 export type ToProver =
   | { readonly kind: 'observe'; readonly input: FoundInput; readonly adapter: AdapterDescription }
@@ -15,6 +17,8 @@ export type ToProver =
   | { readonly kind: 'prepare'; readonly adapter: AdapterDescription }
   | { readonly kind: 'prove'; readonly adapter: AdapterDescription; readonly checks: readonly CheckId[] }
   | { readonly kind: 'try values'; readonly adapter: AdapterDescription; readonly values: readonly unknown[] }
+  /** What came of drawing on the server. */
+  | { readonly kind: 'rendered'; readonly ask: number; readonly html?: string; readonly failed?: string }
   | { readonly kind: 'stop' };
 
 export type FromProver =
@@ -26,6 +30,8 @@ export type FromProver =
       readonly failed?: string;
     }
   | { readonly kind: 'verdict'; readonly verdict: CheckVerdict }
+  /** It asks to be drawn on the server. */
+  | ({ readonly kind: 'render'; readonly ask: number } & RenderInput)
   | { readonly kind: 'proved' }
   | { readonly kind: 'pushed'; readonly row: PushedRow }
   | { readonly kind: 'all pushed' }
@@ -33,6 +39,7 @@ export type FromProver =
 
 export function startProving(inputs: BundledInputs): void {
   let isStopped = false;
+  const waiting = new Map<number, (answer: Answer) => void>();
   const tell = (message: FromProver): void => window.parent.postMessage(message, '*');
   const hear = async (message: ToProver): Promise<void> => {
     switch (message.kind) {
@@ -57,6 +64,12 @@ export function startProving(inputs: BundledInputs): void {
           message.adapter,
           message.checks,
           verdict,
+          (asked) =>
+            new Promise((resolve) => {
+              const ask = waiting.size;
+              waiting.set(ask, resolve);
+              tell({ kind: 'render', ask, ...asked });
+            }),
           () => isStopped,
         );
         tell({ kind: 'proved' });
@@ -70,6 +83,11 @@ export function startProving(inputs: BundledInputs): void {
         tell({ kind: 'all pushed' });
         break;
       }
+      case 'rendered':
+        waiting.get(message.ask)?.(
+          message.html === undefined ? { failed: message.failed ?? 'No answer.' } : { html: message.html },
+        );
+        break;
       case 'stop':
         isStopped = true;
     }

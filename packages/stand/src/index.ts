@@ -1,7 +1,7 @@
 /** @poietra/stand: what happens on a stand, in a browser: mounting one input, trying it, doing gestures, proving the contract. */
 export { startProving, type FromProver, type ToProver } from './frame.js';
 export { GestureError, nameOf, perform, roleOf, targetOf } from './hands.js';
-export { inventedIds, linkMap, type Link, type LinkBreak, type LinkMap } from './links.js';
+export { linkMap, type Link, type LinkBreak, type LinkMap } from './links.js';
 export { liveInput, type BundledInputs } from './live.js';
 export { fullLook, look, lookDifference } from './look.js';
 export { pushMatrix, type PushedRow } from './matrix.js';
@@ -9,6 +9,8 @@ export { record } from './record.js';
 export { observe, type Make, type Observed } from './observe.js';
 export { prove } from './prove.js';
 export { sampleChoices } from './sample-choices.js';
+export { answerOnce } from './answer.js';
+export { servedDifferences } from './served.js';
 export { settle, within } from './settle.js';
 export { Trial, type TrialOptions } from './trial.js';
 export { consoleText, watch, type Watch } from './watch.js';

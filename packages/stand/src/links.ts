@@ -11,7 +11,8 @@ export type BreakKind =
   | 'reference to nothing'
   | 'no name'
   | 'legend missing'
-  | 'id invented anew';
+  | 'id invented anew'
+  | 'server and browser differ';
 
 export interface LinkBreak {
   readonly kind: BreakKind;
@@ -182,18 +183,4 @@ function labelLinks(
 function isFormAssociated(element: Element): boolean {
   const maker = customElements.get(element.tagName.toLowerCase()) as { formAssociated?: boolean } | undefined;
   return maker?.formAssociated === true;
-}
-
-/** Ids that differ between two drawings of the same thing: a package makes them up anew each time. */
-export function inventedIds(before: ParentNode, after: ParentNode): LinkBreak[] {
-  const ids = (root: ParentNode): string[] => [...everyElement(root)].flatMap(({ id }) => (id === '' ? [] : [id]));
-  const [first, second] = [ids(before), new Set(ids(after))];
-  return first
-    .filter((id) => !second.has(id))
-    .map((id) => ({
-      kind: 'id invented anew' as const,
-      where: `#${id}`,
-      says: `The id “${id}” was there at the first drawing and is not at the second.`,
-      advice: 'Give the input its id, or a prefix for its ids, from the field.',
-    }));
 }

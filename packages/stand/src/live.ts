@@ -1,5 +1,5 @@
 import { nativeAdapters, type AdapterDescription } from '@poietra/core';
-import { adapt, nativeInputs, type AdaptedInput, type Around } from '@poietra/react';
+import { adapt, adaptTogether, nativeInputs, type AdaptedInput, type Around } from '@poietra/react';
 
 /** The inputs of a bundle: the constructor, component or tag under the input's id. */
 export type BundledInputs = Readonly<
@@ -8,6 +8,10 @@ export type BundledInputs = Readonly<
 
 /** The living input for a description: a bundled one, or one of HTML's own under whatever description the kit gives it. */
 export function liveInput(inputs: BundledInputs, adapter: AdapterDescription): AdaptedInput | undefined {
+  if (adapter.parts) {
+    const parts = adapter.parts.map(({ use }) => liveInput(inputs, use));
+    return parts.every((part) => part !== undefined) ? adaptTogether(adapter, parts) : undefined;
+  }
   if (adapter.input.startsWith('native#')) {
     const name = adapter.input.slice('native#'.length);
     const same = JSON.stringify(nativeAdapters[name]) === JSON.stringify(adapter);

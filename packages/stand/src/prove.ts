@@ -20,6 +20,7 @@ export async function prove(
   given: AdapterDescription,
   ids: readonly CheckId[],
   tell: (verdict: CheckVerdict) => void,
+  render: Bench['render'],
   isStopped: () => boolean = () => false,
 ): Promise<void> {
   const adapter = await prepare(given, make);
@@ -41,7 +42,7 @@ export async function prove(
   // Checks that press nothing do not need to know, unless it is the only value there is.
   const isQuiet = known !== undefined && ids.every((id) => quietChecks.has(id) || id === 'silent');
   const reported = isQuiet ? undefined : await gestureValue(adapter, mount);
-  const bench: Bench = { options, samples: known ?? [reported, undefined], reported, watch: watching };
+  const bench: Bench = { options, render, samples: known ?? [reported, undefined], reported, watch: watching };
   await clean();
   // What is warned of is only known at the end.
   const ordered = contract.filter(({ id }) => ids.includes(id)).map(({ id }) => id);

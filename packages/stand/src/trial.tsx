@@ -3,7 +3,6 @@ import { readWritten, type AdapterDescription, type Heard } from '@poietra/core'
 import { plain, type AdaptedInput, type Reached } from '@poietra/react';
 import { StrictMode, useSyncExternalStore, type ReactNode } from 'react';
 import { createRoot, hydrateRoot, type Root } from 'react-dom/client';
-import { renderToString } from 'react-dom/server';
 import { settle } from './settle.js';
 
 export const words = { label: 'Deck plan', hint: 'As it stands in the list', error: 'This is not on the list' };
@@ -16,7 +15,7 @@ export interface Wanted {
   readonly required: boolean;
   readonly sent: string | null | undefined;
 }
-const plainly: Wanted = {
+export const plainly: Wanted = {
   shown: undefined,
   invalid: false,
   disabled: false,
@@ -34,12 +33,15 @@ export interface TrialOptions {
   /** What the form does with a report: takes it, keeps the old value, or keeps what was entered as unparsable. */
   readonly form?: 'takes' | 'refuses' | 'cannot parse';
   readonly choices?: readonly { readonly value: unknown; readonly text: string }[];
-  readonly how?: 'plain' | 'strict' | 'server';
+  readonly how?: 'plain' | 'strict';
+  /** What the server drew, to be taken over; it was asked for under this id. */
+  readonly rendered?: { readonly id: string; readonly html: string };
 }
 
 let count = 0;
+export const newId = (): string => `trial-${count++}`;
 
-export class Trial {
+export class Trial implements Drawable {
   readonly place: HTMLElement;
   readonly id: string;
   /** What the change report gave, in order. */
@@ -55,7 +57,7 @@ export class Trial {
   readonly #followers = new Set<() => void>();
 
   private constructor(readonly options: TrialOptions) {
-    this.id = `trial-${count++}`;
+    this.id = options.rendered?.id ?? newId();
     this.#wanted = { ...plainly, ...options.state };
     this.place = document.createElement('div');
     this.place.dataset['trial'] = this.id;
@@ -74,13 +76,9 @@ export class Trial {
     };
     const drawn = <Drawn trial={trial} />;
     const identifierPrefix = `${trial.id}-`;
-    if (options.how === 'server') {
-      try {
-        trial.place.innerHTML = renderToString(drawn, { identifierPrefix });
-        trial.#root = hydrateRoot(trial.place, drawn, { identifierPrefix, onUncaughtError, onRecoverableError });
-      } catch (error) {
-        onUncaughtError(error);
-      }
+    if (options.rendered) {
+      trial.place.innerHTML = options.rendered.html;
+      trial.#root = hydrateRoot(trial.place, drawn, { identifierPrefix, onUncaughtError, onRecoverableError });
     } else {
       trial.#root = createRoot(trial.place, { identifierPrefix, onUncaughtError });
       trial.#root.render(options.how === 'strict' ? <StrictMode>{drawn}</StrictMode> : drawn);
@@ -113,13 +111,32 @@ export class Trial {
     this.#wanted = { ...this.#wanted, shown: raw, invalid: form === 'cannot parse' };
     for (const follower of this.#followers) follower();
   }
+  left(): void {
+    this.leaves++;
+  }
+  reach(reached: Reached): void {
+    this.reached = reached;
+  }
   end(): void {
     this.#root?.unmount();
     this.place.remove();
   }
 }
 
-function Drawn({ trial }: { readonly trial: Trial }): ReactNode {
+/** What is drawn of a trial; on the server there is nothing more of it. */
+export interface Drawable {
+  readonly id: string;
+  readonly options: TrialOptions;
+  readonly heard: Heard[];
+  follow(follower: () => void): () => void;
+  read(): Wanted;
+  take(raw: unknown): void;
+  left(): void;
+  reach(reached: Reached): void;
+  reached?: Reached | undefined;
+}
+
+export function Drawn({ trial }: { readonly trial: Drawable }): ReactNode {
   const { shown, invalid, disabled, readOnly, required, sent } = useSyncExternalStore(
     trial.follow,
     trial.read,
@@ -169,9 +186,9 @@ function Drawn({ trial }: { readonly trial: Trial }): ReactNode {
             : undefined
         }
         report={(raw) => trial.take(raw)}
-        leave={() => void trial.leaves++}
+        leave={() => trial.left()}
         attach={(reached) => {
-          trial.reached = reached;
+          trial.reach(reached);
           return () => undefined;
         }}
         extra={extra}

@@ -1,5 +1,6 @@
 /** @jest-environment jsdom */
-import { inventedIds, linkMap } from '../src/links.js';
+import { linkMap } from '../src/links.js';
+import { servedDifferences } from '../src/served.js';
 
 const page = (html: string): HTMLElement => {
   document.body.innerHTML = html;
@@ -37,19 +38,32 @@ describe('the links of a page', () => {
     ['a control without a name', '<input>', ['no name']],
     ['a group without a legend', '<fieldset><input aria-label="A"></fieldset>', ['legend missing']],
   ])('%s is found', (_, html, wanted) => expect(kinds(html)).toEqual(wanted));
-  it('ids that are invented anew at each drawing are found', () => {
-    const draw = (id: string): HTMLElement => {
-      const box = document.createElement('div');
-      box.innerHTML = `<input id="same"><input id="${id}">`;
-      return box;
-    };
-    expect(inventedIds(draw('rc-1'), draw('rc-2')).map(({ where }) => where)).toEqual(['#rc-1']);
-    expect(inventedIds(draw('rc-1'), draw('rc-1'))).toEqual([]);
-  });
   it('say where and what to do', () => {
     const [first] = linkMap(page('<input name="deck">')).breaks;
     expect(first?.where).toBe('<input>[name=deck]');
     expect(first?.says).toContain('textbox has no name');
     expect(first?.advice).toContain('Link a label');
   });
+});
+
+describe('what the server drew, beside what the browser has', () => {
+  const draw = (html: string): HTMLElement => {
+    const box = document.createElement('div');
+    box.innerHTML = html;
+    return box;
+  };
+  const differences = (served: string, living: string): string[] =>
+    servedDifferences(draw(served), draw(living)).map(({ kind, where }) => `${kind} ${where}`);
+  it.each([
+    ['the same', '<input id="a">', '<input id="a">', []],
+    ['an id invented anew', '<input id="rc-1">', '<input id="rc-2">', ['id invented anew <input>#rc-2']],
+    [
+      'a label that points elsewhere',
+      '<p><label for="a">A</label><input id="a"></p>',
+      '<p><label for="b">A</label><input id="a"></p>',
+      ['server and browser differ <label> “A”'],
+    ],
+    ['another element', '<p><b>1</b></p>', '<p><i>1</i></p>', ['server and browser differ <p> “1”']],
+    ['what an element draws itself', '<tide-box></tide-box>', '<tide-box role="group"><b>1</b></tide-box>', []],
+  ])('%s', (_, served, living, wanted) => expect(differences(served, living)).toEqual(wanted));
 });

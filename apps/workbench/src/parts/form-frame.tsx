@@ -1,7 +1,15 @@
-import { kitDocuments, usedAdapters, type FormDescription, type Kit, type Snapshot } from '@poietra/core';
+import {
+  foreignInputs,
+  kitDocuments,
+  usedAdapters,
+  type FormDescription,
+  type Kit,
+  type Snapshot,
+} from '@poietra/core';
 import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import type { FromFrame } from '../stand/checked.js';
 import type { FormToOpen } from '../stand/messages.js';
+import { ask } from '../store/ask.js';
 import { useKit } from '../store/kit.js';
 import { StandFrame, type Post } from './stand-frame.js';
 
@@ -10,12 +18,14 @@ interface Props {
   readonly form: FormDescription;
   readonly options: Pick<FormToOpen, 'notes' | 'copies' | 'submitLabel'> &
     Partial<Pick<FormToOpen, 'width' | 'values' | 'restore' | 'skin' | 'rightToLeft' | 'allTold' | 'links'>>;
+  /** The server draws it first, and the frame takes that over. */
+  readonly fromServer?: boolean;
   onMessage?(message: FromFrame, post: Post): void;
   onReady?(post: Post): void;
 }
 
 /** A form of the kit, drawn in a frame with the project's own inputs. It follows every change of its description. */
-export function FormFrame({ title, form, options, onMessage, onReady }: Props): ReactNode {
+export function FormFrame({ title, form, options, fromServer = false, onMessage, onReady }: Props): ReactNode {
   const kit = useKit((state) => state.kit);
   const post = useRef<Post>(undefined);
   const { inputs, wrappers } = useMemo(() => bundledFor(form, kit, options.skin), [form, kit, options.skin]);
@@ -30,9 +40,21 @@ export function FormFrame({ title, form, options, onMessage, onReady }: Props): 
   }, [form, kit, options]);
   const typed = useRef<Snapshot>(undefined);
   const latest = useRef(open);
+  const send = useRef((_post: Post, _open: FormToOpen): void => undefined);
+  useEffect(() => {
+    send.current = (to, wanted) => {
+      if (!fromServer) to({ kind: 'open', open: wanted });
+      else
+        drawnByServer(inputs, wrappers, wanted).then(
+          (served) => to({ kind: 'open', open: { ...wanted, served } }),
+          (error: unknown) =>
+            onMessage?.({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }, to),
+        );
+    };
+  });
   useEffect(() => {
     latest.current = open;
-    post.current?.({ kind: 'open', open });
+    if (post.current) send.current(post.current, open);
   }, [open]);
   return (
     <StandFrame
@@ -44,7 +66,7 @@ export function FormFrame({ title, form, options, onMessage, onReady }: Props): 
         post.current = ready;
         // Another input or skin is another bundle, and so another frame: what was typed goes over into it.
         const restore = typed.current;
-        ready({ kind: 'open', open: restore ? { ...latest.current, restore } : latest.current });
+        send.current(ready, restore ? { ...latest.current, restore } : latest.current);
         onReady?.(ready);
       }}
       onMessage={(message) => {
@@ -55,6 +77,20 @@ export function FormFrame({ title, form, options, onMessage, onReady }: Props): 
   );
 }
 
+async function drawnByServer(
+  inputs: readonly string[],
+  wrappers: readonly string[],
+  open: FormToOpen,
+): Promise<string> {
+  const answer = (await ask('/api/render', {
+    method: 'POST',
+    json: { what: 'form', inputs, wrappers, task: open },
+  })) as Rendered;
+  if ('failed' in answer) throw new Error(`The server could not draw it. ${answer.failed}`);
+  return answer.html;
+}
+type Rendered = { readonly html: string } | { readonly failed: string };
+
 /** What has to be bundled. A schema that does not compile needs nothing: the frame then says what is wrong. */
 function bundledFor(
   form: FormDescription,
@@ -63,9 +99,9 @@ function bundledFor(
 ): { inputs: string[]; wrappers: string[] } {
   try {
     const adapters = usedAdapters(form, kit).flatMap((name) => kit.adapters[name] ?? []);
-    const foreign = adapters.filter(({ input }) => (kit.inputs[input]?.family ?? 'native') !== 'native');
+    const foreign = adapters.filter((adapter) => foreignInputs(adapter).length > 0);
     return {
-      inputs: foreign.map(({ input }) => input),
+      inputs: [...new Set(foreign.flatMap(foreignInputs))],
       wrappers: [
         ...new Set([
           ...foreign.flatMap(({ wrappers = [] }) => wrappers.map(({ component }) => component)),

@@ -1,6 +1,7 @@
 import type { ToProver } from '@poietra/stand';
 import { useEffect, useRef, type ReactNode } from 'react';
 import { fromProver, type FromProver } from '../stand/checked.js';
+import { ask } from '../store/ask.js';
 import { useFrameSource } from './frame-source.js';
 
 interface Props {
@@ -14,6 +15,18 @@ interface Props {
   onLost(reason: string): void;
 }
 
+/** What the server draws of it, or why it could not. */
+async function drawnByServer(
+  { inputs, wrappers = [] }: { readonly inputs: readonly string[]; readonly wrappers?: readonly string[] | undefined },
+  task: object,
+): Promise<object> {
+  try {
+    return (await ask('/api/render', { method: 'POST', json: { what: 'input', inputs, wrappers, task } })) as object;
+  } catch (error) {
+    return { failed: error instanceof Error ? error.message : String(error) };
+  }
+}
+
 /** Longer than any single check takes. In milliseconds. */
 const patience = 15_000;
 
@@ -22,7 +35,9 @@ export function ProverFrame({ title, inputs, wrappers, task, onMessage, onLost }
   const { src, trouble } = useFrameSource({ inputs, purpose: 'prove', ...(wrappers ? { wrappers } : {}) });
   const frame = useRef<HTMLIFrameElement>(null);
   const handlers = useRef({ task, onMessage, onLost });
+  const inputsNow = useRef({ inputs, wrappers });
   useEffect(() => {
+    inputsNow.current = { inputs, wrappers };
     handlers.current = { task, onMessage, onLost };
   });
   useEffect(() => {
@@ -51,6 +66,13 @@ export function ProverFrame({ title, inputs, wrappers, task, onMessage, onLost }
       if (!read.success) return;
       wait();
       if (read.data.kind === 'prover ready') frame.current.contentWindow?.postMessage(handlers.current.task, '*');
+      if (read.data.kind === 'render') {
+        const { ask: number, ...task } = read.data;
+        const target = frame.current;
+        void drawnByServer(inputsNow.current, task).then((answer) =>
+          target.contentWindow?.postMessage({ kind: 'rendered', ask: number, ...answer }, '*'),
+        );
+      }
       if (['proved', 'observed', 'all pushed', 'prover failed'].includes(read.data.kind)) clearTimeout(timer);
       handlers.current.onMessage(read.data);
     };

@@ -84,6 +84,13 @@ export const fromProver = z.discriminatedUnion('kind', [
     failed: z.string().max(4000).optional(),
   }),
   z.object({ kind: z.literal('verdict'), verdict }),
+  z.object({
+    kind: z.literal('render'),
+    ask: z.number().int(),
+    adapter: adapterSchema as unknown as z.ZodType<AdapterDescription>,
+    shown: z.unknown(),
+    id: z.string().regex(/^trial-\d+$/),
+  }),
   z.object({ kind: z.literal('proved') }),
   z.object({
     kind: z.literal('pushed'),
@@ -105,6 +112,7 @@ export type FromProver = z.infer<typeof fromProver>;
 export const fromFrame = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('ready') }),
   z.object({ kind: z.literal('pong') }),
+  z.object({ kind: z.literal('touched') }),
   z.object({ kind: z.literal('flooded'), name: z.string().max(200) }),
   z.object({ kind: z.literal('step'), step }),
   z.object({

@@ -9,8 +9,8 @@ import '../tokens.css';
 import './frame.css';
 import type { Outcome } from '@poietra/core';
 import { consoleText, type BundledInputs } from '@poietra/stand';
-import { createRoot } from 'react-dom/client';
-import type { ToFrame } from './messages.js';
+import { createRoot, hydrateRoot } from 'react-dom/client';
+import { servedPrefix, type FormToOpen, type ToFrame } from './messages.js';
 import { PastedPage } from './pasted-page.js';
 import { Sheet, type SheetHandle } from './sheet.js';
 import { Solo, type SoloHandle } from './solo.js';
@@ -19,7 +19,8 @@ import { tell } from './tell.js';
 export function startFrame(inputs: BundledInputs): void {
   const host = document.getElementById('stand');
   if (!host) return;
-  const root = createRoot(host, { onUncaughtError: (error) => tell({ kind: 'failed', message: words(error) }) });
+  const onUncaughtError = (error: unknown): void => tell({ kind: 'failed', message: words(error) });
+  let root = createRoot(host, { onUncaughtError });
   const waiting = new Map<number, (outcome: Outcome) => void>();
   let next = 0;
   const solo: { current: SoloHandle | null } = { current: null };
@@ -30,6 +31,22 @@ export function startFrame(inputs: BundledInputs): void {
       waiting.set(id, resolve);
       tell({ kind: 'send', id, sent });
     });
+
+  const openSheet = (open: FormToOpen): void => {
+    const drawn = <Sheet inputs={inputs} open={open} send={send} handle={sheet} />;
+    if (open.served === undefined) {
+      root.render(drawn);
+      return;
+    }
+    root.unmount();
+    // It comes from the server’s own drawing, and the frame’s policy lets no script in it run.
+    host.innerHTML = open.served;
+    root = hydrateRoot(host, drawn, {
+      identifierPrefix: servedPrefix,
+      onUncaughtError,
+      onRecoverableError: (error) => tell({ kind: 'warning', text: words(error).slice(0, 2000) }),
+    });
+  };
 
   const hear = (message: ToFrame): void => {
     switch (message.kind) {
@@ -47,7 +64,7 @@ export function startFrame(inputs: BundledInputs): void {
         );
         break;
       case 'open':
-        root.render(<Sheet inputs={inputs} open={message.open} send={send} handle={sheet} />);
+        openSheet(message.open);
         break;
       case 'page':
         root.render(<PastedPage key={message.html} html={message.html} />);
@@ -98,6 +115,9 @@ export function startFrame(inputs: BundledInputs): void {
     event.preventDefault();
     tell({ kind: 'key', key: event.key.toLowerCase(), ctrl: true, shift: event.shiftKey });
   });
+  // What a gesture does by itself is not trusted; only a person's own hand is.
+  for (const type of ['pointerdown', 'keydown'])
+    window.addEventListener(type, ({ isTrusted }) => isTrusted && tell({ kind: 'touched' }), { capture: true });
   new ResizeObserver(() => tell({ kind: 'height', height: Math.ceil(host.getBoundingClientRect().height) })).observe(
     host,
   );

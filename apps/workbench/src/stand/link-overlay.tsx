@@ -1,4 +1,4 @@
-import { linkMap, type Link } from '@poietra/stand';
+import { linkMap, servedDifferences, type Link, type LinkBreak } from '@poietra/stand';
 import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { tell } from './tell.js';
 
@@ -8,7 +8,7 @@ interface Line {
 }
 
 /** Lines from labels, hints and messages to what they are for, over the living page; what is broken is told. */
-export function LinkOverlay(): ReactNode {
+export function LinkOverlay({ served }: { readonly served?: string | undefined }): ReactNode {
   const anchor = useRef<SVGSVGElement>(null);
   const [lines, setLines] = useState<readonly Line[]>([]);
   useLayoutEffect(() => {
@@ -16,7 +16,8 @@ export function LinkOverlay(): ReactNode {
     if (!root) return undefined;
     let timer: ReturnType<typeof setTimeout> | undefined;
     const measure = (): void => {
-      const { links, breaks, controls } = linkMap(root);
+      const { links, breaks: own, controls } = linkMap(root);
+      const breaks = [...own, ...(served === undefined ? [] : fromServer(served, root))];
       const box = root.getBoundingClientRect();
       const next = links.map(({ from, to, by }): Line => {
         const [a, b] = [from.getBoundingClientRect(), to.getBoundingClientRect()];
@@ -60,7 +61,7 @@ export function LinkOverlay(): ReactNode {
       sizes.disconnect();
       changes.disconnect();
     };
-  }, []);
+  }, [served]);
   return (
     <svg ref={anchor} className="link-lines" aria-hidden="true">
       {lines.map(({ path, by }, i) => (
@@ -68,4 +69,10 @@ export function LinkOverlay(): ReactNode {
       ))}
     </svg>
   );
+}
+
+/** The markup is parsed apart from the page, so nothing in it runs. */
+function fromServer(html: string, sheet: HTMLElement): LinkBreak[] {
+  const parsed = new DOMParser().parseFromString(html, 'text/html').body.firstElementChild;
+  return parsed ? servedDifferences(parsed, sheet) : [];
 }

@@ -12,6 +12,8 @@ export interface FormToOpen {
   readonly rightToLeft?: boolean;
   /** The links are drawn over the form, and told. */
   readonly links?: boolean;
+  /** What the server drew of it, to be taken over. */
+  readonly served?: string;
   /** Every problem is shown at once. */
   readonly allTold?: boolean;
   readonly values?: unknown;
@@ -25,6 +27,9 @@ export interface FormToOpen {
   /** How many copies stand on the page. */
   readonly copies: number;
 }
+
+/** The base of all ids on a sheet that the server draws first. */
+export const servedPrefix = 'served-';
 
 export type ToFrame =
   | {

@@ -43,7 +43,7 @@ export function Sheet({ inputs, open, send, handle }: SheetProps): ReactNode {
       {Array.from({ length: open.copies }, (_, i) => (
         <Copy key={i} inputs={inputs} open={open} send={send} handle={i === 0 ? handle : null} />
       ))}
-      {open.links && <LinkOverlay />}
+      {open.links && <LinkOverlay served={open.served} />}
     </div>
   );
 }

@@ -45,6 +45,14 @@ export interface Wrapper {
 /** Kinds of value that an input may insist on. */
 export type ValueKind = 'text' | 'number' | 'boolean' | 'list' | 'object';
 
+/** One of several inputs that act as one value. */
+export interface PartUse {
+  /** Its member in what is shown and reported. */
+  readonly name: string;
+  readonly label: string;
+  readonly use: AdapterDescription;
+}
+
 /**
  * How one input speaks, as data: the workbench edits it, the stand runs it, the hand-over writes it as source.
  * Names of properties and reports are the input's own.
@@ -97,6 +105,8 @@ export interface AdapterDescription {
   /** Two values that it can show, for the checks, as `codec/written` writes them. */
   readonly samples?: readonly [unknown, unknown];
   readonly widget?: WidgetUse;
+  /** Several inputs as one value: what is shown has a member for each part. */
+  readonly parts?: readonly PartUse[];
 }
 
 /** What a field tells its input, in the words of the form. */

@@ -41,6 +41,8 @@ export interface FoundInput {
   readonly properties: readonly DeclaredProperty[];
   readonly events: readonly DeclaredEvent[];
   readonly methods: readonly string[];
+  /** For an element: the parts inside that it lets sheets reach (`::part()`), with what they are. */
+  readonly parts?: readonly { readonly name: string; readonly says?: string }[];
   /** Style sheets that its package ships, as module paths. */
   readonly css: readonly string[];
   /** For an element: the element that stands inside it for each value to choose from. */

@@ -20,6 +20,7 @@ export type {
   Family,
   Focus,
   InputState,
+  PartUse,
   ValueKind,
   WidgetUse,
   Wrapper,
@@ -30,5 +31,6 @@ export { ownProperties, pathWords, propertiesFor, valueIn, valueKind, type ReadW
 export { draftAdapter, focusWords } from './draft.js';
 export type { DeclaredEvent, DeclaredProperty, Finding, FoundInput } from './face.js';
 export { nativeAdapters } from './native.js';
+export { foreignInputs, inputsOf, partOf, putTogether, togetherInput, versionOf, withPart } from './together.js';
 export { changeSlot, sentencesFor, type Sentence, type Slot } from './sentences.js';
 export { describe as describeValue, type Described } from './described.js';

@@ -47,6 +47,7 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
   });
   const focusChoices = ['element', 'handle', 'inner'];
   const { focus } = adapter;
+  if (adapter.parts) return togetherSentences(adapter);
   return [
     {
       about: 'value',
@@ -225,4 +226,14 @@ export function changeSlot(adapter: AdapterDescription, at: string, value: strin
     return removeAt(adapter, joinPointer('', part));
   if (value.trim() === '') throw new TypeError(`“${part} ${member}” cannot be empty: without it the line is broken.`);
   return replaceAt(adapter, at, value.trim());
+}
+
+/** Inputs put together speak through their parts; only what is told of the whole can be said here. */
+function togetherSentences(adapter: AdapterDescription): Sentence[] {
+  const names = (adapter.parts ?? []).map(({ name }) => `“${name}”`);
+  return [
+    { about: 'value', parts: [`Shows an object with the members ${names.join(', ')}, one for each part.`] },
+    { about: 'change', parts: ['Reports the whole object when one of its parts reports a change.'] },
+    { about: 'focus', parts: ['Takes the focus in its first part, and is left when the focus leaves all of them.'] },
+  ];
 }

@@ -18,7 +18,7 @@ export interface HandoverFile {
 /** Every file of a kit, in a fixed order. The source compiles under `strict` against `@poietra/core` and `@poietra/react`. */
 export function handOver(kit: Kit): HandoverFile[] {
   return [
-    ...Object.entries(kit.adapters).flatMap(([name, adapter]) => adapterFile(name, adapter, kit.inputs[adapter.input])),
+    ...Object.entries(kit.adapters).flatMap(([name, adapter]) => adapterFile(name, adapter, kit.inputs)),
     ...Object.entries(kit.codecs).flatMap(([name, codec]) => [codecFile(name, codec), ...codecTest(name, codec)]),
     fieldsFile(kit),
     ...Object.entries(kit.forms).flatMap(([name, form]) => formFiles(name, form, kit)),
@@ -28,11 +28,13 @@ export function handOver(kit: Kit): HandoverFile[] {
 
 const json = (value: unknown): string => JSON.stringify(value, undefined, 2);
 
-function adapterFile(name: string, adapter: AdapterDescription, input: KitInput | undefined): HandoverFile[] {
-  if (!input) return [];
-  const says = sentencesFor(adapter)
-    .filter(({ about }) => about === 'value' || about === 'change' || about === 'focus')
-    .map(({ parts }) => parts.map((part) => (typeof part === 'string' ? part : (part.words ?? part.value))).join(''));
+/** How an adapter comes to life in source: what it imports, and the call that makes it of its description. */
+interface Living {
+  readonly imports: readonly string[];
+  call(description: string): string;
+}
+
+function living(name: string, { wrappers = [] }: AdapterDescription, input: KitInput): Living {
   const [imported = 'default', member] = input.export.split('.');
   const local = typeName(input.tag ?? (imported === 'default' ? name : imported));
   const imports = input.css.map((path) => `import ${JSON.stringify(path)};`);
@@ -51,28 +53,87 @@ function adapterFile(name: string, adapter: AdapterDescription, input: KitInput 
     );
     value = imported === 'default' ? local : `${local}Input${member ? `.${member}` : ''}`;
   }
-  // Gesture and samples serve the checks; an application has no use for them.
-  const { gesture: _gesture, samples: _samples, wrappers = [], ...description } = adapter;
   const around = wrappers.map(({ component, properties }, i) => {
     const [module = '', exported = ''] = component.split('#');
     const [outer = '', inner] = exported.split('.');
     imports.push(`import { ${outer} as Around${i + 1} } from ${JSON.stringify(module)};`);
     return `{ component: Around${i + 1}${inner ? `.${inner}` : ''}${properties ? `, properties: ${json(properties)}` : ''} }`;
   });
-  return [
-    {
-      path: `adapters/${name}.ts`,
-      text: `import type { AdapterDescription } from '@poietra/core';
-import { adapt } from '@poietra/react';
-${imports.join('\n')}
+  return {
+    imports,
+    call: (description) =>
+      `adapt(${value}, ${description}, ${JSON.stringify(input.family)}${around.length > 0 ? `, [${around.join(', ')}]` : ''})`,
+  };
+}
 
-export const ${valueName(name)}Description = ${json(description)} satisfies AdapterDescription;
+/** Gesture and samples serve the checks; an application has no use for them. */
+function forApplication({
+  gesture: _gesture,
+  samples: _samples,
+  wrappers: _wrappers,
+  ...description
+}: AdapterDescription): Omit<AdapterDescription, 'gesture' | 'samples' | 'wrappers'> {
+  return description;
+}
 
-/** ${says.join(' ')} */
-export const ${valueName(name)} = adapt(${value}, ${valueName(name)}Description, ${JSON.stringify(input.family)}${around.length > 0 ? `, [${around.join(', ')}]` : ''});
-`,
-    },
+function adapterFile(name: string, adapter: AdapterDescription, inputs: Kit['inputs']): HandoverFile[] {
+  const says = sentencesFor(adapter)
+    .filter(({ about }) => about === 'value' || about === 'change' || about === 'focus')
+    .map(({ parts }) => parts.map((part) => (typeof part === 'string' ? part : (part.words ?? part.value))).join(''));
+  const file = (imports: readonly string[], body: string): HandoverFile[] => [
+    { path: `adapters/${name}.ts`, text: `${[...new Set(imports)].join('\n')}\n\n${body}\n` },
   ];
+  const doc = `/** ${says.join(' ')} */`;
+  const constant = valueName(name);
+  if (adapter.parts) {
+    const parts = adapter.parts.flatMap(({ name: part, use }) => {
+      const input = inputs[use.input] ?? nativeInput(use.input);
+      const local = `${constant}${typeName(part)}`;
+      return input ? [{ part, local, use, made: living(local, use, input) }] : [];
+    });
+    const { parts: described, ...rest } = forApplication(adapter);
+    const list = (described ?? [])
+      .map(
+        ({ name: part, label }) =>
+          `{ name: ${JSON.stringify(part)}, label: ${JSON.stringify(label)}, use: ${constant}${typeName(part)} }`,
+      )
+      .join(', ');
+    return file(
+      [
+        "import type { AdapterDescription } from '@poietra/core';",
+        "import { adapt, adaptTogether } from '@poietra/react';",
+        ...parts.flatMap(({ made }) => made.imports),
+      ],
+      `${parts.map(({ local, use }) => `const ${local} = ${json(forApplication(use))} satisfies AdapterDescription;`).join('\n')}
+
+export const ${constant}Description = { ...${json(rest)}, parts: [${list}] } satisfies AdapterDescription;
+
+${doc}
+export const ${constant} = adaptTogether(${constant}Description, [${parts.map(({ local, made }) => made.call(local)).join(', ')}]);`,
+    );
+  }
+  const input = inputs[adapter.input];
+  if (!input) return [];
+  const made = living(name, adapter, input);
+  return file(
+    [
+      "import type { AdapterDescription } from '@poietra/core';",
+      "import { adapt } from '@poietra/react';",
+      ...made.imports,
+    ],
+    `export const ${constant}Description = ${json(forApplication(adapter))} satisfies AdapterDescription;
+
+${doc}
+export const ${constant} = ${made.call(`${constant}Description`)};`,
+  );
+}
+
+/** HTML's own inputs need not be listed in a kit. */
+function nativeInput(id: string): KitInput | undefined {
+  if (!id.startsWith('native#')) return undefined;
+  const name = id.slice('native#'.length);
+  const tag = name === 'textarea' || name === 'select' ? name : 'input';
+  return { family: 'native', package: 'HTML', version: '', export: name, module: '', css: [], tag };
 }
 
 function codecFile(name: string, { kind, options, title }: CodecDescription): HandoverFile {

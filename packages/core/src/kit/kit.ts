@@ -87,8 +87,7 @@ const step = z.discriminatedUnion('do', [
   z.looseObject({ do: z.literal('draw'), on: target }),
 ]);
 
-/** The shape of an adapter's description. */
-export const adapterSchema = z.looseObject({
+const singleAdapter = z.looseObject({
   input: z.string().min(1),
   title: z.string().optional(),
   value: z.looseObject({
@@ -137,6 +136,15 @@ export const adapterSchema = z.looseObject({
       reports: z.enum(['options', 'on', 'events']),
       element: z.enum(['div', 'input', 'select', 'canvas']),
     })
+    .optional(),
+});
+
+/** The shape of an adapter's description. */
+export const adapterSchema = singleAdapter.extend({
+  parts: z
+    .array(z.looseObject({ name, label: z.string().min(1), use: singleAdapter }))
+    .min(2)
+    .max(12)
     .optional(),
 });
 

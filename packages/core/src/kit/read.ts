@@ -1,5 +1,5 @@
 import { builtIn } from '../codec/index.js';
-import { nativeAdapters } from '../adapter/index.js';
+import { inputsOf, nativeAdapters } from '../adapter/index.js';
 import { copyJson, formatPointer, LimitReached, type Pointer } from '../json/index.js';
 import { compileSchema, SchemaError } from '../schema/index.js';
 import { kitSchema, kitVersion, type Kit } from './kit.js';
@@ -94,11 +94,12 @@ function danglingNames(kit: Kit): KitProblem[] {
       });
   }
   for (const [name, adapter] of Object.entries(kit.adapters)) {
-    if (!Object.hasOwn(kit.inputs, adapter.input))
-      problems.push({
-        at: formatPointer(['adapters', name, 'input']),
-        message: `There is no input “${adapter.input}” in the kit.`,
-      });
+    for (const input of inputsOf(adapter))
+      if (!Object.hasOwn(kit.inputs, input) && !(adapter.parts && input.startsWith('native#')))
+        problems.push({
+          at: formatPointer(['adapters', name, adapter.parts ? 'parts' : 'input']),
+          message: `There is no input “${input}” in the kit.`,
+        });
   }
   return problems;
 }

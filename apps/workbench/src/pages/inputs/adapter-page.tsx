@@ -1,11 +1,15 @@
 import {
   changeSlot,
+  foreignInputs,
   handOver,
   joinPointer,
   sentencesFor,
   type AdapterDescription,
   type CodecDescription,
+  togetherInput,
+  versionOf,
   type FoundInput,
+  type Kit,
   type KitInput,
 } from '@poietra/core';
 import { useMemo, type ReactNode } from 'react';
@@ -20,6 +24,7 @@ import { UsedBy } from '../../parts/used-by.js';
 import { ValueLine } from '../../parts/value-line.js';
 import { useKit } from '../../store/kit.js';
 import { useProject } from '../../store/project.js';
+import { Parts } from './parts.js';
 import { ReportLine } from './report-line.js';
 import { ScoreSheet } from './score-sheet.js';
 import { lineFor, useStand } from './use-stand.js';
@@ -44,8 +49,11 @@ function Adapter({ name, adapter }: { readonly name: string; readonly adapter: A
   const kitInput = kit.inputs[adapter.input];
   const found = useMemo(
     () =>
-      inputs.find(({ input }) => input.id === adapter.input)?.input ?? (kitInput && bareInput(adapter.input, kitInput)),
-    [inputs, adapter.input, kitInput],
+      adapter.parts
+        ? togetherFound(adapter, kit.inputs)
+        : (inputs.find(({ input }) => input.id === adapter.input)?.input ??
+          (kitInput && bareInput(adapter.input, kitInput))),
+    [inputs, adapter, kit.inputs, kitInput],
   );
   const stand = useStand(found, adapter);
   const uses = Object.keys(kit.fields).filter((field) => kit.fields[field]?.adapter === name);
@@ -66,10 +74,12 @@ function Adapter({ name, adapter }: { readonly name: string; readonly adapter: A
       <header className="flex flex-wrap items-baseline gap-3">
         <h1>{adapter.title ?? name}</h1>
         <span className="text-ink-2">
-          adapter of{' '}
-          <Link to={`/inputs/${encodeURIComponent(adapter.input)}`} className="mono">
-            {adapter.input}
-          </Link>
+          {adapter.parts ? 'adapter of several inputs as one value' : 'adapter of '}
+          {!adapter.parts && (
+            <Link to={`/inputs/${encodeURIComponent(adapter.input)}`} className="mono">
+              {adapter.input}
+            </Link>
+          )}
         </span>
         <UsedBy fields={uses} />
       </header>
@@ -77,6 +87,7 @@ function Adapter({ name, adapter }: { readonly name: string; readonly adapter: A
       <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_260px]">
         <section aria-label="How it speaks" className="grid content-start gap-1.5">
           <h2>How it speaks</h2>
+          {adapter.parts && <Parts name={name} adapter={adapter} />}
           <ul className="grid gap-1.5">
             {sentencesFor(adapter, found).map(({ about, parts }) => (
               <li key={about}>
@@ -105,7 +116,7 @@ function Adapter({ name, adapter }: { readonly name: string; readonly adapter: A
           {stand.failed !== undefined && <Failed title="The input failed" message={stand.failed} />}
           <StandFrame
             title={`Stand: ${adapter.title ?? name}`}
-            inputs={found && found.family !== 'native' ? [adapter.input] : []}
+            inputs={foreignInputs(adapter)}
             wrappers={adapter.wrappers?.map(({ component }) => component)}
             minHeight={200}
             onReady={stand.onReady}
@@ -128,6 +139,22 @@ function Adapter({ name, adapter }: { readonly name: string; readonly adapter: A
       </section>
     </div>
   );
+}
+
+/** Inputs put together, as if they were one that was found. */
+function togetherFound(adapter: AdapterDescription, inputs: Kit['inputs']): FoundInput {
+  return {
+    id: togetherInput,
+    family: 'component',
+    package: '',
+    version: versionOf(adapter, inputs),
+    export: adapter.title ?? togetherInput,
+    module: '',
+    properties: [],
+    events: [],
+    methods: [],
+    css: [],
+  };
 }
 
 /** What the kit itself knows of an input that the project does not have. */

@@ -61,6 +61,18 @@ export function Declared({ input, used, taken, constants, onChange }: Props): Re
             <dd className="mono pl-2 wrap-anywhere text-ink-2">{input.methods.slice(0, 40).join(', ')}</dd>
           </div>
         )}
+        {input.parts && (
+          <div>
+            <dt>parts for style sheets</dt>
+            <dd className="mono pl-2 wrap-anywhere text-ink-2">
+              {input.parts.map(({ name, says }) => (
+                <span key={name} title={says}>
+                  {name}{' '}
+                </span>
+              ))}
+            </dd>
+          </div>
+        )}
         {input.css.length > 0 && (
           <div>
             <dt>style sheet</dt>

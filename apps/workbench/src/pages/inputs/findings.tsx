@@ -8,11 +8,13 @@ interface Props {
   /** Absent while the input is being tried. */
   readonly observed: readonly Finding[] | undefined;
   readonly failed: string | undefined;
+  /** A person works on the stand; trying goes on when they are done. */
+  readonly isWaiting: boolean;
   onTryAgain(): void;
 }
 
 /** What is known of an input, each statement with what it rests on. Where behaviour spoke, it stands first. */
-export function Findings({ declared, observed, failed, onTryAgain }: Props): ReactNode {
+export function Findings({ declared, observed, failed, isWaiting, onTryAgain }: Props): ReactNode {
   const all = [...(observed ?? []), ...declared];
   const abouts = [...new Set(all.map(({ about }) => about))];
   return (
@@ -24,9 +26,13 @@ export function Findings({ declared, observed, failed, onTryAgain }: Props): Rea
           </span>
         </Failed>
       )}
-      {observed === undefined && failed === undefined && (
-        <Busy>It is being tried: values, gestures, focus, states …</Busy>
-      )}
+      {observed === undefined &&
+        failed === undefined &&
+        (isWaiting ? (
+          <p className="text-ink-2">It will be tried when you are done on the stand: trying needs the focus.</p>
+        ) : (
+          <Busy>It is being tried: values, gestures, focus, states …</Busy>
+        ))}
       <ul className="text-[13px]">
         {abouts.map((about) => {
           const own = all.filter((finding) => finding.about === about);

@@ -1,5 +1,5 @@
 import { useMemo, useState, type ReactNode } from 'react';
-import { NavLink, Outlet, useParams } from 'react-router';
+import { NavLink, Outlet, useLocation, useParams } from 'react-router';
 import { Busy, Empty, Failed } from '../../parts/states.js';
 import { inputTitle } from '../../parts/names.js';
 import { useKit } from '../../store/kit.js';
@@ -12,6 +12,7 @@ import { ProjectChoice } from './project-choice.js';
 export function Component(): ReactNode {
   const { status, doing, trouble, inputs, missing } = useProject();
   const { id } = useParams();
+  const isTogether = useLocation().pathname.endsWith('/inputs/together');
   const [search, setSearch] = useState('');
   const packages = useMemo(() => byPackage(inputs, search), [inputs, search]);
   if (status === 'failed') {
@@ -36,6 +37,14 @@ export function Component(): ReactNode {
             onChange={(event) => setSearch(event.target.value)}
           />
         </label>
+        <NavLink
+          to="/inputs/together"
+          className={({ isActive }) =>
+            `mt-1 block rounded-sm px-2 py-1 no-underline hover:bg-mark ${isActive ? 'bg-mark font-semibold' : ''}`
+          }
+        >
+          Several inputs as one value …
+        </NavLink>
         {status !== 'ready' && <Busy>Reading {doing === '' ? 'the project' : doing} …</Busy>}
         {missing.length > 0 && <p className="p-2 text-warn">Not installed: {missing.join(', ')}.</p>}
         {packages.map(([pkg, list]) => (
@@ -55,7 +64,7 @@ export function Component(): ReactNode {
         )}
       </nav>
       <div className="min-h-0 overflow-auto">
-        {id === undefined ? (
+        {id === undefined && !isTogether ? (
           <Empty title="Choose an input to meet it">
             <p>
               It is mounted alone on a stand. Use it, and see each thing that it reports; push values into it, and see

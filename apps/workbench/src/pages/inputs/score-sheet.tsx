@@ -4,6 +4,7 @@ import {
   faceChanges,
   faceOf,
   fingerprint,
+  foreignInputs,
   joinPointer,
   quietChecks,
   sheetChanges,
@@ -49,7 +50,7 @@ export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
   const verdicts = running ? fresh : (proof?.now.verdicts ?? []);
   const byId = new Map(verdicts.map((verdict) => [verdict.check, verdict]));
   const counts = tally(verdicts);
-  const bundled = input && input.family !== 'native' ? [adapter.input] : [];
+  const bundled = foreignInputs(adapter);
 
   const start = (): void => {
     setFresh([]);

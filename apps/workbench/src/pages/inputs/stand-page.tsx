@@ -55,6 +55,7 @@ function Stand({ found: { input, adapter: drafted, findings } }: { readonly foun
   );
   const adapter = own?.[1] ?? draft;
   const stand = useStand(input, adapter);
+  const isWaiting = stand.isTouched || stand.isRecording;
   const bundled = input.family === 'native' ? [] : [input.id];
   const wrappers = adapter?.wrappers?.map(({ component }) => component);
   const keepDraft = (): void => {
@@ -160,9 +161,11 @@ function Stand({ found: { input, adapter: drafted, findings } }: { readonly foun
             declared={findings}
             observed={tried?.findings}
             failed={tried?.failed}
+            isWaiting={isWaiting}
             onTryAgain={() => forget(key)}
           />
-          {!tried && start && (
+          {/* Trying takes the focus, so it stops while a person has it on the stand. */}
+          {!tried && start && !isWaiting && (
             <ProverFrame
               key={key}
               title="The input is being tried"

@@ -27,6 +27,8 @@ export function useStand(
   readonly reports: readonly (Report | Warning)[];
   readonly lastWritten: unknown;
   readonly failed: string | undefined;
+  /** Whether a person works on the stand: begun by a press or a key in it, over when the focus is elsewhere. */
+  readonly isTouched: boolean;
   onReady(post: Post): void;
   onMessage(message: FromFrame): void;
   readonly steps: readonly Step[];
@@ -40,6 +42,16 @@ export function useStand(
   const [reports, setReports] = useState<readonly (Report | Warning)[]>([]);
   const [lastWritten, setLast] = useState<unknown>();
   const [failed, setFailed] = useState<string>();
+  const [isTouched, setTouched] = useState(false);
+  useEffect(() => {
+    const over = (): void => setTouched(false);
+    document.addEventListener('focusin', over);
+    document.addEventListener('pointerdown', over);
+    return () => {
+      document.removeEventListener('focusin', over);
+      document.removeEventListener('pointerdown', over);
+    };
+  }, []);
   const [isRecording, setRecording] = useState(false);
   const [steps, setSteps] = useState<readonly Step[]>([]);
   const [replayed, setReplayed] = useState<Replayed>('none');
@@ -64,13 +76,15 @@ export function useStand(
     reports,
     lastWritten,
     failed,
+    isTouched,
     onReady: (ready) => {
       post.current = ready;
       mount();
     },
     onMessage: (message) => {
       const stamp = { id: counter.current++, time: performance.now() - began.current };
-      if (message.kind === 'report') {
+      if (message.kind === 'touched') setTouched(true);
+      else if (message.kind === 'report') {
         add({ ...stamp, name: message.name, args: message.args, isChange: message.isChange });
         if (message.isChange) setLast(message.written);
       } else if (message.kind === 'warning') add({ ...stamp, text: message.text });

@@ -1,6 +1,7 @@
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { FormFrame } from '../../parts/form-frame.js';
 import { LinkList, type LinksTold } from '../../parts/link-list.js';
+import { Failed } from '../../parts/states.js';
 import { StandFrame, type Post } from '../../parts/stand-frame.js';
 import { useKit } from '../../store/kit.js';
 
@@ -20,6 +21,8 @@ export function Component(): ReactNode {
   const form = forms[name];
   const [html, setHtml] = useState(example);
   const [told, setTold] = useState<LinksTold>();
+  const [fromServer, setFromServer] = useState(false);
+  const [failed, setFailed] = useState<string>();
   const post = useRef<Post>(undefined);
   const options = useMemo(
     () => ({ notes: false, copies: 2, submitLabel: '', width: 480, links: true, allTold: true }),
@@ -49,7 +52,22 @@ export function Component(): ReactNode {
               <option value="page of HTML">a page of HTML</option>
             </select>
           </label>
+          {!isPage && (
+            <label className="flex items-center gap-2">
+              <input
+                type="checkbox"
+                checked={fromServer}
+                onChange={(event) => {
+                  setTold(undefined);
+                  setFailed(undefined);
+                  setFromServer(event.target.checked);
+                }}
+              />
+              drawn by the server first, and compared
+            </label>
+          )}
         </div>
+        {failed !== undefined && <Failed title="The links cannot be compared" message={failed} />}
         {isPage ? (
           <>
             <label className="grid gap-1">
@@ -82,12 +100,14 @@ export function Component(): ReactNode {
         ) : (
           <div className="border border-hairline">
             <FormFrame
-              key={name}
+              key={`${name} ${String(fromServer)}`}
+              fromServer={fromServer}
               title={`Links of ${form.title}`}
               form={form}
               options={options}
               onMessage={(message) => {
                 if (message.kind === 'links') setTold(message);
+                else if (message.kind === 'failed') setFailed(message.message);
               }}
             />
           </div>

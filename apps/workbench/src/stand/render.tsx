@@ -1,0 +1,15 @@
+/** What runs on the server to draw a form: the sheet as markup, as the frame takes it over. */
+import { answerOnce, type BundledInputs } from '@poietra/stand';
+import { renderToString } from 'react-dom/server';
+import { servedPrefix, type FormToOpen } from './messages.js';
+import { Sheet } from './sheet.js';
+
+export function startRenderingForms(inputs: BundledInputs): void {
+  answerOnce((open) =>
+    renderToString(<Sheet inputs={inputs} open={open as FormToOpen} send={never} handle={noHandle} />, {
+      identifierPrefix: servedPrefix,
+    }),
+  );
+}
+const never = () => Promise.resolve({ kind: 'failed' as const, message: 'Nothing is sent from the server.' });
+const noHandle = { current: null };

@@ -1,0 +1,66 @@
+import { nativeAdapters } from '@poietra/core';
+import { join } from 'node:path';
+import { Renderer } from '../src/index.js';
+
+const home = join(__dirname, '../../..');
+const project = join(home, 'demo/project');
+const renderer = new Renderer();
+const draw = (task: unknown, inputs: Parameters<Renderer['render']>[0]['inputs'] = []) =>
+  renderer.render(
+    { project, home, start: { module: join(home, 'packages/stand/src/render.tsx'), name: 'startRendering' }, inputs },
+    task,
+  );
+
+jest.setTimeout(60_000);
+
+it('draws an adapted input on the server, with its links and its value', async () => {
+  const answer = await draw({ adapter: nativeAdapters['text'], shown: 'Torsund', id: 'trial-1' });
+  expect(answer).toEqual({ html: expect.stringContaining('value="Torsund"') as unknown });
+  expect(answer).toEqual({ html: expect.stringMatching(/<label[^>]* for="trial-1-input"/) as unknown });
+});
+
+it('draws an element by its tag, without its class', async () => {
+  const input = {
+    id: 'vanilla-colorful#hex-color-picker',
+    family: 'element' as const,
+    export: 'HexColorPicker',
+    module: 'vanilla-colorful/hex-color-picker.js',
+    tag: 'hex-color-picker',
+    css: [],
+  };
+  const adapter = {
+    input: input.id,
+    value: { property: 'color' },
+    change: { report: 'color-changed', path: '/0/detail/value' },
+    focus: { by: 'element' },
+  };
+  expect(await draw({ adapter, shown: '#112233', id: 'trial-2' }, [input])).toEqual({
+    html: expect.stringContaining('<hex-color-picker') as unknown,
+  });
+});
+
+it('says what is missing where it cannot be drawn', async () => {
+  const adapter = { ...nativeAdapters['text'], input: 'tide#Gone' };
+  expect(await draw({ adapter, shown: '', id: 'trial-3' })).toEqual({
+    failed: 'The input “tide#Gone” is not in the bundle.',
+  });
+});
+
+it('reaches no file of the machine that draws', async () => {
+  const input = {
+    id: './src/reads.tsx#Reads',
+    family: 'component' as const,
+    export: 'Reads',
+    module: join(__dirname, 'reads.tsx'),
+    css: [],
+  };
+  const adapter = {
+    input: input.id,
+    value: { property: 'value' },
+    change: { report: 'onChange', path: '/0' },
+    focus: { by: 'element' },
+  };
+  expect(await draw({ adapter, shown: '', id: 'trial-4' }, [input])).toEqual({
+    failed: expect.stringMatching(/restricted/) as unknown,
+  });
+});
