@@ -98,3 +98,50 @@ test('a form that the server draws first is taken over without a difference', as
   await expect(frame.locator('[id^=served-], [id*=served]').first()).toBeAttached({ timeout: 60_000 });
   await expect(page.getByRole('region', { name: 'Links' }).getByText(/links, none broken/)).toBeVisible();
 });
+
+test('a codec is written as code: it runs apart, names the line of a fault, and is stopped where it has no end', async ({
+  page,
+}) => {
+  await page.goto('/codecs');
+  await page.getByRole('button', { name: 'Add to the codecs' }).click();
+  await page.getByRole('button', { name: /^Kind: / }).click();
+  await page.getByRole('combobox', { name: 'Kind' }).fill('code');
+  await page.keyboard.press('Enter');
+  const code = page.getByRole('textbox', { name: /^Code of/ });
+  const write = async (body: string): Promise<void> => {
+    await code.click();
+    await page.keyboard.press('Control+a');
+    await page.keyboard.insertText(
+      `export function parse(shown: unknown) {\n${body}\n}\nexport function show(held: unknown) {\n  return held;\n}\n`,
+    );
+  };
+  await page.getByLabel('The input gives').fill('"SK 214"');
+  await expect(page.getByTestId('station-held').first()).toContainText('SK 214');
+  await page.getByRole('button', { name: 'Keep as a case' }).click();
+  await expect(page.getByRole('row').filter({ hasText: 'passes' })).toBeVisible();
+
+  await write("  if (shown === 'SK 214') throw new Error('No such crossing.');\n  return shown;");
+  await expect(page.getByRole('row').filter({ hasText: 'No such crossing.' })).toBeVisible();
+  await write('  const crossing: any = undefined;\n  return crossing.number;');
+  await expect(page.getByText(/parse fails in line 3/).first()).toBeVisible();
+  await write("  return typeof fetch === 'function' ? fetch('/api/project') : 'nothing';");
+  await expect(page.getByText(/no form in JSON/).first()).toBeVisible();
+  await write('  for (;;) {}');
+  await expect(page.getByText(/It took longer than 2 seconds/).first()).toBeVisible();
+  await write('  return import("node:fs");');
+  await expect(page.getByText(/Line 2: a codec imports nothing/)).toBeVisible();
+  await write('  return shown;');
+  await page.getByRole('button', { name: 'Search for counterexamples' }).click();
+  await expect(page.getByText(/values tried in/)).toBeVisible({ timeout: 30_000 });
+});
+
+test('a failing value goes from a form to the page of its codec with one press', async ({ page }) => {
+  await page.goto('/forms/freight-booking-short');
+  const form = frameOf(page, /^Form:/);
+  await form.getByRole('textbox', { name: /^Pieces/ }).fill('seven');
+  await page.getByRole('button', { name: 'Try it on the codec’s page' }).click();
+  await expect(page).toHaveURL('/codecs/pieces');
+  await expect(page.getByLabel('The input gives')).toHaveValue('"seven"');
+  await page.getByRole('button', { name: 'Keep as a case' }).click();
+  await expect(page.getByRole('row').filter({ hasText: '"seven"' })).toContainText('passes');
+});

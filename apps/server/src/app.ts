@@ -9,6 +9,7 @@ import type { BundledInput } from '@poietra/inputs';
 import { z } from 'zod';
 import { companyRouter } from './company/index.js';
 import type { Booking } from './company/bookings.js';
+import { codeRouter, Codes } from './codes.js';
 import type { Config } from './config.js';
 import { ownHost, ownPages } from './guard.js';
 import { problems, Refusal } from './problem.js';
@@ -16,6 +17,7 @@ import type { OpenProject } from './project.js';
 import { Projects } from './projects.js';
 import { standRouter } from './stand.js';
 
+const codecRequest = z.object({ source: z.string() });
 const openRequest = z.object({ folder: z.string().min(1).max(4000), again: z.boolean().optional() });
 
 const names = z.array(z.string().max(500)).max(200);
@@ -23,6 +25,7 @@ const renderRequest = z.object({
   what: z.enum(['input', 'form']),
   inputs: names,
   wrappers: names.default([]),
+  codecs: names.default([]),
   task: z.record(z.string(), z.unknown()),
 });
 
@@ -57,6 +60,7 @@ export function makeApp(config: Config): Express {
   const projects = new Projects(config.home, config.project);
   // Read in the background from the start, not only when somebody asks.
   if (config.readAtOnce) void projects.now;
+  const codes = new Codes(config.home);
   const demo = join(config.home, 'demo');
 
   app.disable('x-powered-by');
@@ -91,6 +95,7 @@ export function makeApp(config: Config): Express {
   app.use(
     '/stand',
     standRouter((key) => projects.bundle(key)),
+    codeRouter(codes),
   );
   app.use(['/api', '/company'], ownPages);
 
@@ -118,7 +123,13 @@ export function makeApp(config: Config): Express {
     const chosen = await chosenInputs(project, list(query['input']));
     const around = list(query['wrapper']).map(wrapperOf);
     const purpose = query['for'] === 'prove' ? 'prove' : 'draw';
-    response.json({ frame: `/stand/frame/${await bundler.open([...chosen, ...around], purpose)}` });
+    const named = codes.named(list(query['codec']));
+    response.json({ frame: `/stand/frame/${await bundler.open([...chosen, ...around], purpose, named)}` });
+  });
+  app.post('/api/codec', express.json({ limit: '200kb' }), (request, response) => {
+    const asked = codecRequest.safeParse(request.body);
+    if (!asked.success) throw new Refusal(422, 'No code', 'Send the code as “source”.');
+    response.json({ key: codes.add(asked.data.source) });
   });
   app.post('/api/render', express.json({ limit: '5mb' }), async (request, response) => {
     const asked = renderRequest.safeParse(request.body);
@@ -126,7 +137,7 @@ export function makeApp(config: Config): Express {
     const { what, inputs, wrappers, task } = asked.data;
     const { project } = projects.now;
     const chosen = [...(await chosenInputs(project, inputs)), ...wrappers.map(wrapperOf)];
-    response.json(await projects.draw(what, chosen, task));
+    response.json(await projects.draw(what, chosen, codes.named(asked.data.codecs), task));
   });
   app.get(
     '/api/demo-kit',

@@ -24,8 +24,9 @@ export class Bundler {
   async open(
     inputs: readonly (BundledInput & { readonly version?: string })[],
     purpose: Purpose = 'draw',
+    codes: Readonly<Record<string, string>> = {},
   ): Promise<string> {
-    const name = JSON.stringify([this.project, purpose, ...inputs.map(({ id, version }) => [id, version])]);
+    const name = JSON.stringify([this.project, purpose, ...inputs.map(({ id, version }) => [id, version]), codes]);
     const key = createHash('sha256').update(name).digest('hex').slice(0, 20);
     let made = this.#kept.get(name);
     if (!made) {
@@ -35,6 +36,7 @@ export class Bundler {
         home: this.home,
         start: { module: join(this.home, module), name: start },
         inputs,
+        codes,
       });
       this.#kept.set(name, made);
       this.#byKey.set(key, made);

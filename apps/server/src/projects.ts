@@ -59,11 +59,16 @@ export class Projects {
    * Draws an input or a form on this server, from the present project's packages, in a process of its own.
    * @throws {Refusal} where they do not bundle.
    */
-  async draw(what: keyof typeof drawings, inputs: readonly BundledInput[], task: unknown): Promise<Rendered> {
+  async draw(
+    what: keyof typeof drawings,
+    inputs: readonly BundledInput[],
+    codes: Readonly<Record<string, string>>,
+    task: unknown,
+  ): Promise<Rendered> {
     const { module, name } = drawings[what];
     const start = { module: join(this.home, module), name };
     try {
-      return await this.#renderer.render({ project: this.#folder, home: this.home, start, inputs }, task);
+      return await this.#renderer.render({ project: this.#folder, home: this.home, start, inputs, codes }, task);
     } catch (error) {
       throw error instanceof BundleError ? new Refusal(409, 'It does not bundle for a server', error.message) : error;
     }

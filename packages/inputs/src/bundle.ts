@@ -15,6 +15,8 @@ export interface BundleOptions {
   /** The module that starts the frame, and the name of its function; it is called with the inputs. */
   readonly start: { readonly module: string; readonly name: string };
   readonly inputs: readonly BundledInput[];
+  /** Codecs that are code, by name; the function gets them second. */
+  readonly codes?: Readonly<Record<string, string>>;
 }
 
 /** What has to be known of an input in order to bundle it. */
@@ -29,10 +31,15 @@ export class BundleError extends Error {
  * One script and one sheet for a stand's frame, from the project's own packages.
  * @throws {BundleError}
  */
-export async function bundle({ project, home, start, inputs }: BundleOptions): Promise<Bundle> {
+export async function bundle({ project, home, start, inputs, codes = {} }: BundleOptions): Promise<Bundle> {
   try {
     const result = await build({
-      stdin: { contents: entry(start, inputs), resolveDir: project, loader: 'tsx', sourcefile: 'stand-entry.tsx' },
+      stdin: {
+        contents: entry(start, inputs, codes),
+        resolveDir: project,
+        loader: 'tsx',
+        sourcefile: 'stand-entry.tsx',
+      },
       bundle: true,
       write: false,
       format: 'iife',
@@ -43,7 +50,7 @@ export async function bundle({ project, home, start, inputs }: BundleOptions): P
       conditions: ['source', 'browser', 'style'],
       define: { 'process.env.NODE_ENV': '"development"', 'process.env': '{}' },
       loader: { '.svg': 'dataurl', '.png': 'dataurl', '.woff': 'dataurl', '.woff2': 'dataurl', '.ttf': 'dataurl' },
-      plugins: [oneFramework(project, home)],
+      plugins: [oneFramework(project, home), codesOf(codes)],
       logLevel: 'silent',
       legalComments: 'none',
     });
@@ -58,12 +65,12 @@ export async function bundle({ project, home, start, inputs }: BundleOptions): P
  * One script for Node, that draws on the server.
  * @throws {BundleError}
  */
-export async function bundleScript({ project, home, start, inputs }: BundleOptions): Promise<string> {
+export async function bundleScript({ project, home, start, inputs, codes = {} }: BundleOptions): Promise<string> {
   try {
     const result = await build({
       // The class of an element belongs to the browser: on the server its tag is all there is.
       stdin: {
-        contents: entry(start, inputs, false),
+        contents: entry(start, inputs, codes, false),
         resolveDir: project,
         loader: 'tsx',
         sourcefile: 'server-entry.tsx',
@@ -85,7 +92,7 @@ export async function bundleScript({ project, home, start, inputs }: BundleOptio
         '.woff2': 'empty',
         '.ttf': 'empty',
       },
-      plugins: [oneFramework(project, home)],
+      plugins: [oneFramework(project, home), codesOf(codes)],
       logLevel: 'silent',
       legalComments: 'none',
     });
@@ -116,7 +123,29 @@ function oneFramework(project: string, home: string): Plugin {
   };
 }
 
-function entry(start: BundleOptions['start'], inputs: BundleOptions['inputs'], isBrowser = true): string {
+/** The code of codecs, as modules under a name of their own. */
+function codesOf(codes: Readonly<Record<string, string>>): Plugin {
+  return {
+    name: 'codes',
+    setup(builder) {
+      builder.onResolve({ filter: /^poietra-code:/ }, ({ path }) => ({
+        path: path.slice(13),
+        namespace: 'poietra-code',
+      }));
+      builder.onLoad({ filter: /.*/, namespace: 'poietra-code' }, ({ path }) => ({
+        contents: codes[path] ?? '',
+        loader: 'js',
+      }));
+    },
+  };
+}
+
+function entry(
+  start: BundleOptions['start'],
+  inputs: BundleOptions['inputs'],
+  codes: Readonly<Record<string, string>>,
+  isBrowser = true,
+): string {
   const imports: string[] = [`import { ${start.name} } from ${JSON.stringify(start.module)};`];
   const entries = inputs.map((input, i) => {
     for (const css of isBrowser ? input.css : []) imports.push(`import ${JSON.stringify(css)};`);
@@ -134,5 +163,9 @@ function entry(start: BundleOptions['start'], inputs: BundleOptions['inputs'], i
     );
     return `${JSON.stringify(input.id)}: { family: ${JSON.stringify(input.family)}, value: input${i}${member ? `.${member}` : ''} }`;
   });
-  return `${imports.join('\n')}\n${start.name}({ ${entries.filter(Boolean).join(', ')} });\n`;
+  const codecs = Object.keys(codes).map((name, i) => {
+    imports.push(`import * as code${i} from ${JSON.stringify(`poietra-code:${name}`)};`);
+    return `${JSON.stringify(name)}: code${i}`;
+  });
+  return `${imports.join('\n')}\n${start.name}({ ${entries.filter(Boolean).join(', ')} }, { ${codecs.join(', ')} });\n`;
 }

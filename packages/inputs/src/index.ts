@@ -2,5 +2,6 @@
 export { inspect, type InspectedInput, type Inspection } from './find.js';
 export type { Progress } from './declarations.js';
 export { findPackage, ProjectError, readProject, type Project, type ProjectPackage } from './project.js';
+export { CodeError, scriptOf } from './code.js';
 export { Renderer, type Rendered } from './render.js';
 export { bundle, BundleError, type Bundle, type BundledInput, type BundleOptions } from './bundle.js';

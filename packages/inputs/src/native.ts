@@ -9,6 +9,11 @@ const words: Readonly<Record<string, string>> = {
   date: 'The browser’s own date box.',
   range: 'The browser’s own slider.',
   color: 'The browser’s own colour box.',
+  radios: 'Radio buttons, one of several values.',
+  checks: 'Check marks, any number of several values.',
+  listbox: 'A list that scrolls, any number of several values.',
+  combobox: 'A text box that offers values while one types.',
+  file: 'A file, given as data text.',
 };
 
 /** HTML's own inputs: always there, the same in every project. */

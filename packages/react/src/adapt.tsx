@@ -136,7 +136,7 @@ function useAnew(
 /** The input submits itself only where the text that it shows is what is sent. */
 function submitsItself({ name, choices, input }: AdapterDescription, { sent, shown }: InputState): boolean {
   if (name === undefined || sent === undefined) return name !== undefined;
-  return typeof shown === 'string' && shown === sent && choices === undefined && input !== 'native#select';
+  return typeof shown === 'string' && shown === sent && choices === undefined && input !== 'native#file';
 }
 function hiddenValue(description: AdapterDescription, state: InputState): string | undefined {
   return typeof state.sent === 'string' && !submitsItself(description, state) ? state.sent : undefined;
@@ -219,11 +219,9 @@ function inside(
   const host = { properties, description, handle, choices: props.choices };
   if (family === 'widget') return <WidgetHost {...host} input={input} shown={props.state.shown} reported={reported} />;
   if (family === 'element') return <ElementHost {...host} tag={String(input)} />;
-  const takesChoices = props.choices !== undefined && typeof input !== 'string';
   const needsRef = family === 'native' || description.focus.by === 'handle';
   return createElement(input as ComponentType<Record<string, unknown>>, {
     ...properties,
-    ...(takesChoices && family === 'native' ? { choices: props.choices } : {}),
     ...(needsRef ? { ref: handle } : {}),
   });
 }

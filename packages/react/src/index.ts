@@ -5,7 +5,7 @@ export { useFollowed } from './follow.js';
 export { baseIdFrom, partId, type FieldPart } from './ids.js';
 export { realElement } from './link-real.js';
 export { everyElement, focused, reach, workingElements } from './reach.js';
-export { nativeInputs } from './native.js';
+export { nativeElement, nativeInputs } from './native.js';
 export { labelAt, Planned, PlannedForm, type PlannedFormProps } from './planned.js';
 export { adaptTogether } from './together.js';
 export { FormScope, useForm, useScope } from './scope.js';

@@ -1,6 +1,7 @@
 import { nativeAdapters } from '@poietra/core';
 import type { ReactNode, Ref } from 'react';
 import { adapt, type AdaptedInput } from './adapt.js';
+import { Checks, Combo, FileBox, ListBox, Radios } from './boxes.js';
 
 interface SelectProps {
   readonly value?: unknown;
@@ -31,12 +32,23 @@ function Select({ value, choices = [], onChange, ...rest }: SelectProps): ReactN
   );
 }
 
-const elements: Readonly<Record<string, unknown>> = { textarea: 'textarea', select: Select };
+const elements: Readonly<Record<string, unknown>> = {
+  textarea: 'textarea',
+  select: Select,
+  radios: Radios,
+  checks: Checks,
+  listbox: ListBox,
+  combobox: Combo,
+  file: FileBox,
+};
+
+/** What a native adapter stands on: the name of an HTML element, or a box made of several. */
+export const nativeElement = (name: string): unknown => elements[name] ?? 'input';
 
 /** HTML's own inputs, adapted, under the names that plans use: `native:text`, `native:checkbox` … */
 export const nativeInputs: Readonly<Record<string, AdaptedInput>> = Object.fromEntries(
   Object.entries(nativeAdapters).map(([name, description]) => [
     `native:${name}`,
-    adapt(elements[name] ?? 'input', description, 'native'),
+    adapt(nativeElement(name), description, description.id ? 'native' : 'component'),
   ]),
 );

@@ -137,6 +137,8 @@ export async function act(element: HTMLElement, step: Step): Promise<void> {
           element,
           step.names.map((name) => new File([`Skerry Line: ${name}`], name, { type: 'text/plain', lastModified: 0 })),
         );
+      // A file is read in its own time, and nothing in the page tells of it.
+      await settle(60);
       return;
     case 'draw':
       draw(element);

@@ -1,5 +1,5 @@
-import { nativeAdapters, type AdapterDescription } from '@poietra/core';
-import { adapt, adaptTogether, nativeInputs, type AdaptedInput, type Around } from '@poietra/react';
+import type { AdapterDescription } from '@poietra/core';
+import { adapt, adaptTogether, nativeElement, type AdaptedInput, type Around } from '@poietra/react';
 
 /** The inputs of a bundle: the constructor, component or tag under the input's id. */
 export type BundledInputs = Readonly<
@@ -14,10 +14,7 @@ export function liveInput(inputs: BundledInputs, adapter: AdapterDescription): A
   }
   if (adapter.input.startsWith('native#')) {
     const name = adapter.input.slice('native#'.length);
-    const same = JSON.stringify(nativeAdapters[name]) === JSON.stringify(adapter);
-    return same || name === 'select'
-      ? nativeInputs[`native:${name}`]
-      : adapt(name === 'textarea' ? name : 'input', adapter, 'native');
+    return adapt(nativeElement(name), adapter, adapter.id ? 'native' : 'component');
   }
   const found = Object.hasOwn(inputs, adapter.input) ? inputs[adapter.input] : undefined;
   const around = (adapter.wrappers ?? []).flatMap(({ component, properties }): Around[] => {

@@ -23,7 +23,9 @@ export function servedDifferences(served: Element, living: Element): LinkBreak[]
             : 'Whatever it is made of must be the same on both sides: no time, no chance, no look at the window.',
       });
     }
-    const [left, right] = [[...server.children], [...browser.children].filter((one) => !one.matches('.link-lines'))];
+    const [left, right] = [server, browser].map(({ children }) =>
+      [...children].filter((one) => !one.matches('.link-lines')),
+    ) as [Element[], Element[]];
     if (left.length === 0) return;
     const at = left.findIndex((child, i) => child.tagName !== right[i]?.tagName);
     if (at >= 0) {

@@ -180,11 +180,7 @@ export function Drawn({ trial }: { readonly trial: Drawable }): ReactNode {
           description: invalid ? `${words.hint} ${words.error}` : words.hint,
           sent,
         }}
-        choices={
-          adapter.choices || adapter.input === 'native#select' || adapter.widget?.element === 'select'
-            ? choices
-            : undefined
-        }
+        choices={adapter.choices || adapter.widget?.element === 'select' ? choices : undefined}
         report={(raw) => trial.take(raw)}
         leave={() => trial.left()}
         attach={(reached) => {

@@ -20,10 +20,13 @@ export function OrderOfWork(): ReactNode {
   const isAdapter = useLocation().pathname.startsWith('/adapters/');
   const failing = useMemo(
     () =>
-      Object.values(kit.codecs).reduce(
-        (sum, codec) => sum + (codec.cases ?? []).filter((row) => !runCase(makeCodec(codec), row).passed).length,
-        0,
-      ),
+      // Code runs on its codec's page only.
+      Object.values(kit.codecs)
+        .filter(({ kind }) => kind !== 'code')
+        .reduce(
+          (sum, codec) => sum + (codec.cases ?? []).filter((row) => !runCase(makeCodec(codec), row).passed).length,
+          0,
+        ),
     [kit.codecs],
   );
   const count = (part: object): number => Object.keys(part).length;

@@ -12,6 +12,8 @@ import type { FormToOpen } from '../stand/messages.js';
 import { ask } from '../store/ask.js';
 import { useKit } from '../store/kit.js';
 import { StandFrame, type Post } from './stand-frame.js';
+import { Busy } from './states.js';
+import { codecsForFrame, useCodes } from './use-codes.js';
 
 interface Props {
   readonly title: string;
@@ -27,6 +29,7 @@ interface Props {
 /** A form of the kit, drawn in a frame with the project's own inputs. It follows every change of its description. */
 export function FormFrame({ title, form, options, fromServer = false, onMessage, onReady }: Props): ReactNode {
   const kit = useKit((state) => state.kit);
+  const codes = useCodes(kit.codecs);
   const post = useRef<Post>(undefined);
   const { inputs, wrappers } = useMemo(() => bundledFor(form, kit, options.skin), [form, kit, options.skin]);
   const open = useMemo((): FormToOpen => {
@@ -34,7 +37,14 @@ export function FormFrame({ title, form, options, fromServer = false, onMessage,
     return {
       form,
       documents: kitDocuments(kit),
-      kit: { adapters, codecs, fields, inputs: kitInputs, ...(rules ? { rules } : {}), ...(skins ? { skins } : {}) },
+      kit: {
+        adapters,
+        codecs: codecsForFrame(codecs),
+        fields,
+        inputs: kitInputs,
+        ...(rules ? { rules } : {}),
+        ...(skins ? { skins } : {}),
+      },
       ...options,
     };
   }, [form, kit, options]);
@@ -45,7 +55,7 @@ export function FormFrame({ title, form, options, fromServer = false, onMessage,
     send.current = (to, wanted) => {
       if (!fromServer) to({ kind: 'open', open: wanted });
       else
-        drawnByServer(inputs, wrappers, wanted).then(
+        drawnByServer({ inputs, wrappers, codecs: codes ?? [] }, wanted).then(
           (served) => to({ kind: 'open', open: { ...wanted, served } }),
           (error: unknown) =>
             onMessage?.({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }, to),
@@ -56,11 +66,13 @@ export function FormFrame({ title, form, options, fromServer = false, onMessage,
     latest.current = open;
     if (post.current) send.current(post.current, open);
   }, [open]);
+  if (!codes) return <Busy>Reading the codecs that are code …</Busy>;
   return (
     <StandFrame
       title={title}
       inputs={inputs}
       wrappers={wrappers}
+      codecs={codes}
       minHeight={200}
       onReady={(ready) => {
         post.current = ready;
@@ -78,13 +90,16 @@ export function FormFrame({ title, form, options, fromServer = false, onMessage,
 }
 
 async function drawnByServer(
-  inputs: readonly string[],
-  wrappers: readonly string[],
+  wanted: {
+    readonly inputs: readonly string[];
+    readonly wrappers: readonly string[];
+    readonly codecs: readonly string[];
+  },
   open: FormToOpen,
 ): Promise<string> {
   const answer = (await ask('/api/render', {
     method: 'POST',
-    json: { what: 'form', inputs, wrappers, task: open },
+    json: { what: 'form', ...wanted, task: open },
   })) as Rendered;
   if ('failed' in answer) throw new Error(`The server could not draw it. ${answer.failed}`);
   return answer.html;

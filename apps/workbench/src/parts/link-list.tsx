@@ -14,7 +14,9 @@ export function LinkList({ told }: { readonly told: LinksTold | undefined }): Re
         {breaks.length === 0 ? (
           <Verdict kind="pass">{`${count} links, none broken`}</Verdict>
         ) : (
-          <Verdict kind="fail">{`${breaks.length} of the links are broken`}</Verdict>
+          <Verdict kind="fail">
+            {breaks.length === 1 ? 'One link is broken' : `${breaks.length} of the links are broken`}
+          </Verdict>
         )}
       </p>
       <ul className="grid gap-2">

@@ -13,6 +13,8 @@ interface Props {
   /** The inputs to be bundled, by id. */
   readonly inputs: readonly string[];
   readonly wrappers?: readonly string[] | undefined;
+  /** Codecs that are code, as `name:key`. */
+  readonly codecs?: readonly string[];
   readonly minHeight?: number;
   /** Called when the frame can listen. */
   onReady(post: Post): void;
@@ -26,8 +28,16 @@ const patience = 5000;
  * A frame without origin that runs foreign inputs. It can reach neither storage nor server; messages are all that passes,
  * and each one is checked on its way out. One that hangs or floods is taken away.
  */
-export function StandFrame({ title, inputs, wrappers, minHeight = 120, onReady, onMessage }: Props): ReactNode {
-  const { src, trouble } = useFrameSource({ inputs, ...(wrappers ? { wrappers } : {}) });
+export function StandFrame({
+  title,
+  inputs,
+  wrappers,
+  codecs = [],
+  minHeight = 120,
+  onReady,
+  onMessage,
+}: Props): ReactNode {
+  const { src, trouble } = useFrameSource({ inputs, codecs, ...(wrappers ? { wrappers } : {}) });
   const [height, setHeight] = useState(minHeight);
   const frame = useRef<HTMLIFrameElement>(null);
   const theme = useView((view) => view.theme);

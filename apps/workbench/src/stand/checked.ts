@@ -2,13 +2,17 @@
 import {
   adapterSchema,
   contract,
+  laws,
   type AdapterDescription,
+  type CaseResult,
   type CheckId,
   type Described,
   type Finding,
+  type Law,
   type Step,
 } from '@poietra/core';
 import { z } from 'zod';
+import type { LawResult } from '../workers/law-search.js';
 
 const described: z.ZodType<Described> = z.lazy(() =>
   z.object({
@@ -109,6 +113,38 @@ export const fromProver = z.discriminatedUnion('kind', [
 ]);
 export type FromProver = z.infer<typeof fromProver>;
 
+/** What a codec's code answers. */
+const station = z.object({
+  name: z.enum(['held', 'sent', 'back', 'again']),
+  wanted: z.unknown(),
+  seen: z.unknown(),
+  fits: z.boolean(),
+});
+export const codeAnswer = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('ready') }),
+  z.object({
+    kind: z.literal('case'),
+    id: z.number().int(),
+    index: z.number().int().min(0).max(10_000),
+    result: z.object({
+      passed: z.boolean(),
+      stations: z.array(station).max(8),
+      refused: z.string().max(2000).optional(),
+    }) as unknown as z.ZodType<CaseResult>,
+  }),
+  z.object({
+    kind: z.literal('law'),
+    id: z.number().int(),
+    result: z.object({
+      law: z.enum(laws.map(({ id }) => id) as [Law['id'], ...Law['id'][]]),
+      tried: z.number().int().min(0),
+      counterexample: z.object({ shown: z.unknown(), says: z.string().max(2000) }).optional(),
+    }) as unknown as z.ZodType<LawResult>,
+  }),
+  z.object({ kind: z.literal('done'), id: z.number().int() }),
+  z.object({ kind: z.literal('failed'), id: z.number().int(), message: z.string().max(4000) }),
+]);
+
 export const fromFrame = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('ready') }),
   z.object({ kind: z.literal('pong') }),
@@ -149,7 +185,10 @@ export const fromFrame = z.discriminatedUnion('kind', [
     kind: z.literal('line'),
     at: z.string(),
     label: z.string(),
-    codec: z.string(),
+    codec: z.looseObject({ kind: z.string(), options: z.record(z.string(), z.unknown()).optional() }).optional(),
+    /** The kit's field that stands there. */
+    field: z.string().optional(),
+    written: z.unknown(),
     shown: described,
     held: described,
     sent: described,

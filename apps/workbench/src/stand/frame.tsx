@@ -7,7 +7,7 @@ import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
 import '@poietra/react/skin.css';
 import '../tokens.css';
 import './frame.css';
-import type { Outcome } from '@poietra/core';
+import type { CodecCode, Outcome } from '@poietra/core';
 import { consoleText, type BundledInputs } from '@poietra/stand';
 import { createRoot, hydrateRoot } from 'react-dom/client';
 import { servedPrefix, type FormToOpen, type ToFrame } from './messages.js';
@@ -16,7 +16,7 @@ import { Sheet, type SheetHandle } from './sheet.js';
 import { Solo, type SoloHandle } from './solo.js';
 import { tell } from './tell.js';
 
-export function startFrame(inputs: BundledInputs): void {
+export function startFrame(inputs: BundledInputs, codes: Readonly<Record<string, CodecCode>> = {}): void {
   const host = document.getElementById('stand');
   if (!host) return;
   const onUncaughtError = (error: unknown): void => tell({ kind: 'failed', message: words(error) });
@@ -33,7 +33,7 @@ export function startFrame(inputs: BundledInputs): void {
     });
 
   const openSheet = (open: FormToOpen): void => {
-    const drawn = <Sheet inputs={inputs} open={open} send={send} handle={sheet} />;
+    const drawn = <Sheet inputs={inputs} codes={codes} open={open} send={send} handle={sheet} />;
     if (open.served === undefined) {
       root.render(drawn);
       return;

@@ -1,12 +1,13 @@
 /** What runs on the server to draw a form: the sheet as markup, as the frame takes it over. */
+import type { CodecCode } from '@poietra/core';
 import { answerOnce, type BundledInputs } from '@poietra/stand';
 import { renderToString } from 'react-dom/server';
 import { servedPrefix, type FormToOpen } from './messages.js';
 import { Sheet } from './sheet.js';
 
-export function startRenderingForms(inputs: BundledInputs): void {
+export function startRenderingForms(inputs: BundledInputs, codes: Readonly<Record<string, CodecCode>> = {}): void {
   answerOnce((open) =>
-    renderToString(<Sheet inputs={inputs} open={open as FormToOpen} send={never} handle={noHandle} />, {
+    renderToString(<Sheet inputs={inputs} codes={codes} open={open as FormToOpen} send={never} handle={noHandle} />, {
       identifierPrefix: servedPrefix,
     }),
   );

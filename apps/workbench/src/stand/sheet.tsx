@@ -1,10 +1,13 @@
 import {
+  canBeWritten,
   codecsOf,
   compileSchema,
   describeValue,
   makePlan,
   openForm,
   planAt,
+  write,
+  type CodecCode,
   type Form,
   type Kit,
   type Outcome,
@@ -26,13 +29,15 @@ export interface SheetHandle {
 }
 interface SheetProps {
   readonly inputs: BundledInputs;
+  /** Codecs that are code, by name. */
+  readonly codes: Readonly<Record<string, CodecCode>>;
   readonly open: FormToOpen;
   readonly send: (sent: unknown) => Promise<Outcome>;
   readonly handle: Ref<SheetHandle>;
 }
 
 /** A form as it will be printed, with the notes of the person who checks it in its margins; in one copy or several. */
-export function Sheet({ inputs, open, send, handle }: SheetProps): ReactNode {
+export function Sheet({ inputs, codes, open, send, handle }: SheetProps): ReactNode {
   return (
     <div
       className="sheet"
@@ -41,7 +46,7 @@ export function Sheet({ inputs, open, send, handle }: SheetProps): ReactNode {
       style={open.width === undefined ? undefined : { ['--sheet-width' as string]: `${open.width}px` }}
     >
       {Array.from({ length: open.copies }, (_, i) => (
-        <Copy key={i} inputs={inputs} open={open} send={send} handle={i === 0 ? handle : null} />
+        <Copy key={i} inputs={inputs} codes={codes} open={open} send={send} handle={i === 0 ? handle : null} />
       ))}
       {open.links && <LinkOverlay served={open.served} />}
     </div>
@@ -51,11 +56,12 @@ export function Sheet({ inputs, open, send, handle }: SheetProps): ReactNode {
 /** One copy, with a form of its own. The first one speaks to the workbench. */
 function Copy({
   inputs,
+  codes,
   open,
   send,
   handle,
 }: Omit<SheetProps, 'handle'> & { readonly handle: Ref<SheetHandle> | null }): ReactNode {
-  const { plan, form, live } = useOpened(inputs, open);
+  const { plan, form, live } = useOpened(inputs, codes, open);
   const skins = useMemo(() => livingSkins(inputs, open.kit.skins), [inputs, open.kit.skins]);
   const skinName = open.skin ?? open.form.skin ?? 'plain';
   const isFirst = handle !== null;
@@ -106,6 +112,7 @@ function Copy({
 /** The form is opened anew when its description changes; what was typed so far goes over into the new one. */
 function useOpened(
   inputs: BundledInputs,
+  codes: Readonly<Record<string, CodecCode>>,
   open: FormToOpen,
 ): { plan: Plan; form: Form; live: Readonly<Record<string, AdaptedInput>> } {
   const { form: description, documents, kit } = open;
@@ -122,7 +129,7 @@ function useOpened(
     const form = openForm({
       schema: description.schema,
       compiled,
-      codecs: codecsOf(plan.root),
+      codecs: codecsOf(plan.root, codes),
       ...(open.values === undefined ? {} : { values: open.values }),
       ...(restore ? { restore } : {}),
       ...(description.tell ? { tell: description.tell } : {}),
@@ -138,7 +145,7 @@ function useOpened(
     return { plan, form, live };
     // Values and what is restored count at the opening only; later ones come as messages of their own.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [inputs, shape]);
+  }, [inputs, codes, shape]);
 }
 
 /** The kit's skins, drawn with the bundled components. */
@@ -187,7 +194,8 @@ function followLine(form: Form, plan: Plan, at: string): () => void {
       kind: 'line',
       at,
       label: node?.label ?? at,
-      codec: node?.kind === 'field' ? node.codec.kind : '',
+      ...(node?.kind === 'field' ? { codec: { ...node.codec }, field: node.use.field } : {}),
+      written: canBeWritten(shown) ? write(shown) : undefined,
       shown: describeValue(shown, 1),
       held: describeValue(held, 1),
       sent: describeValue(sent, 1),

@@ -102,6 +102,6 @@ const nothing = (): void => undefined;
 const attachNothing = () => nothing;
 
 /** Lists are given the ports to choose from, so that there is something to try. */
-function takesChoices({ choices, input, widget }: AdapterDescription): boolean {
-  return choices !== undefined || input === 'native#select' || widget?.element === 'select';
+function takesChoices({ choices, widget }: AdapterDescription): boolean {
+  return choices !== undefined || widget?.element === 'select';
 }

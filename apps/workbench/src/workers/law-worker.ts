@@ -1,74 +1,15 @@
-import { laws, makeCodec, readWritten, write, type CodecDescription, type Law } from '@poietra/core';
+import { makeCodec, type CodecDescription } from '@poietra/core';
 import { expose } from 'comlink';
-import * as fc from 'fast-check';
-
-/** What a search for counterexamples has found so far. */
-export interface LawResult {
-  readonly law: Law['id'];
-  readonly tried: number;
-  /** The smallest shown value that breaks the law, as `write` writes it, and what goes wrong with it. */
-  readonly counterexample?: { readonly shown: unknown; readonly says: string };
-}
-
-/** Values of every kind that an input may give, near the cases first: a fault mostly sits close to what is used. */
-function values(cases: readonly unknown[]): fc.Arbitrary<unknown> {
-  const known = cases.map(readWritten);
-  const figures = fc.tuple(
-    fc.constantFrom('', '-', '+', ' '),
-    fc.nat(99_999_999),
-    fc.constantFrom('', '.', ',', '. ', ' ', 'e', '/', '-'),
-    fc.constantFrom('', '0', '00', '5', '05', '123456789'),
-    fc.constantFrom('', ' ', ' kg', 't'),
-  );
-  const dates = fc.date({ noInvalidDate: true, min: new Date(0), max: new Date(4e12) });
-  return fc.oneof(
-    ...(known.length > 0 ? [fc.constantFrom(...known)] : []),
-    fc.constantFrom(undefined, null, '', 0, false, true, []),
-    figures.map((parts) => parts.join('')),
-    fc.string({ maxLength: 12 }),
-    fc.string({ unit: 'grapheme', maxLength: 8 }),
-    fc.integer(),
-    fc.double({ noNaN: true, noDefaultInfinity: true }).map((value) => (value === 0 ? 0 : value)),
-    dates,
-    dates.map((date) => date.toISOString()),
-    dates.map((date) => date.toISOString().slice(0, 10)),
-    fc.array(fc.string({ maxLength: 6 }), { maxLength: 4 }),
-    fc.record({ value: fc.string({ maxLength: 6 }), label: fc.string({ maxLength: 6 }) }),
-  );
-}
-
-const atOnce = 2000;
+import { searchLaws, type LawResult } from './law-search.js';
 
 export const lawWork = {
-  /** Tries `wanted` values on each law, some thousand at a time, and tells after each lot. `seed` makes a search repeatable. */
-  async search(
+  search(
     description: CodecDescription,
     wanted: number,
     seed: number,
     tell: (result: LawResult) => void,
   ): Promise<void> {
-    const codec = makeCodec(description);
-    const source = values((description.cases ?? []).map(({ shown }) => shown));
-    for (const law of laws) {
-      for (let tried = 0; tried < wanted; tried += atOnce) {
-        const found = fc.check(
-          fc.property(source, (shown) => law.broken(codec, shown) === undefined),
-          { numRuns: Math.min(atOnce, wanted - tried), seed: seed + tried },
-        );
-        if (found.counterexample) {
-          const [shown] = found.counterexample;
-          tell({
-            law: law.id,
-            tried: tried + found.numRuns,
-            counterexample: { shown: write(shown), says: law.broken(codec, shown) ?? '' },
-          });
-          break;
-        }
-        tell({ law: law.id, tried: tried + found.numRuns });
-        // The page's wish to stop gets its turn between lots.
-        await new Promise((resolve) => setTimeout(resolve));
-      }
-    }
+    return searchLaws(makeCodec(description), description.cases ?? [], { wanted, seed }, tell);
   },
 };
 export type LawWork = typeof lawWork;

@@ -22,6 +22,8 @@ const typed = (type: string): AdapterDescription => ({
   constants: { type },
 });
 
+const choices = { property: 'choices', value: 'value', text: 'text' } as const;
+
 /** Adapters for the inputs that HTML itself has, by name. Numbers are typed into a text box: a number box hides what cannot be parsed. */
 export const nativeAdapters: Readonly<Record<string, AdapterDescription>> = {
   text: typed('text'),
@@ -51,6 +53,46 @@ export const nativeAdapters: Readonly<Record<string, AdapterDescription>> = {
     ...common,
     input: 'native#select',
     value: { property: 'value', empty: '' },
+    change: { report: 'onChange', path: '/0' },
+    choices,
+  },
+  radios: {
+    input: 'native#radios',
+    value: { property: 'value' },
+    change: { report: 'onChange', path: '/0' },
+    focus: { by: 'element' },
+    disabled: { property: 'disabled' },
+    real: { selector: '[role=radiogroup]' },
+    choices,
+  },
+  checks: {
+    input: 'native#checks',
+    value: { property: 'value', kind: 'list' },
+    change: { report: 'onChange', path: '/0' },
+    focus: { by: 'element' },
+    disabled: { property: 'disabled' },
+    choices,
+  },
+  listbox: {
+    ...common,
+    input: 'native#listbox',
+    value: { property: 'value', kind: 'list' },
+    change: { report: 'onChange', path: '/0' },
+    choices,
+  },
+  combobox: {
+    ...common,
+    input: 'native#combobox',
+    value: { property: 'value' },
+    change: { report: 'onChange', path: '/0' },
+    readOnly: { property: 'readOnly' },
+    placeholder: { property: 'placeholder' },
+    choices,
+  },
+  file: {
+    ...common,
+    input: 'native#file',
+    value: { property: 'value' },
     change: { report: 'onChange', path: '/0' },
   },
 };

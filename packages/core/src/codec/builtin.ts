@@ -1,5 +1,6 @@
 /** The codecs that come with Poietra, one maker each: options in, codec out. */
-import { isJson, type Json } from '../json/index.js';
+import { isJson, ownMember, type Json } from '../json/index.js';
+import { codecFromCode, type CodecCode } from './code.js';
 import { held, refused, type Codec } from './codec.js';
 import { choice, file, list, parts } from './compound.js';
 import { date, dateTime, epoch, time } from './dates.js';
@@ -114,6 +115,12 @@ const json: Maker = () => ({
   revive: (sent) => held(sent),
 });
 
+/** Code runs where it was bundled, or in its worker; elsewhere nothing can be said of what it would do. */
+const notAtHand: Maker = () => {
+  const reason = 'This codec is code, which is not at hand here; open its page to run it.';
+  return { parse: () => refused(reason), show: () => '', serialise: () => undefined, revive: () => refused(reason) };
+};
+
 export interface BuiltIn {
   readonly title: string;
   readonly says: string;
@@ -208,15 +215,26 @@ export const builtIn: Readonly<Record<string, BuiltIn>> = {
     options: ['steps', 'empty'],
     make: steps,
   },
+  code: {
+    title: 'Code of one’s own',
+    says: 'TypeScript with the functions parse and show, and serialise and revive where what is held is no JSON.',
+    options: ['source', 'empty'],
+    make: notAtHand,
+  },
   same: { title: 'As it is', says: 'Any JSON value, unchanged.', options: ['empty'], make: asIs },
   json: { title: 'JSON text', says: 'A value typed as JSON.', options: ['empty'], make: json },
 };
 
 /**
- * The codec that a description means.
+ * The codec that a description means. One of code is looked up among `codes` by the option `code`.
  * @throws {TypeError} where no codec of that kind is known.
  */
-export function makeCodec({ kind, options = {} }: { readonly kind: string; readonly options?: Options }): Codec {
+export function makeCodec(
+  { kind, options = {} }: { readonly kind: string; readonly options?: Options },
+  codes: Readonly<Record<string, CodecCode>> = {},
+): Codec {
+  const code = kind === 'code' ? ownMember(codes, String(options['code'])) : undefined;
+  if (code) return withEmpty(codecFromCode(code as CodecCode), options);
   const known = Object.hasOwn(builtIn, kind) ? builtIn[kind] : undefined;
   if (!known)
     throw new TypeError(`No codec of the kind “${kind}” is known. Known are: ${Object.keys(builtIn).join(', ')}.`);

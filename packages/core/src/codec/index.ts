@@ -1,5 +1,6 @@
 /** The ways between what an input shows, what a form holds and what is sent. Needs JSON only; knows no form and no input. */
 export { held, refused, type Case, type Codec, type CodecDescription, type Parsed } from './codec.js';
+export { codecFromCode, type CodecCode } from './code.js';
 export { builtIn, makeCodec, type BuiltIn } from './builtin.js';
 export { runCase, type CaseResult, type Station } from './cases.js';
 export { laws, type Law } from './laws.js';

@@ -19,7 +19,8 @@ export interface HandoverFile {
 export function handOver(kit: Kit): HandoverFile[] {
   return [
     ...Object.entries(kit.adapters).flatMap(([name, adapter]) => adapterFile(name, adapter, kit.inputs)),
-    ...Object.entries(kit.codecs).flatMap(([name, codec]) => [codecFile(name, codec), ...codecTest(name, codec)]),
+    ...Object.entries(kit.codecs).flatMap(([name, codec]) => [...codecFile(name, codec), ...codecTest(name, codec)]),
+    codesFile(kit),
     fieldsFile(kit),
     ...Object.entries(kit.forms).flatMap(([name, form]) => formFiles(name, form, kit)),
     { path: 'kit.json', text: writeKit(kit) },
@@ -136,13 +137,43 @@ function nativeInput(id: string): KitInput | undefined {
   return { family: 'native', package: 'HTML', version: '', export: name, module: '', css: [], tag };
 }
 
-function codecFile(name: string, { kind, options, title }: CodecDescription): HandoverFile {
-  return {
-    path: `codecs/${name}.ts`,
-    text: `import { makeCodec } from '@poietra/core';
+function codecFile(name: string, { kind, options, title }: CodecDescription): HandoverFile[] {
+  const source = options?.['source'];
+  if (kind === 'code' && typeof source === 'string')
+    return [
+      { path: `codecs/${name}.code.ts`, text: source },
+      {
+        path: `codecs/${name}.ts`,
+        text: `import { codecFromCode } from '@poietra/core';
+import * as code from './${name}.code.js';
+
+/** ${title ?? name} */
+export const ${valueName(name)} = codecFromCode(code);
+`,
+      },
+    ];
+  return [
+    {
+      path: `codecs/${name}.ts`,
+      text: `import { makeCodec } from '@poietra/core';
 
 /** ${title ?? name} */
 export const ${valueName(name)} = makeCodec(${json(options ? { kind, options } : { kind })});
+`,
+    },
+  ];
+}
+
+/** The codecs that are code, by name. */
+function codesFile(kit: Kit): HandoverFile {
+  const names = Object.keys(kit.codecs).filter((name) => kit.codecs[name]?.kind === 'code');
+  const imports = names.map((name) => `import * as ${valueName(name)} from './codecs/${name}.code.js';`);
+  return {
+    path: 'codes.ts',
+    text: `import type { CodecCode } from '@poietra/core';
+${imports.join('\n')}${imports.length > 0 ? '\n' : ''}
+/** The modules of the codecs that are code, by the name under which fields know them. */
+export const codes: Readonly<Record<string, CodecCode>> = {${names.length > 0 ? ` ${names.map((name) => `${JSON.stringify(name)}: ${valueName(name)}`).join(', ')} ` : ''}};
 `,
   };
 }
@@ -172,7 +203,10 @@ for (const row of cases) {
 
 function fieldsFile(kit: Kit): HandoverFile {
   const codecs = Object.fromEntries(
-    Object.entries(kit.codecs).map(([name, { kind, options }]) => [name, options ? { kind, options } : { kind }]),
+    Object.entries(kit.codecs).map(([name, { kind, options }]) => [
+      name,
+      kind === 'code' ? { kind, options: { code: name } } : options ? { kind, options } : { kind },
+    ]),
   );
   return {
     path: 'fields.ts',
@@ -202,6 +236,7 @@ function formFiles(name: string, form: FormDescription, kit: Kit): HandoverFile[
 import { PlannedForm } from '@poietra/react';
 import { useState, type ReactNode } from 'react';
 ${imports.join('\n')}
+import { codes } from '../codes.js';
 import { rules } from '../fields.js';
 import schema from './${name}.schema.json' with { type: 'json' };
 import type { ${type} } from './${name}.types.js';
@@ -213,7 +248,7 @@ const plan = makePlan(compiled, hints, rules);
 
 /** Opens the form on values that were saved before, or empty. */
 export function open${type}(values?: ${type}): Form<${type}> {
-  return openForm<${type}>({ schema, compiled, codecs: codecsOf(plan.root), values${settings.length > 0 ? `, ${settings.join(', ')}` : ''} });
+  return openForm<${type}>({ schema, compiled, codecs: codecsOf(plan.root, codes), values${settings.length > 0 ? `, ${settings.join(', ')}` : ''} });
 }
 
 export interface ${type}FormProps {

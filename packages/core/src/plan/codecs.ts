@@ -1,15 +1,18 @@
-import { makeCodec, type Codec } from '../codec/index.js';
+import { makeCodec, type Codec, type CodecCode } from '../codec/index.js';
 import { planAt, type PlanNode } from './plan.js';
 
-/** The codecs that a plan chose, for `openForm`: looked up by place, list items by the item's plan. */
-export function codecsOf(root: PlanNode): (at: string) => Codec | undefined {
+/** The codecs that a plan chose, for `openForm`: looked up by place, list items by the item's plan. `codes` holds the modules of codecs that are code. */
+export function codecsOf(
+  root: PlanNode,
+  codes: Readonly<Record<string, CodecCode>> = {},
+): (at: string) => Codec | undefined {
   const made = new Map<PlanNode, Codec>();
   return (at) => {
     const node = planAt(root, at);
     if (node?.kind !== 'field') return undefined;
     let codec = made.get(node);
     if (!codec) {
-      codec = makeCodec(node.codec);
+      codec = makeCodec(node.codec, codes);
       made.set(node, codec);
     }
     return codec;

@@ -4,51 +4,73 @@ import {
   joinPointer,
   makeCodec,
   readWritten,
-  runCase,
   write,
   type Case,
   type CaseResult,
-  type Codec,
   type CodecDescription,
 } from '@poietra/core';
 import { useMemo, useState, type ReactNode } from 'react';
-import { useParams } from 'react-router';
+import { useLocation, useParams } from 'react-router';
 import { NoSuch } from '../../parts/no-such.js';
 import { Button } from '../../parts/button.js';
+import { CodeView } from '../../parts/code-view.js';
 import { cellText, readCell } from '../../parts/cell-text.js';
 import { SlotText } from '../../parts/slot.js';
 import { UsedBy } from '../../parts/used-by.js';
 import { ValueLine, type LineValue } from '../../parts/value-line.js';
 import { Verdict } from '../../parts/verdict.js';
 import { useKit } from '../../store/kit.js';
+import { useCaseResults } from './case-results.js';
+import { CodeFrame, type RunCode } from './code-frame.js';
 import { LawsPanel } from './laws-panel.js';
 
 /** The value line of a codec, live, and its table of cases. */
 export function Component(): ReactNode {
   const { name = '' } = useParams();
+  // A value that was sent here from a form or a stand.
+  const { state, key } = useLocation() as { state: unknown; key: string };
   const codec = useKit(({ kit }) => kit.codecs[name]);
   if (!codec) {
     return <NoSuch what="codec" name={name} />;
   }
-  return <CodecView key={name} name={name} codec={codec} />;
+  return (
+    <CodecView key={`${name} ${key}`} name={name} codec={codec} sent={(state as { shown?: unknown } | null)?.shown} />
+  );
 }
 
-function CodecView({ name, codec }: { readonly name: string; readonly codec: CodecDescription }): ReactNode {
+function CodecView({
+  name,
+  codec,
+  sent,
+}: {
+  readonly name: string;
+  readonly codec: CodecDescription;
+  readonly sent: unknown;
+}): ReactNode {
   const { kit, edit } = useKit();
   const at = joinPointer('/codecs', name);
-  const made = useMemo(() => makeCodec(codec), [codec]);
-  const [typed, setTyped] = useState(() => cellText(codec.cases?.[0]?.shown ?? '12'));
+  const isCode = codec.kind === 'code';
+  const [run, setRun] = useState<RunCode>();
+  const [trouble, setTrouble] = useState<string>();
+  const [typed, setTyped] = useState(() => cellText(sent ?? codec.cases?.[0]?.shown ?? '12'));
   const cases = codec.cases ?? [];
   const users = Object.keys(kit.fields).filter((field) => kit.fields[field]?.codec === name);
   const read = readCell(typed);
-  const line = lineOf(made, read.ok ? read.written : typed);
+  const written = read.ok ? read.written : typed;
+  const asked = JSON.stringify([written, cases]);
+  const rows = useMemo((): Case[] => {
+    const [shown, kept] = JSON.parse(asked) as [unknown, Case[]];
+    return [{ shown }, ...kept];
+  }, [asked]);
+  const { results, trouble: failed } = useCaseResults(codec, rows, run);
+  const line = lineOf(results[0], written);
   const setCase = (index: number, row: Case | undefined): void =>
     edit(row ? `Case ${index + 1} of ${name}` : `Remove case ${index + 1} of ${name}`, {
       [`${at}/cases`]: row ? cases.map((old, i) => (i === index ? row : old)) : cases.filter((_, i) => i !== index),
     });
   const keep = (): void => {
-    if (!read.ok) return;
-    const result = runCase(made, { shown: read.written });
+    const [result] = results;
+    if (!read.ok || !result) return;
     const row: Case =
       result.refused !== undefined
         ? { shown: read.written, refused: result.refused }
@@ -82,29 +104,44 @@ function CodecView({ name, codec }: { readonly name: string; readonly codec: Cod
             onChange={(kind) => {
               if (!Object.hasOwn(builtIn, kind))
                 throw new TypeError(`There is no such codec. There are: ${Object.keys(builtIn).join(', ')}.`);
-              edit(`Kind of ${name}`, { [`${at}/kind`]: kind });
-            }}
-          />{' '}
-          with{' '}
-          <SlotText
-            label="Options"
-            value={JSON.stringify(codec.options ?? {})}
-            words={codec.options ? undefined : 'no options'}
-            onChange={(text) => {
-              const options = JSON.parse(text === '' ? '{}' : text) as Record<string, unknown>;
-              // What the codec cannot be made with is said here, before it is kept.
-              makeCodec({ kind: codec.kind, options });
-              edit(`Options of ${name}`, {
-                [`${at}/options`]: Object.keys(options).length > 0 ? options : undefined,
+              const isBare = kind === 'code' && codec.options?.['source'] === undefined;
+              edit(`Kind of ${name}`, {
+                [`${at}/kind`]: kind,
+                ...(isBare ? { [`${at}/options`]: { ...codec.options, source: firstCode } } : {}),
               });
             }}
-          />
+          />{' '}
+          {isCode ? ', below.' : 'with '}
+          {!isCode && (
+            <SlotText
+              label="Options"
+              value={JSON.stringify(codec.options ?? {})}
+              words={codec.options ? undefined : 'no options'}
+              onChange={(text) => {
+                const options = JSON.parse(text === '' ? '{}' : text) as Record<string, unknown>;
+                // What the codec cannot be made with is said here, before it is kept.
+                makeCodec({ kind: codec.kind, options });
+                edit(`Options of ${name}`, {
+                  [`${at}/options`]: Object.keys(options).length > 0 ? options : undefined,
+                });
+              }}
+            />
+          )}
         </span>
         <UsedBy fields={users} />
       </header>
       <p className="text-ink-2">
         {builtIn[codec.kind]?.says} Its options are: {builtIn[codec.kind]?.options.join(', ')}.
       </p>
+      {isCode && (
+        <Code
+          name={name}
+          source={typeof codec.options?.['source'] === 'string' ? codec.options['source'] : ''}
+          trouble={trouble ?? failed}
+          onReady={(next) => setRun(() => next)}
+          onTrouble={setTrouble}
+        />
+      )}
       <section aria-label="Try a value" className="grid gap-2 border border-hairline bg-sheet p-3">
         <ValueLine value={line} />
         <form
@@ -156,13 +193,7 @@ function CodecView({ name, codec }: { readonly name: string; readonly codec: Cod
               </thead>
               <tbody>
                 {cases.map((row, i) => (
-                  <CaseRow
-                    key={i}
-                    row={row}
-                    index={i}
-                    result={runCase(made, row)}
-                    onChange={(next) => setCase(i, next)}
-                  />
+                  <CaseRow key={i} row={row} index={i} result={results[i + 1]} onChange={(next) => setCase(i, next)} />
                 ))}
               </tbody>
             </table>
@@ -171,27 +202,76 @@ function CodecView({ name, codec }: { readonly name: string; readonly codec: Cod
       </section>
       <LawsPanel
         codec={codec}
+        run={run}
         onKeep={(row) => edit(`Keep a counterexample of ${name}`, { [`${at}/cases`]: [...cases, row] })}
       />
     </div>
   );
 }
 
-function lineOf(codec: Codec, written: unknown): LineValue {
-  const result = runCase(codec, { shown: written });
-  const seen = (station: string): unknown => result.stations.find(({ name }) => name === station)?.seen;
+/** What a codec of code starts with. */
+const firstCode = `/** What the input shows becomes what is held; an Error says why it cannot. */
+export function parse(shown: unknown): string {
+  if (typeof shown !== 'string') throw new Error('A text was expected.');
+  return shown.trim();
+}
+
+/** What is held becomes what the input shows. */
+export function show(held: string): string {
+  return held;
+}
+`;
+
+/** The code itself. It is kept as it is typed, also while it cannot be taken. */
+function Code({
+  name,
+  source,
+  trouble,
+  onReady,
+  onTrouble,
+}: {
+  readonly name: string;
+  readonly source: string;
+  readonly trouble: string | undefined;
+  onReady(run: RunCode): void;
+  onTrouble(reason: string | undefined): void;
+}): ReactNode {
+  const edit = useKit(({ edit: change }) => change);
+  return (
+    <section aria-label="Code" className="grid gap-1">
+      <div className="h-64 border border-hairline">
+        <CodeView
+          label={`Code of ${name}`}
+          text={source}
+          language="typescript"
+          onChange={(text) =>
+            edit(`Code of ${name}`, { [`${joinPointer('/codecs', name)}/options/source`]: text }, `code ${name}`)
+          }
+        />
+      </div>
+      <p role="status" className="min-h-5 text-[13px] text-fail">
+        {trouble}
+      </p>
+      <CodeFrame source={source} onReady={onReady} onTrouble={onTrouble} />
+    </section>
+  );
+}
+
+function lineOf(result: CaseResult | undefined, written: unknown): LineValue {
+  const seen = (station: string): unknown => result?.stations.find(({ name }) => name === station)?.seen;
   return {
     shown: describeValue(readWritten(written), 0),
     held: describeValue(seen('held'), 0),
     sent: describeValue(seen('sent'), 0),
-    broken: result.refused,
+    broken: result?.refused,
   };
 }
 
 interface RowProps {
   readonly row: Case;
   readonly index: number;
-  readonly result: CaseResult;
+  /** Missing while its code has not answered. */
+  readonly result: CaseResult | undefined;
   onChange(row: Case | undefined): void;
 }
 
@@ -202,7 +282,7 @@ function CaseRow({ row, index, result, onChange }: RowProps): ReactNode {
     const { refused: _refused, ...rest } = row;
     onChange(member === 'shown' ? { ...row, shown: read.written } : { ...rest, [member]: read.written });
   };
-  const station = (name: 'held' | 'sent' | 'back') => result.stations.find((one) => one.name === name);
+  const station = (name: 'held' | 'sent' | 'back') => result?.stations.find((one) => one.name === name);
   const cell = (name: 'held' | 'sent'): ReactNode => {
     const seen = station(name);
     if (!seen) return <span className="text-ink-2">—</span>;
@@ -221,7 +301,11 @@ function CaseRow({ row, index, result, onChange }: RowProps): ReactNode {
   return (
     <tr className="border-b border-hairline align-top">
       <td className="py-1.5 pr-3">
-        <Verdict kind={result.passed ? 'pass' : 'fail'}>{result.passed ? 'passes' : 'fails'}</Verdict>
+        {result ? (
+          <Verdict kind={result.passed ? 'pass' : 'fail'}>{result.passed ? 'passes' : 'fails'}</Verdict>
+        ) : (
+          <Verdict kind="unknown">not yet run</Verdict>
+        )}
       </td>
       <td className="py-1.5 pr-3">
         <SlotText
@@ -230,7 +314,7 @@ function CaseRow({ row, index, result, onChange }: RowProps): ReactNode {
           onChange={(text) => set('shown', text)}
         />
       </td>
-      {result.refused !== undefined ? (
+      {result?.refused !== undefined ? (
         <td colSpan={3} className="py-1.5 pr-3">
           <span className="text-ink-2">refused: </span>
           {result.refused}

@@ -4,23 +4,29 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
 import { cellText } from '../../parts/cell-text.js';
 import { Verdict } from '../../parts/verdict.js';
-import type { LawResult, LawWork } from '../../workers/law-worker.js';
+import type { LawResult } from '../../workers/law-search.js';
+import type { LawWork } from '../../workers/law-worker.js';
+import type { RunCode } from './code-frame.js';
 
 const wanted = 20_000;
 
 interface Props {
   readonly codec: CodecDescription;
+  /** For codecs that are code: how it is run. */
+  readonly run: RunCode | undefined;
   onKeep(row: Case): void;
 }
 
 /** Laws that must hold for every value: counterexamples are searched for in a worker, and the smallest is shown. */
-export function LawsPanel({ codec, onKeep }: Props): ReactNode {
+export function LawsPanel({ codec, run, onKeep }: Props): ReactNode {
   const [results, setResults] = useState<ReadonlyMap<string, LawResult>>(new Map());
   const [state, setState] = useState<'idle' | 'running' | 'done'>('idle');
   const [trouble, setTrouble] = useState<string>();
   const [took, setTook] = useState<number>();
   const worker = useRef<Worker>(undefined);
+  const stopCode = useRef<() => void>(undefined);
   const stop = (): void => {
+    stopCode.current?.();
     worker.current?.terminate();
     worker.current = undefined;
     setState('idle');
@@ -34,25 +40,35 @@ export function LawsPanel({ codec, onKeep }: Props): ReactNode {
   }, [codec]);
   const start = (): void => {
     worker.current?.terminate();
-    const own = new Worker(new URL('../../workers/law-worker.ts', import.meta.url), { type: 'module' });
-    worker.current = own;
     setResults(new Map());
     setTrouble(undefined);
     setState('running');
     const began = performance.now();
+    const seed = Math.floor(Math.random() * 1e6);
     const tell = (result: LawResult): void => setResults((before) => new Map(before).set(result.law, result));
+    const done = (): void => {
+      setTook((performance.now() - began) / 1000);
+      setState('done');
+    };
+    const fail = (message: string): void => {
+      setTrouble(message);
+      setState('idle');
+    };
+    if (codec.kind === 'code') {
+      if (!run) fail('The code cannot be run yet.');
+      else
+        stopCode.current = run({ kind: 'laws', rows: codec.cases ?? [], wanted, seed }, (answer) => {
+          if (answer.kind === 'law') tell(answer.result);
+          else if (answer.kind === 'done') done();
+          else if (answer.kind === 'failed') fail(answer.message);
+        });
+      return;
+    }
+    const own = new Worker(new URL('../../workers/law-worker.ts', import.meta.url), { type: 'module' });
+    worker.current = own;
     wrap<LawWork>(own)
-      .search(codec, wanted, Math.floor(Math.random() * 1e6), proxy(tell))
-      .then(
-        () => {
-          setTook((performance.now() - began) / 1000);
-          setState('done');
-        },
-        (error: unknown) => {
-          setTrouble(error instanceof Error ? error.message : String(error));
-          setState('idle');
-        },
-      )
+      .search(codec, wanted, seed, proxy(tell))
+      .then(done, (error: unknown) => fail(error instanceof Error ? error.message : String(error)))
       .finally(() => own.terminate());
   };
   const tried = [...results.values()].reduce((sum, result) => sum + result.tried, 0);

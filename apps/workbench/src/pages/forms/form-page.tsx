@@ -1,8 +1,16 @@
-import { isObject, joinPointer, type FormDescription, type Outcome, type Snapshot } from '@poietra/core';
+import {
+  isObject,
+  joinPointer,
+  type CodecDescription,
+  type FormDescription,
+  type Outcome,
+  type Snapshot,
+} from '@poietra/core';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { NoSuch } from '../../parts/no-such.js';
 import { Button } from '../../parts/button.js';
+import { SendToCodec } from '../../parts/send-to-codec.js';
 import { FormFrame } from '../../parts/form-frame.js';
 import type { Post } from '../../parts/stand-frame.js';
 import { Busy, Failed } from '../../parts/states.js';
@@ -56,6 +64,7 @@ function Proof({
   const id = `${name}/${record ?? 'new'}`;
   const navigate = useNavigate();
   const say = useView((view) => view.say);
+  const fields = useKit(({ kit }) => kit.fields);
   const kitSkins = useKit(({ kit }) => kit.skins);
   const skins = Object.keys(kitSkins ?? {});
   const [beginning, setBeginning] = useState<Beginning>();
@@ -243,7 +252,20 @@ function Proof({
                   broken: line.problems.find(({ keyword }) => keyword === 'parse')?.message,
                 }}
               />
-              {line.problems[0] && <p className="truncate text-[13px] text-fail">{line.problems[0].message}</p>}
+              <div className="flex items-baseline gap-3">
+                {line.problems[0] && (
+                  <p className="min-w-0 truncate text-[13px] text-fail">{line.problems[0].message}</p>
+                )}
+                {line.codec && line.written !== undefined && (
+                  <span className="ml-auto shrink-0">
+                    <SendToCodec
+                      name={line.field === undefined ? undefined : fields[line.field]?.codec}
+                      codec={line.codec as CodecDescription}
+                      written={line.written}
+                    />
+                  </span>
+                )}
+              </div>
             </div>
           </div>
         ) : (

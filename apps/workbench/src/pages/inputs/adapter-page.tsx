@@ -17,6 +17,7 @@ import { Link, useParams } from 'react-router';
 import { NoSuch } from '../../parts/no-such.js';
 import { CodeView } from '../../parts/code-view.js';
 import { CopyButton } from '../../parts/copy-button.js';
+import { SendToCodec } from '../../parts/send-to-codec.js';
 import { SlotText } from '../../parts/slot.js';
 import { Failed } from '../../parts/states.js';
 import { StandFrame } from '../../parts/stand-frame.js';
@@ -84,6 +85,11 @@ function Adapter({ name, adapter }: { readonly name: string; readonly adapter: A
         <UsedBy fields={uses} />
       </header>
       <ValueLine value={lineFor(stand.lastWritten ?? { $is: 'undefined' }, codec)} />
+      {stand.lastWritten !== undefined && (
+        <span>
+          <SendToCodec name={firstCodec} codec={codec} written={stand.lastWritten} />
+        </span>
+      )}
       <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_260px]">
         <section aria-label="How it speaks" className="grid content-start gap-1.5">
           <h2>How it speaks</h2>

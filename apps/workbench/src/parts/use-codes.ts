@@ -1,0 +1,38 @@
+import type { Kit } from '@poietra/core';
+import { ask } from '../store/ask.js';
+import { useServed } from './use-served.js';
+
+/**
+ * The kit's codecs that are code, as the server keeps them for its bundles: `name:key`. `undefined` until it has them.
+ * One that cannot be taken is left out; its fields then say that it is not at hand.
+ */
+export function useCodes(codecs: Kit['codecs']): readonly string[] | undefined {
+  const sources = Object.entries(codecs).flatMap(([name, { kind, options }]) =>
+    kind === 'code' && typeof options?.['source'] === 'string' ? [[name, options['source']] as const] : [],
+  );
+  const { value } = useServed(JSON.stringify(sources), () =>
+    Promise.all(
+      sources.map(async ([name, source]) => {
+        try {
+          const { key } = (await ask('/api/codec', { method: 'POST', json: { source } })) as { key: string };
+          return [`${name}:${key}`];
+        } catch {
+          return [];
+        }
+      }),
+    ).then((found) => found.flat()),
+  );
+  return sources.length === 0 ? none : value;
+}
+const none: readonly string[] = [];
+
+/** In a frame, code is known by its codec's name. */
+export function codecsForFrame(codecs: Kit['codecs']): Kit['codecs'] {
+  return Object.fromEntries(
+    Object.entries(codecs).map(([name, codec]) => {
+      if (codec.kind !== 'code') return [name, codec];
+      const { source: _source, ...options } = codec.options ?? {};
+      return [name, { ...codec, options: { ...options, code: name } }];
+    }),
+  );
+}
