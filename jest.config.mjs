@@ -10,8 +10,10 @@ export default {
     '^@poietra/(core|react|inputs)$': '<rootDir>/packages/$1/src/index.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
   },
+  // Shipped as modules only, which Jest has to turn into what it runs.
+  transformIgnorePatterns: ['/node_modules/(?!(ts-blank-space|url-template|@marcbachmann/cel-js)/)'],
   transform: {
-    '^.+\\.tsx?$': [
+    '^.+\\.tsx?$|/(ts-blank-space|url-template|cel-js)/.+\\.js$': [
       '@swc/jest',
       {
         jsc: {

@@ -321,7 +321,13 @@ const tables: Readonly<Record<string, readonly (readonly [Readonly<Record<string
   ],
 };
 
-it('every built-in codec has a table', () => expect(Object.keys(tables).sort()).toEqual(Object.keys(builtIn).sort()));
+it('every built-in codec has a table', () =>
+  // What code does is its own author's table.
+  expect(Object.keys(tables).sort()).toEqual(
+    Object.keys(builtIn)
+      .filter((kind) => kind !== 'code')
+      .sort(),
+  ));
 
 describe.each(Object.entries(tables))('codec %s', (kind, groups) => {
   for (const [options, rows] of groups) {

@@ -31,7 +31,7 @@ it('chooses fields by type, format and choices', () => {
     ['/b', 'native:number', 'integer'],
     ['/c', 'native:checkbox', 'boolean'],
     ['/d', 'native:date', 'date'],
-    ['/e', 'native:select', 'same'],
+    ['/e', 'native:radios', 'same'],
     ['/f', 'native:email', 'text'],
     ['/g', 'native:textarea', 'json'],
   ]);

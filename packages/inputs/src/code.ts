@@ -50,7 +50,7 @@ export function scriptOf(source: string): string {
   const script = tsBlankSpace(source, (node) => (unsupported ??= node));
   if (unsupported)
     throw new CodeError(
-      `Line ${lineOf(unsupported.getStart())}: this part of TypeScript makes code of its own (enum, namespace); write it as plain code.`,
+      `Line ${lineOf(unsupported.getStart(file))}: this part of TypeScript makes code of its own (enum, namespace); write it as plain code.`,
     );
   return script;
 }

@@ -17,6 +17,8 @@ export interface FieldProps {
   readonly input?: AdaptedInput | undefined;
   readonly choices?: readonly { readonly value: unknown; readonly text: string }[] | undefined;
   readonly inline?: boolean;
+  /** The label is heard, not seen. */
+  readonly quiet?: boolean;
   readonly skin?: Skin | undefined;
   /** Goes through to the input. */
   readonly extra?: Readonly<Record<string, unknown>> | undefined;
@@ -33,11 +35,12 @@ export function Field({
   input: Input = nativeInputs['native:text'],
   choices,
   inline = false,
+  quiet = false,
   skin: draw = plain,
   extra,
 }: FieldProps): ReactNode {
   const { baseId } = useScope();
-  const { field, shown, sent, told, required, disabled } = useField(at);
+  const { field, shown, sent, told, required, disabled, readOnly } = useField(at);
   const ids = {
     input: partId(baseId, at, 'input'),
     label: partId(baseId, at, 'label'),
@@ -67,6 +70,7 @@ export function Field({
     told,
     ids,
     inline,
+    quiet,
     takesLabel: Input.takesLabel ?? false,
     focus: () => (reached.current?.press ?? (() => field.focus()))(),
     input: (
@@ -76,7 +80,7 @@ export function Field({
           invalid,
           disabled,
           required,
-          readOnly: false,
+          readOnly,
           id: ids.input,
           name: at,
           labelledBy: ids.label,

@@ -13,6 +13,8 @@ export interface SkinProps {
   readonly ids: { readonly input: string; readonly label: string; readonly hint: string; readonly error: string };
   /** Whether `<label for>` reaches the input; otherwise the input's box is a group that the label names. */
   readonly takesLabel: boolean;
+  /** The label is heard, not seen: the head of a table's column says it already. */
+  readonly quiet?: boolean | undefined;
   /** A check mark has its label behind it. */
   readonly inline: boolean;
   readonly input: ReactNode;
@@ -35,6 +37,25 @@ export function LabelWords({ label, required }: Pick<SkinProps, 'label' | 'requi
   );
 }
 
+/** The problem that a person would mend first; the others on demand. */
+export function Told({ told }: Pick<SkinProps, 'told'>): ReactNode {
+  const [first, ...others] = told;
+  if (!first) return null;
+  return (
+    <>
+      <p>{first.message}</p>
+      {others.length > 0 && (
+        <details>
+          <summary>{others.length === 1 ? 'one thing more' : `${others.length} things more`}</summary>
+          {others.map(({ keyword, message }) => (
+            <p key={keyword + message}>{message}</p>
+          ))}
+        </details>
+      )}
+    </>
+  );
+}
+
 /** The plain skin: label, hint, input, message, one under the other. */
 export const plain: Skin = ({
   at,
@@ -47,6 +68,7 @@ export const plain: Skin = ({
   ids,
   takesLabel,
   inline,
+  quiet,
   input,
   focus,
 }) => {
@@ -56,6 +78,7 @@ export const plain: Skin = ({
       className="poietra-field"
       data-at={at}
       data-inline={inline || undefined}
+      data-quiet={quiet || undefined}
       data-invalid={told.length > 0 || undefined}
     >
       {takesLabel ? (
@@ -79,7 +102,7 @@ export const plain: Skin = ({
         {suffix !== undefined && <span className="poietra-beside">{suffix}</span>}
       </div>
       <div className="poietra-error" id={ids.error} aria-live="polite">
-        {told[0] && <p>{told[0].message}</p>}
+        <Told told={told} />
       </div>
     </div>
   );
@@ -124,7 +147,7 @@ export function suiteSkin({ box, label, hint, error, required, properties }: Sui
       );
     const errorElement = (
       <div className="poietra-error" id={ids.error} aria-live="polite">
-        {told[0] && <p>{told[0].message}</p>}
+        <Told told={told} />
       </div>
     );
     if (label !== undefined) given[label] = labelElement;

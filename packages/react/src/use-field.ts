@@ -11,6 +11,7 @@ export interface FieldView {
   readonly told: readonly Problem[];
   readonly required: boolean;
   readonly disabled: boolean;
+  readonly readOnly: boolean;
 }
 
 /** Follows one field; another field's change does not draw this one. */
@@ -18,7 +19,7 @@ export function useField(at: Pointer): FieldView {
   const { form } = useScope();
   return useFollowed(() => {
     const field = form.field(at);
-    const { shown, held, sent, told, required, disabled } = field;
-    return { field, shown, held, sent, told, required, disabled };
+    const { shown, held, sent, told, required, disabled, readOnly } = field;
+    return { field, shown, held, sent, told, required, disabled, readOnly };
   }, [form, at]);
 }

@@ -2,7 +2,7 @@
 import { codecsOf, compileSchema, makePlan, openForm, type Form, type HintsBeside, type Plan } from '@poietra/core';
 import { act } from 'react';
 import { createRoot, type Root } from 'react-dom/client';
-import { labelAt, PlannedForm, type PlannedFormProps, type Skin } from '../src/index.js';
+import { labelAt, PlannedForm, reveal, type PlannedFormProps, type Skin } from '../src/index.js';
 
 (globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
 
@@ -58,20 +58,27 @@ describe('a list', () => {
   it('is drawn with its entries, which can be added, moved and removed', () => {
     const { form } = draw(schema, { values: { lines: [{ kind: 'timber' }, { kind: 'fish' }] } });
     expect(kinds()).toEqual(['timber', 'fish']);
-    press('Move entry 2 up');
+    press('Move line 2 up');
     expect(kinds()).toEqual(['fish', 'timber']);
-    press('Add line');
+    press('Add a line');
     expect(kinds()).toEqual(['fish', 'timber', '']);
     expect([...host.querySelectorAll('button')].some(({ textContent }) => textContent.startsWith('Add'))).toBe(false);
-    press('Remove entry 1');
+    press('Take away line 1');
     expect(form.valueAt('/lines')).toEqual([{ kind: 'timber' }, {}]);
+    press('Put it back');
+    expect(form.valueAt('/lines')).toEqual([{ kind: 'fish' }, { kind: 'timber' }, {}]);
+    press('Take away line 3');
+    press('Double line 1');
+    expect(kinds()).toEqual(['fish', 'fish', 'timber']);
   });
 });
 
 describe('choices', () => {
   it('may be any value, and go by their words', () => {
     const { form } = draw({
-      properties: { size: { enum: [1, null, 'one', { a: 1 }], 'x-poietra': { words: { 1: 'Small' } } } },
+      properties: {
+        size: { enum: [1, null, 'one', { a: 1 }], 'x-poietra': { input: 'select', words: { 1: 'Small' } } },
+      },
     });
     expect([...host.querySelectorAll('option')].map(({ textContent }) => textContent)).toEqual([
       '',
@@ -128,7 +135,7 @@ describe('hints', () => {
     expect(field('/b')?.querySelector('.poietra-line')?.textContent).toBe('≈kg');
     expect(field('/b')?.querySelector('input')?.placeholder).toBe('12');
     expect(host.querySelector('.poietra-members')?.getAttribute('data-layout')).toBe('grid');
-    expect(host.querySelector<HTMLElement>('.poietra-cell')?.style.gridColumn).toBe('span 6');
+    expect(host.querySelector<HTMLElement>('.poietra-cell')?.style.getPropertyValue('--wide')).toBe('6');
     expect(field('/a')?.querySelector('.poietra-hint')?.textContent).toBe('From the schema');
   });
   it('choose a skin by name, for one field or for all', () => {
@@ -205,4 +212,176 @@ describe('the summary', () => {
     });
     expect(document.activeElement?.textContent).toBe('The harbour office does not answer.');
   });
+});
+
+describe('what a schema may be', () => {
+  const labels = () => [...host.querySelectorAll('.poietra-label')].map(({ textContent }) => textContent);
+  const cargo = {
+    properties: {
+      cargo: {
+        title: 'Cargo',
+        oneOf: [
+          { title: 'Goods', properties: { kind: { const: 'goods' }, weight: { type: 'number' } }, required: ['kind'] },
+          {
+            title: 'Vehicle',
+            properties: { kind: { const: 'vehicle' }, plate: { type: 'string' } },
+            required: ['kind'],
+          },
+        ],
+      },
+    },
+  };
+  it('one of several: the one that the value speaks for, and any other on demand', () => {
+    const { form } = draw(cargo, { values: { cargo: { kind: 'vehicle', plate: 'AB 1' } } });
+    expect(labels()).toEqual(['Plate']);
+    choose('/cargo', '0');
+    expect(labels()).toEqual(['Weight']);
+    expect(form.sent()).toEqual({ cargo: { kind: 'goods' } });
+  });
+  it('a map: members with names of one’s own, renamed where they stand', () => {
+    const { form } = draw({ additionalProperties: { type: 'number' }, patternProperties: { '^x-': false } });
+    const name = host.querySelector<HTMLInputElement>('.poietra-name');
+    const type = (box: HTMLInputElement | null, text: string): void =>
+      act(() => {
+        const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
+        setter?.call(box, text);
+        box?.dispatchEvent(new Event('input', { bubbles: true }));
+      });
+    type(name, 'x-tide');
+    press('Add a member');
+    expect(host.querySelector('[role=alert]')?.textContent).toContain('allows no member “x-tide”');
+    type(name, 'tide');
+    press('Add a member');
+    expect(form.sent()).toEqual({ tide: null });
+    expect(labels()).toEqual(['Tide']);
+  });
+  it('a tuple: each position with its own label', () => {
+    const { form } = draw({
+      properties: {
+        position: {
+          type: 'array',
+          prefixItems: [
+            { title: 'North', type: 'number' },
+            { title: 'East', type: 'number' },
+          ],
+        },
+      },
+    });
+    expect(labels()).toEqual(['North', 'East']);
+    act(() => form.field('/position/1').report('9.7'));
+    expect(form.sent()).toEqual({ position: [null, 9.7] });
+  });
+  it('itself again: opened on demand, and taken away', () => {
+    const { form } = draw({
+      title: 'Port',
+      properties: { name: { type: 'string' }, next: { $ref: '#' } },
+    });
+    expect(labels()).toEqual(['Name']);
+    press('Add port');
+    expect(labels()).toEqual(['Name', 'Name']);
+    act(() => form.field('/next/name').report('Torsund'));
+    press('Take away port');
+    expect(form.sent()).toEqual({});
+  });
+  it('several kinds: which one is said, and what fits stays', () => {
+    const { form } = draw(
+      { properties: { mark: { title: 'Mark', type: ['string', 'number'] } } },
+      { values: { mark: 3 } },
+    );
+    choose('/mark', '0');
+    expect(form.sent()).toEqual({});
+    act(() => form.field('/mark').report('high'));
+    expect(form.sent()).toEqual({ mark: 'high' });
+  });
+  it('anything: as JSON', () => {
+    const { form } = draw({ properties: { notes: true } });
+    act(() => form.field('/notes').report('{"a": [1]}'));
+    expect(form.sent()).toEqual({ notes: { a: [1] } });
+  });
+});
+
+describe('layouts', () => {
+  it('tabs: one is seen, all are there, and each counts what is wrong inside', async () => {
+    const { form } = draw(
+      {
+        properties: {
+          a: { title: 'Out', properties: { day: { type: 'string' } }, required: ['day'], type: 'object' },
+          b: { title: 'Back', properties: { day: { type: 'string' } }, type: 'object' },
+        },
+        required: ['a'],
+      },
+      { hints: { '': { layout: 'tabs' } } },
+    );
+    const tabs = () => [...host.querySelectorAll<HTMLElement>('[role=tab]')];
+    expect(host.querySelectorAll('[role=tabpanel]:not([hidden])')).toHaveLength(1);
+    await act(() => form.submit(() => Promise.resolve({ kind: 'accepted', answer: undefined })));
+    expect(tabs().map(({ textContent }) => textContent)).toEqual(['Out 1', 'Back ']);
+    act(() => tabs()[1]?.click());
+    expect(tabs()[1]?.getAttribute('aria-selected')).toBe('true');
+    const sheet = host.querySelector('form');
+    act(() => sheet && reveal(sheet, '/a/day'));
+    expect(tabs()[0]?.getAttribute('aria-selected')).toBe('true');
+  });
+  it('a table: a column for each member, its label in the head', () => {
+    draw(
+      {
+        properties: {
+          lines: { type: 'array', items: { properties: { kind: { type: 'string' }, pieces: { type: 'integer' } } } },
+        },
+      },
+      { hints: { '/properties/lines': { layout: 'table' } }, values: { lines: [{}, {}] } },
+    );
+    expect([...host.querySelectorAll('th')].map(({ textContent }) => textContent)).toEqual(['Kind', 'Pieces']);
+    expect(host.querySelectorAll('tbody tr')).toHaveLength(2);
+  });
+  it('a section is folded, and opened where something in it is to be mended', () => {
+    draw(
+      { properties: { more: { title: 'More', type: 'object', properties: { a: { type: 'string' } } } } },
+      { hints: { '/properties/more': { fold: 'closed' } } },
+    );
+    const sheet = host.querySelector('form');
+    expect(host.querySelector('details')?.open).toBe(false);
+    act(() => sheet && reveal(sheet, '/more/a'));
+    expect(host.querySelector('details')?.open).toBe(true);
+  });
+});
+
+it('values from elsewhere: asked with what they depend on, kept, searched, told where they fail', async () => {
+  const asked: string[] = [];
+  const { form } = draw(
+    {
+      properties: {
+        port: { type: 'string' },
+        crossing: {
+          type: 'string',
+          'x-poietra': { remote: { from: '/company/crossings{?port}', key: '/number', text: '/title' } },
+        },
+      },
+    },
+    {
+      fetchChoices: (address) => {
+        asked.push(address);
+        return address.endsWith('HAR')
+          ? Promise.reject(new Error('No answer.'))
+          : Promise.resolve([{ number: 'SK 214', title: 'SK 214, 09:15' }]);
+      },
+    },
+  );
+  const offers = async (): Promise<string[]> => {
+    await act(() => new Promise((resolve) => setTimeout(resolve, 20)));
+    act(() => field('/crossing')?.querySelector('input')?.click());
+    await act(() => new Promise((resolve) => setTimeout(resolve, 20)));
+    const found = [...host.querySelectorAll('[role=option], [role=status].poietra-hint')].map(
+      ({ textContent }) => textContent,
+    );
+    return found;
+  };
+  expect(await offers()).toEqual(['Fill in what this depends on first.']);
+  act(() => form.field('/port').report('ALD'));
+  expect(await offers()).toEqual(['SK 214, 09:15']);
+  act(() => form.field('/port').report('HAR'));
+  expect((await offers())[0]).toContain('They could not be fetched: No answer.');
+  act(() => form.field('/port').report('ALD'));
+  expect(await offers()).toEqual(['SK 214, 09:15']);
+  expect(asked.filter((address) => address.endsWith('ALD'))).toHaveLength(1);
 });

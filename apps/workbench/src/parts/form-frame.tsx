@@ -33,7 +33,7 @@ export function FormFrame({ title, form, options, fromServer = false, onMessage,
   const post = useRef<Post>(undefined);
   const { inputs, wrappers } = useMemo(() => bundledFor(form, kit, options.skin), [form, kit, options.skin]);
   const open = useMemo((): FormToOpen => {
-    const { adapters, codecs, fields, inputs: kitInputs, rules, skins } = kit;
+    const { adapters, codecs, fields, inputs: kitInputs, rules, skins, hints } = kit;
     return {
       form,
       documents: kitDocuments(kit),
@@ -44,6 +44,7 @@ export function FormFrame({ title, form, options, fromServer = false, onMessage,
         inputs: kitInputs,
         ...(rules ? { rules } : {}),
         ...(skins ? { skins } : {}),
+        ...(hints ? { hints } : {}),
       },
       ...options,
     };
@@ -83,7 +84,8 @@ export function FormFrame({ title, form, options, fromServer = false, onMessage,
       }}
       onMessage={(message) => {
         if (message.kind === 'state') typed.current = message.changed ? message.snapshot : undefined;
-        if (post.current) onMessage?.(message, post.current);
+        if (message.kind === 'fetch') void fetchFor(message, post.current);
+        else if (post.current) onMessage?.(message, post.current);
       }}
     />
   );
@@ -105,6 +107,22 @@ async function drawnByServer(
   return answer.html;
 }
 type Rendered = { readonly html: string } | { readonly failed: string };
+
+/** The frame has no network. It gets what the demo company offers, and nothing else of the server. */
+async function fetchFor(
+  { id, address }: { readonly id: number; readonly address: string },
+  post?: Post,
+): Promise<void> {
+  if (!address.startsWith('/company/') || address.includes('..')) {
+    post?.({ kind: 'fetched', id, trouble: `From here only addresses below /company/ are asked, not ${address}.` });
+    return;
+  }
+  try {
+    post?.({ kind: 'fetched', id, answer: await ask(address) });
+  } catch (error) {
+    post?.({ kind: 'fetched', id, trouble: error instanceof Error ? error.message : String(error) });
+  }
+}
 
 /** What has to be bundled. A schema that does not compile needs nothing: the frame then says what is wrong. */
 function bundledFor(

@@ -201,6 +201,8 @@ export const fromFrame = z.discriminatedUnion('kind', [
     problems: z.number().int(),
     status: z.string(),
   }),
+  /** Values to choose from are wanted; only addresses of the server's own company are asked. */
+  z.object({ kind: z.literal('fetch'), id: z.number().int(), address: z.string().max(2000) }),
   z.object({ kind: z.literal('send'), id: z.number().int(), sent: z.unknown() }),
   z.object({ kind: z.literal('key'), key: z.string().max(30), ctrl: z.boolean(), shift: z.boolean() }),
 ]);

@@ -8,6 +8,7 @@ import '@poietra/react/skin.css';
 import '../tokens.css';
 import './frame.css';
 import type { CodecCode, Outcome } from '@poietra/core';
+import type { FetchChoices } from '@poietra/react';
 import { consoleText, type BundledInputs } from '@poietra/stand';
 import { createRoot, hydrateRoot } from 'react-dom/client';
 import { servedPrefix, type FormToOpen, type ToFrame } from './messages.js';
@@ -32,8 +33,18 @@ export function startFrame(inputs: BundledInputs, codes: Readonly<Record<string,
       tell({ kind: 'send', id, sent });
     });
 
+  const fetching = new Map<number, { take(answer: unknown): void; fail(error: Error): void }>();
+  const fetchChoices: FetchChoices = (address, signal) =>
+    new Promise((take, fail) => {
+      const id = next++;
+      fetching.set(id, { take, fail });
+      signal.addEventListener('abort', () => fetching.delete(id));
+      tell({ kind: 'fetch', id, address });
+    });
   const openSheet = (open: FormToOpen): void => {
-    const drawn = <Sheet inputs={inputs} codes={codes} open={open} send={send} handle={sheet} />;
+    const drawn = (
+      <Sheet inputs={inputs} codes={codes} open={open} send={send} fetchChoices={fetchChoices} handle={sheet} />
+    );
     if (open.served === undefined) {
       root.render(drawn);
       return;
@@ -89,6 +100,11 @@ export function startFrame(inputs: BundledInputs, codes: Readonly<Record<string,
         break;
       case 'theme':
         document.documentElement.dataset['theme'] = message.theme;
+        break;
+      case 'fetched':
+        if (message.trouble === undefined) fetching.get(message.id)?.take(message.answer);
+        else fetching.get(message.id)?.fail(new Error(message.trouble));
+        fetching.delete(message.id);
         break;
       case 'answer':
         waiting.get(message.id)?.(message.outcome);

@@ -5,7 +5,8 @@ import type { AdapterDescription, FormDescription, Gesture, Kit, Outcome, Snapsh
 export interface FormToOpen {
   readonly form: FormDescription;
   readonly documents: Readonly<Record<string, unknown>>;
-  readonly kit: Pick<Kit, 'adapters' | 'codecs' | 'fields' | 'inputs'> & Partial<Pick<Kit, 'rules' | 'skins'>>;
+  readonly kit: Pick<Kit, 'adapters' | 'codecs' | 'fields' | 'inputs'> &
+    Partial<Pick<Kit, 'rules' | 'skins' | 'hints'>>;
   /** Another skin than the form's own, to look at. */
   readonly skin?: string;
   /** From right to left, as it stands in scripts that are written so. */
@@ -51,4 +52,6 @@ export type ToFrame =
   | { readonly kind: 'restart' }
   | { readonly kind: 'focus'; readonly at: string }
   | { readonly kind: 'theme'; readonly theme: 'light' | 'dark' }
+  /** What was asked for, or why it could not be had. */
+  | { readonly kind: 'fetched'; readonly id: number; readonly answer?: unknown; readonly trouble?: string }
   | { readonly kind: 'answer'; readonly id: number; readonly outcome: Outcome };

@@ -47,7 +47,7 @@ export function Notes({ form, plan }: { readonly form: Form; readonly plan: Plan
         ))}
       </svg>
       {places.map(({ at, noteY }) => {
-        const node = planAt(plan.root, at);
+        const node = planAt(plan.root, at, (where, chooser) => form.chosen(where, chooser));
         return (
           <div key={at}>
             <div className="note note-left" style={{ top: noteY }}>

@@ -7,10 +7,22 @@ import { Sheet } from './sheet.js';
 
 export function startRenderingForms(inputs: BundledInputs, codes: Readonly<Record<string, CodecCode>> = {}): void {
   answerOnce((open) =>
-    renderToString(<Sheet inputs={inputs} codes={codes} open={open as FormToOpen} send={never} handle={noHandle} />, {
-      identifierPrefix: servedPrefix,
-    }),
+    renderToString(
+      <Sheet
+        inputs={inputs}
+        codes={codes}
+        open={open as FormToOpen}
+        send={never}
+        fetchChoices={noFetch}
+        handle={noHandle}
+      />,
+      {
+        identifierPrefix: servedPrefix,
+      },
+    ),
   );
 }
 const never = () => Promise.resolve({ kind: 'failed' as const, message: 'Nothing is sent from the server.' });
+/** On the server nothing is fetched: effects do not run there. */
+const noFetch = () => Promise.reject(new Error('Nothing is fetched on the server.'));
 const noHandle = { current: null };

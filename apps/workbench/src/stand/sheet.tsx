@@ -3,19 +3,40 @@ import {
   codecsOf,
   compileSchema,
   describeValue,
+  expressionsOf,
+  loadExpressions,
   makePlan,
   openForm,
   planAt,
   write,
   type CodecCode,
+  type Expressions,
   type Form,
   type Kit,
   type Outcome,
   type Plan,
 } from '@poietra/core';
-import { compact, plain, PlannedForm, suiteSkin, type AdaptedInput, type Skin } from '@poietra/react';
+import {
+  compact,
+  plain,
+  PlannedForm,
+  suiteSkin,
+  type AdaptedInput,
+  type FetchChoices,
+  type OwnHint,
+  type Skin,
+} from '@poietra/react';
 import { effect } from '@preact/signals-core';
-import { useEffect, useImperativeHandle, useMemo, useRef, type ElementType, type ReactNode, type Ref } from 'react';
+import {
+  useEffect,
+  useImperativeHandle,
+  useMemo,
+  useRef,
+  useState,
+  type ElementType,
+  type ReactNode,
+  type Ref,
+} from 'react';
 import { liveInput, type BundledInputs } from '@poietra/stand';
 import { tell } from './tell.js';
 import { LinkOverlay } from './link-overlay.js';
@@ -33,11 +54,13 @@ interface SheetProps {
   readonly codes: Readonly<Record<string, CodecCode>>;
   readonly open: FormToOpen;
   readonly send: (sent: unknown) => Promise<Outcome>;
+  /** The frame itself has no network; the workbench asks for it. */
+  readonly fetchChoices: FetchChoices;
   readonly handle: Ref<SheetHandle>;
 }
 
 /** A form as it will be printed, with the notes of the person who checks it in its margins; in one copy or several. */
-export function Sheet({ inputs, codes, open, send, handle }: SheetProps): ReactNode {
+export function Sheet({ inputs, codes, open, send, fetchChoices, handle }: SheetProps): ReactNode {
   return (
     <div
       className="sheet"
@@ -46,7 +69,15 @@ export function Sheet({ inputs, codes, open, send, handle }: SheetProps): ReactN
       style={open.width === undefined ? undefined : { ['--sheet-width' as string]: `${open.width}px` }}
     >
       {Array.from({ length: open.copies }, (_, i) => (
-        <Copy key={i} inputs={inputs} codes={codes} open={open} send={send} handle={i === 0 ? handle : null} />
+        <Copy
+          key={i}
+          inputs={inputs}
+          codes={codes}
+          open={open}
+          send={send}
+          fetchChoices={fetchChoices}
+          handle={i === 0 ? handle : null}
+        />
       ))}
       {open.links && <LinkOverlay served={open.served} />}
     </div>
@@ -59,10 +90,12 @@ function Copy({
   codes,
   open,
   send,
+  fetchChoices,
   handle,
 }: Omit<SheetProps, 'handle'> & { readonly handle: Ref<SheetHandle> | null }): ReactNode {
   const { plan, form, live } = useOpened(inputs, codes, open);
   const skins = useMemo(() => livingSkins(inputs, open.kit.skins), [inputs, open.kit.skins]);
+  const ownHints = useMemo(() => ownHintsOf(open.kit.hints), [open.kit.hints]);
   const skinName = open.skin ?? open.form.skin ?? 'plain';
   const isFirst = handle !== null;
   useImperativeHandle(
@@ -101,6 +134,8 @@ function Copy({
         inputs={live}
         skins={skins}
         skin={skins[skinName] ?? (skinName === 'compact' ? compact : plain)}
+        ownHints={ownHints}
+        fetchChoices={fetchChoices}
         submitLabel={open.submitLabel}
         {...(open.submitLabel === '' ? {} : { send })}
       />
@@ -118,6 +153,7 @@ function useOpened(
   const { form: description, documents, kit } = open;
   const shape = JSON.stringify([description, documents, kit]);
   const last = useRef<Form>(undefined);
+  const language = useExpressions(shape);
   return useMemo(() => {
     const compiled = compileSchema(description.schema, { documents, assertFormats: true });
     const plan = makePlan(compiled, description.hints, {
@@ -125,6 +161,7 @@ function useOpened(
       codecs: kit.codecs,
       ...(kit.rules ? { choose: kit.rules } : {}),
     });
+    const messages = description.language === undefined ? undefined : description.messages?.[description.language];
     const restore = last.current?.snapshot() ?? open.restore;
     const form = openForm({
       schema: description.schema,
@@ -132,6 +169,10 @@ function useOpened(
       codecs: codecsOf(plan.root, codes),
       ...(open.values === undefined ? {} : { values: open.values }),
       ...(restore ? { restore } : {}),
+      ...(language ? { expressions: language } : {}),
+      ...expressionsOf(plan.root),
+      ...(messages ? { messages } : {}),
+      messagesAt: (at) => planAt(plan.root, at)?.hints.messages,
       ...(description.tell ? { tell: description.tell } : {}),
       ...(description.hidden ? { hidden: description.hidden } : {}),
     });
@@ -145,7 +186,27 @@ function useOpened(
     return { plan, form, live };
     // Values and what is restored count at the opening only; later ones come as messages of their own.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [inputs, codes, shape]);
+  }, [inputs, codes, shape, language]);
+}
+
+/** The language of expressions, fetched for forms that have some; until then their conditions do not hold. */
+function useExpressions(shape: string): Expressions | undefined {
+  const [language, setLanguage] = useState<Expressions>();
+  const isNeeded = /"(condition|computed)":/.test(shape);
+  useEffect(() => {
+    if (isNeeded) void loadExpressions().then((loaded) => setLanguage(() => loaded));
+  }, [isNeeded]);
+  return isNeeded ? language : undefined;
+}
+
+/** The kit's own hints, in the words of the drawing. */
+function ownHintsOf(hints: Kit['hints'] = {}): Readonly<Record<string, OwnHint>> {
+  return Object.fromEntries(
+    Object.entries(hints).map(([name, { does, property = name, words = '{value}' }]): [string, OwnHint] => [
+      name,
+      does === 'property' ? { does, property } : does === 'words' ? { does, words } : { does },
+    ]),
+  );
 }
 
 /** The kit's skins, drawn with the bundled components. */
@@ -189,7 +250,7 @@ function useFocusedLine(form: Form, plan: Plan): (event: { target: EventTarget }
 function followLine(form: Form, plan: Plan, at: string): () => void {
   return effect(() => {
     const { shown, held, sent, problems } = form.field(at);
-    const node = planAt(plan.root, at);
+    const node = planAt(plan.root, at, (where, chooser) => form.chosen(where, chooser));
     tell({
       kind: 'line',
       at,

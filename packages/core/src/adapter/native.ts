@@ -34,6 +34,7 @@ export const nativeAdapters: Readonly<Record<string, AdapterDescription>> = {
   url: typed('url'),
   date: typed('date'),
   time: typed('time'),
+  'datetime-local': typed('datetime-local'),
   color: typed('color'),
   number: {
     ...typed('text'),

@@ -12,10 +12,10 @@ export class FormDocument {
 
   /**
    * Writes a value, or takes the member away where it is `undefined`. Objects on the way are made; one that the last
-   * member leaves empty goes too, unless `keeps` says that it has to be there.
+   * member leaves empty goes too, unless `keeps` says that it has to be there; `isList` tells where a list is made.
    * @returns the outermost place that has changed.
    */
-  write(at: Pointer, value: unknown, keeps: (at: Pointer) => boolean): Pointer {
+  write(at: Pointer, value: unknown, keeps: (at: Pointer) => boolean, isList: (at: Pointer) => boolean): Pointer {
     const tokens = parsePointer(at);
     const holders: unknown[] = [];
     let changed = at;
@@ -25,7 +25,7 @@ export class FormDocument {
       if (typeof holder !== 'object' || holder === null) {
         if (value === undefined) return at;
         if (where.length < changed.length) changed = where;
-        holder = {};
+        holder = isList(where) ? [] : {};
         this.#put(holders, tokens, i, holder);
       }
       holders.push(holder);
@@ -59,6 +59,7 @@ export class FormDocument {
     const token = tokens[depth - 1] as string;
     if (value !== undefined) setOwn(holder, token, value);
     else if (!Array.isArray(holder)) delete holder[token];
-    else holder.splice(Number(token), 1);
+    // An item that is emptied stays where it is; the items after it do not move up while somebody types.
+    else holder[Number(token)] = null;
   }
 }

@@ -3,6 +3,7 @@ import { makeCodec, type Codec } from '../codec/index.js';
 import { joinPointer, ownMember, parsePointer, type Pointer, type Problem } from '../json/index.js';
 import {
   compileSchema,
+  fillDefaults,
   messageFor,
   namedMembers,
   reword,
@@ -11,10 +12,22 @@ import {
   type Facts,
 } from '../schema/index.js';
 import { FormDocument } from './document.js';
-import { openList, type FormList } from './list.js';
+import type { Expressed } from '../expression/index.js';
+import { FormExpressions } from './computed.js';
+import { openList, type FormList, type Origin } from './list.js';
 import { pointerOf, type Where } from './path.js';
-import { Place, places, type PlaceHolder } from './place.js';
-import type { Form, FormField, FormOptions, FormStatus, Outcome, Snapshot, Submitted, TellWhen } from './types.js';
+import { Place, places, type PlaceHolder, type Remembered } from './place.js';
+import type {
+  Chooser,
+  Form,
+  FormField,
+  FormOptions,
+  FormStatus,
+  Outcome,
+  Snapshot,
+  Submitted,
+  TellWhen,
+} from './types.js';
 
 /** Opens a form on a schema. @throws {SchemaError} as `compileSchema` does. */
 export function openForm<T = unknown>(options: FormOptions): Form<T> {
@@ -33,20 +46,28 @@ class OpenForm implements Form, PlaceHolder {
   #follow: Pick<CompiledSchema, 'recheck'>;
   #byPlace = new Map<Pointer, readonly Problem[]>();
   readonly #root: Place;
+  readonly #expressions: FormExpressions;
   #all: readonly Problem[] = [];
 
   constructor(private readonly options: FormOptions) {
     this.compiled = options.compiled ?? compileSchema(options.schema, { assertFormats: true, ...options.compile });
     this.tell = options.tell ?? 'leave';
     this.#follow = this.compiled.follow();
-    const start = options.restore ? options.restore.value : options.values;
-    this.beginning = new FormDocument(copy(options.values));
+    // A new value begins with the schema's defaults; one that was saved before is taken as it is.
+    const begin = options.values === undefined ? fillDefaults(this.compiled, {}) : options.values;
+    const start = options.restore ? options.restore.value : begin;
+    this.beginning = new FormDocument(copy(begin));
     this.document = new FormDocument(copy(start ?? {}));
     this.#root = new Place(this, undefined, '');
     this.#addNeededGroups(this.#root, 0);
     this.beginning.root ??= {};
-    if (!options.restore) this.beginning.root = copy(this.document.root);
     this.#check('');
+    this.#expressions = new FormExpressions(
+      { root: this.#root, place: (at) => this.place(at), put: (place, sent) => this.#putSent(place, sent) },
+      options.expressions,
+      options.computed ?? [],
+    );
+    if (!options.restore) this.beginning.root = copy(this.document.root);
     if (options.restore) this.#restore(options.restore);
   }
 
@@ -78,8 +99,38 @@ class OpenForm implements Form, PlaceHolder {
     const place = this.place(at);
     return openList({
       read: () => (void place.deep.value, this.document.read(at)),
-      replace: (items) => this.#replace(place, items),
+      keys: () => (void place.deep.value, this.#keysOf(place)),
+      remember: (index) => place.children.get(String(index))?.remember(),
+      replace: (items, from) => this.#rearrange(place, items, from),
     });
+  }
+  chosen(at: Pointer, chooser: Chooser): number {
+    const place = this.place(at);
+    const own = place.chosen(chooser.key).value;
+    if (own !== undefined) return own;
+    void place.deep.value;
+    return chooser.pick(this.document.read(at));
+  }
+  choose(at: Pointer, chooser: Chooser, index: number, value: unknown): void {
+    const place = this.place(at);
+    batch(() => {
+      this.#replace(place, value);
+      place.chosen(chooser.key).value = index;
+      this.#addNeededGroups(place, 0);
+      this.#check(at);
+    });
+  }
+  put(at: Pointer, sent: unknown): void {
+    this.#replace(this.place(at), sent);
+  }
+  ask(at: Pointer, text: string): Expressed {
+    return this.#expressions.ask(at, text).value;
+  }
+  get troubles(): Form['troubles'] {
+    return this.#expressions.troubles;
+  }
+  isComputed(place: Place): boolean {
+    return this.#expressions.isComputed(place.at);
   }
   valueAt(at: Pointer): unknown {
     return this.place(at).sent;
@@ -91,13 +142,14 @@ class OpenForm implements Form, PlaceHolder {
 
   codecFor(at: Pointer, facts: Facts): Codec {
     const { codecs } = this.options;
-    const chosen = typeof codecs === 'function' ? codecs(at, facts) : codecs?.[at];
+    const chosen =
+      typeof codecs === 'function' ? codecs(at, facts, (where, chooser) => this.chosen(where, chooser)) : codecs?.[at];
     return chosen ?? makeCodec({ kind: codecKind(facts) });
   }
 
   /** A field's new value on its way into the document; tells all that depends on it, and nothing else. */
-  put(place: Place, sent: unknown): void {
-    const changedAt = this.document.write(place.at, sent, (at) => this.place(at).required);
+  putAt(place: Place, sent: unknown): void {
+    const changedAt = this.#write(place.at, sent);
     for (const child of place.children.values()) child.renewAll();
     for (let up: Place | undefined = place; up; up = up.parent) {
       up.deep.value++;
@@ -201,10 +253,13 @@ class OpenForm implements Form, PlaceHolder {
     if (depth > 20) return;
     for (const name of namedMembers(place.active.peek())) {
       const child = place.child(name);
-      const { kinds } = child.facts;
+      const { kinds, allowed } = child.facts;
+      const [only] = allowed ?? [];
+      if (allowed?.length === 1 && child.required && this.document.read(child.at) === undefined)
+        this.#write(child.at, only);
       if (kinds?.length !== 1 || kinds[0] !== 'object') continue;
       const value = this.document.read(child.at);
-      if (value === undefined && child.required) this.document.write(child.at, {}, () => true);
+      if (value === undefined && child.required) this.#write(child.at, {});
       if (value !== undefined || child.required) this.#addNeededGroups(child, depth + 1);
     }
   }
@@ -222,9 +277,48 @@ class OpenForm implements Form, PlaceHolder {
     for (const at of visited) this.place(at).seen.value = true;
   }
 
+  #write(at: Pointer, value: unknown): Pointer {
+    return this.document.write(
+      at,
+      value,
+      (where) => this.place(where).required,
+      (where) => this.place(where).isList,
+    );
+  }
+
+  #keysOf(place: Place): readonly number[] {
+    const value = this.document.read(place.at);
+    const length = Array.isArray(value) ? value.length : 0;
+    // A list that came from outside has items that nobody has told apart yet.
+    if (place.keys.length !== length) place.keys = Array.from({ length }, () => this.#nextKey++);
+    return place.keys;
+  }
+  #nextKey = 0;
+
+  /** Items in another order, more or fewer of them: what was typed into each goes with it. */
+  #rearrange(place: Place, items: readonly unknown[], from: readonly Origin[]): void {
+    batch(() => {
+      const keys = this.#keysOf(place);
+      const kept = from.map((origin) =>
+        typeof origin === 'number' ? place.children.get(String(origin))?.remember() : (origin?.back as Remembered),
+      );
+      place.keys = from.map((origin) => (typeof origin === 'number' ? (keys[origin] ?? 0) : this.#nextKey++));
+      this.#replace(place, items);
+      kept.forEach((one, i) => {
+        if (one) place.child(String(i)).recall(one);
+      });
+    });
+  }
+
+  /** What was computed, as it is sent; the place's own codec shows it. */
+  #putSent(place: Place, sent: unknown): void {
+    const revived = place.codec.peek().revive(sent);
+    if (revived.ok) place.write(revived.held);
+  }
+
   #replace(place: Place, value: unknown): void {
     batch(() => {
-      const changedAt = this.document.write(place.at, value, (at) => this.place(at).required);
+      const changedAt = this.#write(place.at, value);
       place.renewAll();
       for (let up = place.parent; up; up = up.parent) {
         up.deep.value++;
@@ -259,13 +353,17 @@ class OpenForm implements Form, PlaceHolder {
 
   /** A missing member is the field's own matter, not that of the object around it. */
   #onField(problem: Problem): Problem {
-    const { messages } = this.options;
+    const { messages: general, messagesAt } = this.options;
     const name =
       problem.keyword === 'required'
         ? problem.params['missing']
         : problem.keyword === 'dependentRequired'
           ? problem.params['name']
           : undefined;
+    const messages = {
+      ...general,
+      ...messagesAt?.(typeof name === 'string' ? joinPointer(problem.at, name) : problem.at),
+    };
     const moved =
       typeof name === 'string'
         ? {
@@ -278,7 +376,7 @@ class OpenForm implements Form, PlaceHolder {
             ),
           }
         : problem;
-    return messages ? reword(moved, messages) : moved;
+    return Object.keys(messages).length > 0 ? reword(moved, messages) : moved;
   }
 
   #known(at: Pointer): Place | undefined {
@@ -287,12 +385,23 @@ class OpenForm implements Form, PlaceHolder {
     return place;
   }
 
+  #isConditionedAway(at: Pointer): boolean {
+    return (this.options.conditions ?? []).some((one) => {
+      const [pattern, tokens] = [parsePointer(one.at), parsePointer(at)];
+      if (pattern.length !== tokens.length || !pattern.every((token, i) => token === '*' || token === tokens[i]))
+        return false;
+      const said = this.#expressions.ask(at, one.text).peek();
+      return !('value' in said && said.value === true);
+    });
+  }
+
   /** Leaves out members that only branches not in force speak of. Members that no branch speaks of are not ours to drop. */
   #withoutHidden(place: Place, value: unknown): unknown {
     if (typeof value !== 'object' || value === null) return value;
     for (const key of Object.keys(value)) {
       const child = place.child(key);
-      if (child.applied.length > 0 && child.active.peek().length === 0) delete (value as Record<string, unknown>)[key];
+      if ((child.applied.length > 0 && child.active.peek().length === 0) || this.#isConditionedAway(child.at))
+        delete (value as Record<string, unknown>)[key];
       else this.#withoutHidden(child, ownMember(value, key));
     }
     return value;

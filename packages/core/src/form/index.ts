@@ -3,4 +3,15 @@ export { codecKind, openForm } from './form.js';
 export type { FormList } from './list.js';
 export { pointerOf, type Steps, type Where } from './path.js';
 export { readProblemDetails, type ProblemDetails } from './problem-details.js';
-export type { Form, FormField, FormOptions, FormStatus, Outcome, Snapshot, Submitted, TellWhen } from './types.js';
+export type {
+  Chooser,
+  PlacedExpression,
+  Form,
+  FormField,
+  FormOptions,
+  FormStatus,
+  Outcome,
+  Snapshot,
+  Submitted,
+  TellWhen,
+} from './types.js';

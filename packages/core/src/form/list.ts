@@ -1,15 +1,25 @@
 /** A list in a form. Every change goes through the whole list, since it moves what stands behind. */
 export interface FormList {
   readonly length: number;
+  /** What tells the items apart, whatever their position: they keep it when they are moved. */
+  readonly keys: readonly number[];
   /** Puts an item in, at the end unless told otherwise. */
   add(item?: unknown, index?: number): void;
-  remove(index: number): void;
+  /** Puts a copy of an item behind it. */
+  duplicate(index: number): void;
+  /** Takes an item away; what is given back puts it in again, with what was typed into it. */
+  remove(index: number): () => void;
   move(from: number, to: number): void;
 }
 
+/** Where an item was before: its index, a remembered one, or nothing for a new one. */
+export type Origin = number | { readonly back: unknown } | undefined;
+
 interface Store {
   read(): unknown;
-  replace(items: readonly unknown[]): void;
+  keys(): readonly number[];
+  replace(items: readonly unknown[], from: readonly Origin[]): void;
+  remember(index: number): unknown;
 }
 
 export function openList(store: Store): FormList {
@@ -17,22 +27,40 @@ export function openList(store: Store): FormList {
     const value = store.read();
     return Array.isArray(value) ? [...(value as unknown[])] : [];
   };
+  const indexes = (): Origin[] => items().map((_, i) => i);
+  const insert = (item: unknown, index: number, origin: Origin): void => {
+    const [list, from] = [items(), indexes()];
+    list.splice(index, 0, item);
+    from.splice(index, 0, origin);
+    store.replace(list, from);
+  };
   return {
     get length() {
       return items().length;
     },
+    get keys() {
+      return store.keys();
+    },
     add(item = {}, index) {
-      const list = items();
-      list.splice(index ?? list.length, 0, item);
-      store.replace(list);
+      insert(item, index ?? items().length, undefined);
+    },
+    duplicate(index) {
+      insert(JSON.parse(JSON.stringify(items()[index] ?? null)), index + 1, undefined);
     },
     remove(index) {
-      store.replace(items().filter((_, i) => i !== index));
+      const [item] = items().slice(index, index + 1);
+      const back = store.remember(index);
+      store.replace(
+        items().filter((_, i) => i !== index),
+        indexes().filter((_, i) => i !== index),
+      );
+      return () => insert(item, Math.min(index, items().length), { back });
     },
     move(from, to) {
-      const list = items();
+      const [list, order] = [items(), indexes()];
       list.splice(to, 0, ...list.splice(from, 1));
-      store.replace(list);
+      order.splice(to, 0, ...order.splice(from, 1));
+      store.replace(list, order);
     },
   };
 }

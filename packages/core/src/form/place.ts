@@ -1,4 +1,4 @@
-import { batch, computed, signal, type ReadonlySignal } from '@preact/signals-core';
+import { batch, computed, signal, type ReadonlySignal, type Signal } from '@preact/signals-core';
 import type { Codec } from '../codec/index.js';
 import { joinPointer, type Pointer, type Problem } from '../json/index.js';
 import {
@@ -23,11 +23,20 @@ export interface PlaceHolder {
   readonly tell: TellWhen;
   readonly submitted: ReadonlySignal<boolean>;
   codecFor(at: Pointer, facts: Facts): Codec;
+  isComputed(place: Place): boolean;
   problemsAt(place: Place): readonly Problem[];
   /** A new value on its way into the document. */
-  put(place: Place, sent: unknown): void;
+  putAt(place: Place, sent: unknown): void;
   /** Something about a place has changed that those who watch the whole want to know. */
   noticed(): void;
+}
+
+/** What a person did at a place and below it. */
+export interface Remembered {
+  readonly typed: { readonly value: unknown; readonly reason: string | undefined } | undefined;
+  readonly seen: boolean;
+  readonly chosen: readonly (readonly [object, number])[];
+  readonly children: readonly (readonly [string, Remembered])[];
 }
 
 const missing = Symbol('nothing typed');
@@ -35,6 +44,8 @@ const missing = Symbol('nothing typed');
 /** One place of the form. Made when first asked for. */
 export class Place implements FormField {
   readonly children = new Map<string, Place>();
+  /** For a list: what its items are told apart by, whatever their position. */
+  keys: number[] = [];
   /** Grows when the value here was replaced from outside this place's own input. */
   readonly replaced = signal(0);
   /** Grows when the value here or anything below has changed. */
@@ -89,6 +100,8 @@ export class Place implements FormField {
     let verdict = this.#verdicts.get(about);
     if (!verdict) {
       verdict = computed(() => {
+        const chosen = about.kind === 'branch' ? this.chosen(about.choice).value : undefined;
+        if (about.kind === 'branch' && chosen !== undefined) return chosen === about.index;
         void this.deep.value;
         return holds({ up: 0, about }, this.form.document.read(this.at));
       });
@@ -96,11 +109,26 @@ export class Place implements FormField {
     }
     return verdict;
   }
+  /** The branch that a person has chosen here, until the value is replaced from elsewhere. */
+  readonly #chosen = new Map<object, Signal<number | undefined>>();
+  chosen(key: object): Signal<number | undefined> {
+    let own = this.#chosen.get(key);
+    if (!own) {
+      own = signal<number | undefined>(undefined);
+      this.#chosen.set(key, own);
+    }
+    return own;
+  }
   ancestor(up: number): Place {
     // The root has no ancestor; a condition never reaches above it.
     return up === 0 || !this.parent ? this : this.parent.ancestor(up - 1);
   }
 
+  /** Whether its value is a list, as far as the schema says. */
+  get isList(): boolean {
+    const { kinds } = this.facts;
+    return kinds !== undefined && kinds.includes('array') && !kinds.includes('object');
+  }
   get facts(): Facts {
     return this.#facts.value;
   }
@@ -133,7 +161,10 @@ export class Place implements FormField {
     return this.#required.value;
   }
   get disabled(): boolean {
-    return this.facts.readOnly;
+    return false;
+  }
+  get readOnly(): boolean {
+    return this.facts.readOnly || this.form.isComputed(this);
   }
 
   readonly #problems = computed((): readonly Problem[] => {
@@ -141,7 +172,7 @@ export class Place implements FormField {
     const reason = this.reason.value;
     if (reason !== undefined)
       return [{ at: this.at, keyword: 'parse', schemaAt: '', params: { typed: this.typed.value }, message: reason }];
-    return [...this.form.problemsAt(this), ...this.refusals.value];
+    return [...this.form.problemsAt(this)].sort(byMending).concat(this.refusals.value);
   });
   get problems(): readonly Problem[] {
     return this.#problems.value;
@@ -173,7 +204,7 @@ export class Place implements FormField {
       if (!parsed.ok) {
         this.typed.value = raw;
         this.reason.value = parsed.reason;
-        this.form.put(this, undefined);
+        this.form.putAt(this, undefined);
         return;
       }
       // What was typed stays as it is while the person is in the field: "12." must not become "12".
@@ -181,7 +212,7 @@ export class Place implements FormField {
       this.typed.value = missing;
       this.reason.value = undefined;
       this.#keep(parsed.held);
-      this.form.put(this, this.codec.peek().serialise(parsed.held));
+      this.form.putAt(this, this.codec.peek().serialise(parsed.held));
       if (typeof raw === 'string' && typeof shown === 'string' && raw !== shown) this.draft.value = raw;
       else this.draft.value = undefined;
     });
@@ -196,7 +227,7 @@ export class Place implements FormField {
       this.draft.value = undefined;
       this.refusals.value = [];
       this.#keep(held);
-      this.form.put(this, this.codec.peek().serialise(held));
+      this.form.putAt(this, this.codec.peek().serialise(held));
     });
   }
 
@@ -229,6 +260,26 @@ export class Place implements FormField {
     this.reason.value = undefined;
     this.draft.value = undefined;
     this.refusals.value = [];
+    for (const own of this.#chosen.values()) own.value = undefined;
+  }
+
+  /** What the person did here and below, to be put back where the value is moved to. */
+  remember(): Remembered {
+    return {
+      typed: this.isTyped ? { value: this.typed.peek(), reason: this.reason.peek() } : undefined,
+      seen: this.seen.peek(),
+      chosen: [...this.#chosen].flatMap(([key, { value }]) => (value === undefined ? [] : [[key, value] as const])),
+      children: [...this.children].map(([key, child]) => [key, child.remember()] as const),
+    };
+  }
+  recall({ typed, seen, chosen, children }: Remembered): void {
+    this.seen.value = seen;
+    for (const [key, index] of chosen) this.chosen(key).value = index;
+    if (typed) {
+      this.typed.value = typed.value;
+      this.reason.value = typed.reason;
+    }
+    for (const [key, child] of children) this.child(key).recall(child);
   }
   renewAll(): void {
     this.renew();
@@ -237,6 +288,24 @@ export class Place implements FormField {
     for (const child of this.children.values()) child.renewAll();
   }
 }
+
+/** The order in which a person mends: what is missing, then its kind, its choice, its size, its form. */
+const order = [
+  'required',
+  'dependentRequired',
+  'type',
+  'enum',
+  'const',
+  'minLength',
+  'minItems',
+  'maxLength',
+  'maxItems',
+];
+const rank = ({ keyword }: Problem): number => {
+  const at = order.indexOf(keyword);
+  return at < 0 ? order.length : at;
+};
+const byMending = (a: Problem, b: Problem): number => rank(a) - rank(b);
 
 /** A place and all below it that were asked for so far. */
 export function* places(root: Place): Generator<Place> {

@@ -1,6 +1,7 @@
 import type { ReadonlySignal } from '@preact/signals-core';
 import type { Codec } from '../codec/index.js';
 import type { Pointer, Problem } from '../json/index.js';
+import type { Expressed, Expressions } from '../expression/index.js';
 import type { CompiledSchema, CompileOptions, Condition, Facts, Messages } from '../schema/index.js';
 import type { FormList } from './list.js';
 import type { Where } from './path.js';
@@ -8,18 +9,40 @@ import type { Where } from './path.js';
 /** When a field's problems are shown to the person. Once shown, they follow every change. */
 export type TellWhen = 'leave' | 'change' | 'submit';
 
+/** Something between whose options a person chooses: a branch of the schema, a kind of value. */
+export interface Chooser {
+  /** What the choice is remembered by; for a branch, the schema's own choice. */
+  readonly key: object;
+  /** The option that a value speaks for, as long as nobody has chosen. */
+  pick(value: unknown): number;
+}
+
+/** An expression at a place; `*` in the place stands for each item of a list. */
+export interface PlacedExpression {
+  readonly at: Pointer;
+  readonly text: string;
+}
+
 export interface FormOptions {
   /** A JSON Schema, or one that has been compiled already. */
   readonly schema: unknown;
   readonly compiled?: CompiledSchema;
   readonly compile?: CompileOptions;
   /** The codec of a place; without one it is chosen by the schema's type. */
-  readonly codecs?: Readonly<Record<Pointer, Codec>> | ((at: Pointer, facts: Facts) => Codec | undefined);
+  readonly codecs?:
+    | Readonly<Record<Pointer, Codec>>
+    | ((at: Pointer, facts: Facts, chosen: (at: Pointer, chooser: Chooser) => number) => Codec | undefined);
   readonly values?: unknown;
   readonly tell?: TellWhen;
   /** What happens to values that no branch of the schema in force speaks of: left out of what is sent, or kept. */
   readonly hidden?: 'drop' | 'keep';
   readonly messages?: Messages;
+  /** Words for one place only; they go before the others. */
+  readonly messagesAt?: (at: Pointer) => Messages | undefined;
+  /** The language of expressions, where any are used. */
+  readonly expressions?: Expressions;
+  readonly computed?: readonly PlacedExpression[];
+  readonly conditions?: readonly PlacedExpression[];
   /** What an earlier form gave with `snapshot()`. */
   readonly restore?: Snapshot;
 }
@@ -56,6 +79,7 @@ export interface FormField {
   readonly changed: boolean;
   readonly required: boolean;
   readonly disabled: boolean;
+  readonly readOnly: boolean;
   readonly facts: Facts;
   /** The input told something: it is parsed, or kept as typed. */
   report(raw: unknown): void;
@@ -81,6 +105,16 @@ export interface Form<T = unknown> {
   valueAt(at: Pointer): unknown;
   /** Whether conditions hold that are told from a place. */
   holds(at: Pointer, conditions: readonly Condition[]): boolean;
+  /** The option that is in force, chosen or spoken for by the value. */
+  chosen(at: Pointer, chooser: Chooser): number;
+  /** Takes another option, with the value that it starts from. */
+  choose(at: Pointer, chooser: Chooser, index: number, value: unknown): void;
+  /** Writes the value at a place as it is sent, whatever stands there: `undefined` takes it away. */
+  put(at: Pointer, sent: unknown): void;
+  /** What an expression at a place says now; followed as it changes. */
+  ask(at: Pointer, text: string): Expressed;
+  /** Computed values that cannot be: they depend on each other, or cannot be read. */
+  readonly troubles: readonly { readonly at: Pointer; readonly says: string }[];
   /** The JSON to be sent. */
   sent(): unknown;
   problems(): readonly Problem[];

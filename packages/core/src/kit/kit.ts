@@ -11,13 +11,38 @@ export interface GroupDescription {
   readonly title: string;
   readonly schema: unknown;
 }
+export type Purpose = 'create' | 'replace' | 'change' | 'delete';
+/** Where and how a form is sent: records are listed at the path, and each one has its own address below it. */
+export interface SendDescription {
+  readonly path: string;
+  /** The member of an answer that names a record. */
+  readonly key: string;
+  /** The method for a purpose, where it is not POST, PUT, PATCH and DELETE. */
+  readonly methods?: Readonly<Partial<Record<Purpose, string>>>;
+  /** Where only GET and POST pass: everything else goes by POST, and this header names the method meant. */
+  readonly methodHeader?: string;
+  /** A token against forged requests: fetched from `path` before sending, and sent in `header`. */
+  readonly token?: { readonly path: string; readonly member: string; readonly header: string };
+}
+/** A hint of the kit's own: what values it takes, and what it does to the drawing of a field. */
+export interface HintDescription {
+  readonly title?: string;
+  /** A JSON Schema of its values. */
+  readonly schema: unknown;
+  readonly does: 'property' | 'words' | 'mark';
+  readonly property?: string;
+  readonly words?: string;
+}
 /** A form: its schema, the hints beside it, and where its records live. */
 export interface FormDescription {
   readonly title: string;
   readonly schema: unknown;
   readonly hints?: HintsBeside;
-  /** A path on the form's server: POST creates, PUT to `path/{key}` replaces, GET lists. */
-  readonly send?: { readonly path: string; readonly key: string };
+  readonly send?: SendDescription;
+  /** What to say instead, by language and keyword; `{limit}` and the like stand for the keyword's parameters. */
+  readonly messages?: Readonly<Record<string, Readonly<Record<string, string>>>>;
+  /** The language of its messages; absent: English. */
+  readonly language?: string;
   readonly tell?: 'leave' | 'change' | 'submit';
   readonly hidden?: 'drop' | 'keep';
   /** How its fields are drawn: `plain`, `compact`, or one of the kit's skins. */
@@ -58,6 +83,8 @@ export interface Kit {
   readonly forms: Readonly<Record<string, FormDescription>>;
   readonly rules?: readonly ChoiceRule[];
   readonly skins?: Readonly<Record<string, SkinDescription>>;
+  /** Hint keywords of the kit's own. */
+  readonly hints?: Readonly<Record<string, HintDescription>>;
   /** The last run of the contract for each adapter, and the one before it. */
   readonly proofs?: Readonly<Record<string, Proof>>;
   readonly [later: string]: unknown;
@@ -72,6 +99,9 @@ const name = z
 const property = z.looseObject({ property: z.string().min(1) });
 const map = <T extends z.ZodType>(value: T): z.ZodRecord<typeof name, T> => z.record(name, value);
 const schema = z.union([z.boolean(), z.looseObject({})]);
+
+const header = z.string().regex(/^[A-Za-z0-9-]{1,60}$/, 'is the name of an HTTP header');
+const method = z.string().regex(/^[A-Z]{2,10}$/, 'is an HTTP method in capitals');
 
 const target = z.looseObject({
   role: z.string(),
@@ -203,7 +233,17 @@ export const kitSchema = z.looseObject({
       title: z.string(),
       schema,
       hints: z.record(z.string(), z.looseObject({})).optional(),
-      send: z.looseObject({ path: z.string().startsWith('/'), key: z.string().min(1) }).optional(),
+      send: z
+        .looseObject({
+          path: z.string().startsWith('/'),
+          key: z.string().min(1),
+          methods: z.partialRecord(z.enum(['create', 'replace', 'change', 'delete']), method).optional(),
+          methodHeader: header.optional(),
+          token: z.looseObject({ path: z.string().startsWith('/'), member: z.string().min(1), header }).optional(),
+        })
+        .optional(),
+      messages: z.record(z.string(), z.record(z.string(), z.string().max(1000))).optional(),
+      language: z.string().optional(),
       tell: z.enum(['leave', 'change', 'submit']).optional(),
       hidden: z.enum(['drop', 'keep']).optional(),
       skin: z.string().optional(),
@@ -218,6 +258,15 @@ export const kitSchema = z.looseObject({
       required: z.string().optional(),
       properties: z.record(z.string(), z.unknown()).optional(),
       invalid: z.record(z.string(), z.unknown()).optional(),
+    }),
+  ).optional(),
+  hints: map(
+    z.looseObject({
+      title: z.string().optional(),
+      schema,
+      does: z.enum(['property', 'words', 'mark']),
+      property: z.string().min(1).optional(),
+      words: z.string().optional(),
     }),
   ).optional(),
   proofs: map(z.looseObject({ now: sheet, before: sheet.optional() })).optional(),

@@ -1,14 +1,14 @@
 import { makeCodec, type Codec, type CodecCode } from '../codec/index.js';
-import { planAt, type PlanNode } from './plan.js';
+import { planAt, type Chosen, type PlanNode } from './plan.js';
 
 /** The codecs that a plan chose, for `openForm`: looked up by place, list items by the item's plan. `codes` holds the modules of codecs that are code. */
 export function codecsOf(
   root: PlanNode,
   codes: Readonly<Record<string, CodecCode>> = {},
-): (at: string) => Codec | undefined {
+): (at: string, facts?: unknown, chosen?: Chosen) => Codec | undefined {
   const made = new Map<PlanNode, Codec>();
-  return (at) => {
-    const node = planAt(root, at);
+  return (at, _facts, chosen) => {
+    const node = planAt(root, at, chosen);
     if (node?.kind !== 'field') return undefined;
     let codec = made.get(node);
     if (!codec) {

@@ -4,14 +4,18 @@ export {
   makePlan,
   planAt,
   planFields,
-  type Hints,
-  type HintsBeside,
   type Plan,
+  eachNode,
+  type Chosen,
+  type PlanChoices,
+  type PlanChooser,
   type PlanField,
   type PlanGroup,
   type PlanList,
   type PlanNode,
+  type PlanOption,
 } from './plan.js';
+export type { Hints, HintsBeside, Remote, Span } from './hints.js';
 export {
   chooseField,
   standardRules,
@@ -20,4 +24,14 @@ export {
   type FieldUse,
   type PlanRules,
 } from './rules.js';
+export { expressionsOf } from './expressions.js';
+export {
+  remoteAddress,
+  remoteChoice,
+  remoteChoices,
+  remoteItemAddress,
+  templateVariables,
+  type RemoteChoice,
+} from './remote.js';
+export { startOf } from './plan.js';
 export { codecsOf } from './codecs.js';

@@ -1,40 +1,22 @@
-import { isObject, joinPointer, ownMember, parsePointer, type Pointer } from '../json/index.js';
+import { isObject, joinPointer, ownMember, parsePointer, setOwn, type Kind, type Pointer } from '../json/index.js';
 import {
   applied,
   appliedBelow,
+  bestBranch,
   factsOf,
+  hasMembersBesides,
   namedMembers,
   requiring,
+  tupleLength,
   type Applied,
   type CompiledSchema,
   type Condition,
   type Facts,
 } from '../schema/index.js';
 import type { CodecDescription } from '../codec/index.js';
+import { choicesAt, meaningOf, withBranch, withoutChoice } from './choices.js';
+import type { Hints, HintsBeside } from './hints.js';
 import { chooseField, type FieldUse, type PlanRules } from './rules.js';
-
-/** How a place is to be presented: the keyword `x-poietra`, or the same object beside the schema. */
-export interface Hints {
-  readonly label?: string;
-  readonly hint?: string;
-  readonly placeholder?: string;
-  /** The kit's name of a field. */
-  readonly field?: string;
-  /** Members in the order in which they are to stand; those not named follow. */
-  readonly order?: readonly string[];
-  readonly layout?: 'stack' | 'row' | 'grid';
-  /** How many of a grid's twelve columns it takes. */
-  readonly span?: number;
-  readonly prefix?: string;
-  readonly suffix?: string;
-  readonly lines?: number;
-  readonly hidden?: boolean;
-  readonly skin?: string;
-  readonly [own: string]: unknown;
-}
-
-/** Hints for a schema that must not be touched, by JSON Pointer into it. */
-export type HintsBeside = Readonly<Record<string, Hints>>;
 
 interface PlanBase {
   /** The member's name; empty for the whole, `*` for the item of a list. */
@@ -50,17 +32,25 @@ interface PlanBase {
   /** Whether the place is always required; some are so only under a condition. */
   readonly required: boolean;
 }
+export type PlanChoices = readonly { readonly value: unknown; readonly text: string }[];
 export interface PlanField extends PlanBase {
   readonly kind: 'field';
   readonly use: FieldUse;
   readonly codec: CodecDescription;
   /** The values to choose from, with their words. */
-  readonly choices?: readonly { readonly value: unknown; readonly text: string }[];
+  readonly choices?: PlanChoices;
+  /** There is only one value that it may have. */
+  readonly fixed?: { readonly value: unknown };
 }
 export interface PlanGroup extends PlanBase {
   readonly kind: 'group';
-  /** Made when first read: a schema may contain itself. */
+  /** Made when first read: a schema may contain itself. Positions of a tuple are members by number. */
   readonly children: readonly PlanNode[];
+  readonly tuple: boolean;
+  /** Its schema stands around it already: it is opened on demand. */
+  readonly again: boolean;
+  /** Members with names of one's own (`additionalProperties`, `patternProperties`): the plan for a name, if it may be. */
+  readonly more?: (name: string) => PlanNode | undefined;
 }
 export interface PlanList extends PlanBase {
   readonly kind: 'list';
@@ -68,56 +58,106 @@ export interface PlanList extends PlanBase {
   readonly least: number;
   readonly most: number;
 }
-export type PlanNode = PlanField | PlanGroup | PlanList;
+/** Something that a person chooses between: branches of the schema, or kinds of value. */
+export interface PlanChooser extends PlanBase {
+  readonly kind: 'chooser';
+  /** What the form remembers the choice by. */
+  readonly key: object;
+  /** The option that a value speaks for. */
+  pick(value: unknown): number;
+  readonly options: readonly PlanOption[];
+  /** As for groups: it is opened on demand. */
+  readonly again: boolean;
+}
+export interface PlanOption {
+  readonly label: string;
+  /** Made when first read. */
+  readonly node: PlanNode;
+  /** What of a value fits the option, with what the option needs. */
+  start(value: unknown): unknown;
+}
+export type PlanNode = PlanField | PlanGroup | PlanList | PlanChooser;
 
 export interface Plan {
   readonly root: PlanNode;
   readonly compiled: CompiledSchema;
 }
 
+interface Around {
+  readonly beside: HintsBeside;
+  readonly rules: PlanRules;
+  /** Where the schemas stand that say what is inside the groups around. */
+  readonly trail: ReadonlySet<string>;
+}
+
 /** What is drawn for a schema: which fields, in which order, with which words. Values play no part in it. */
 export function makePlan(compiled: CompiledSchema, beside: HintsBeside = {}, rules: PlanRules = {}): Plan {
-  return { compiled, root: node('', applied(compiled.root), true, beside, rules) };
+  const around = { beside, rules, trail: new Set<string>() };
+  return { compiled, root: node('', applied(compiled.root), true, around) };
+}
+
+/** What was settled about a place before it is planned. */
+interface Settled {
+  readonly kind?: Kind;
+  readonly nullable?: boolean;
+  readonly choices?: PlanChoices;
+  readonly label?: string;
 }
 
 function node(
   name: string,
   at: readonly Applied[],
   required: boolean,
-  beside: HintsBeside,
-  rules: PlanRules,
+  around: Around,
+  settled: Settled = {},
 ): PlanNode {
-  // What always holds speaks first; a place that exists only under conditions is described by all that may hold.
-  const always = at.filter(({ when }) => when.length === 0);
-  const nodes = [...always, ...at.filter(({ when }) => when.length > 0)].map((one) => one.node);
-  const facts = factsOf(always.length > 0 ? always.map((one) => one.node) : nodes);
-  const found = nodes
-    .map(({ resource, at: where }) => (resource.document === '' ? ownMember(beside, where) : undefined))
-    .find(isObject);
-  const said = { ...facts.hints, ...found } as Hints;
-  // A field of the kit brings words of its own; the form's schema and hints have the last one.
-  const {
-    label,
-    hint: fieldHint,
-    placeholder,
-    prefix,
-    suffix,
-  } = (said.field === undefined ? undefined : rules.fields?.[said.field]) ?? {};
-  const hints: Hints = { ...withoutGaps({ placeholder, prefix, suffix }), ...said };
-  const outer = nodes[0];
-  const hint = hints.hint ?? facts.description ?? fieldHint;
-  const base: PlanBase = {
-    name,
-    hints,
-    facts,
-    required,
-    label: hints.label ?? facts.title ?? label ?? labelFrom(name),
-    ...(hint === undefined ? {} : { hint }),
-    when: always.length > 0 ? [[]] : at.map((one) => one.when),
-    schemaAt: outer ? (outer.resource.document === '' ? outer.at : `${outer.resource.document}#${outer.at}`) : '',
-  };
-  const chosen = chooseField(facts, hints, rules);
-  if (!chosen && isList(facts, nodes)) {
+  for (const { choice } of choicesAt(at)) {
+    const meaning = meaningOf(choice);
+    if (meaning.kind === 'silent') return node(name, withoutChoice(at, choice), required, around, settled);
+    if (meaning.kind === 'nullable')
+      return node(name, withBranch(at, choice, meaning.index), required, around, { ...settled, nullable: true });
+    if (meaning.kind === 'values') {
+      const choices = meaning.choices.map(({ value, text }) => ({ value, text: text ?? choiceText(value, {}) }));
+      return node(name, withoutChoice(at, choice), required, around, { ...settled, choices });
+    }
+    const base = baseOf(name, withoutChoice(at, choice), at, required, around, settled);
+    const own = bodiesOf(at);
+    const again = own.some((one) => around.trail.has(one));
+    // The options stand where the chooser stands; they are not inside it.
+    const inner = { ...around, trail: new Set([...around.trail].filter((one) => !own.includes(one))) };
+    const options = choice.nodes.map((branch, index) => {
+      let made: PlanNode | undefined;
+      const said = factsOf(applied(branch).map((one) => one.node));
+      return option(said.title ?? optionLabel(branch, index), () => {
+        const chosen = withBranch(at, choice, index);
+        return (made ??= node(name, chosen, required, inner, { ...settled, label: base.label }));
+      });
+    });
+    return { ...base, kind: 'chooser', key: choice, again, options, pick: (value) => bestBranch(choice, value) };
+  }
+  const base = baseOf(name, at, at, required, around, settled);
+  const { facts, hints } = base;
+  const chosen = chooseField(facts, hints, around.rules, itemFacts(at, facts));
+  const kinds = severalKinds(facts);
+  if (!chosen && kinds) {
+    const key = {};
+    const options = kinds.map((kind) => {
+      let made: PlanNode | undefined;
+      return option(
+        kindLabels[kind],
+        () => (made ??= node(name, at, required, around, { ...settled, kind, label: base.label })),
+      );
+    });
+    const pick = (value: unknown): number =>
+      Math.max(
+        0,
+        kinds.findIndex((kind) => isOfKind(value, kind)),
+      );
+    return { ...base, kind: 'chooser', key, again: false, options, pick };
+  }
+  const nodes = at.map((one) => one.node);
+  const length = chosen || !isList(facts, nodes) ? 0 : tupleLength(at);
+  if (!chosen && length === 0 && isList(facts, nodes)) {
     let item: PlanNode | undefined;
     return {
       ...base,
@@ -125,37 +165,226 @@ function node(
       least: facts.limits['minItems'] ?? 0,
       most: facts.limits['maxItems'] ?? Infinity,
       get item() {
-        return (item ??= node('*', appliedBelow(at, Number.MAX_SAFE_INTEGER), false, beside, rules));
+        return (item ??= node('*', appliedBelow(at, Number.MAX_SAFE_INTEGER), false, around));
       },
     };
   }
-  if (!chosen && namedMembers(at).length > 0) {
+  const names = chosen ? [] : namedMembers(at);
+  const isMap = !chosen && length === 0 && hasMembersBesides(at);
+  if (!chosen && (length > 0 || names.length > 0 || isMap)) {
+    const own = bodiesOf(at);
+    const inner = { ...around, trail: new Set([...around.trail, ...own]) };
     let children: PlanNode[] | undefined;
+    const others = new Map<string, PlanNode | undefined>();
+    const below = (member: string, key: string | number): PlanNode =>
+      node(
+        member,
+        appliedBelow(at, key),
+        requiring(at, member).some(({ when }) => when.length === 0),
+        inner,
+      );
     return {
       ...base,
       kind: 'group',
+      tuple: length > 0,
+      again: own.some((one) => around.trail.has(one)),
       get children() {
-        return (children ??= inOrder(namedMembers(at), hints.order).map((member) => {
-          const below = appliedBelow(at, member);
-          return node(
-            member,
-            below,
-            requiring(at, member).some(({ when }) => when.length === 0),
-            beside,
-            rules,
-          );
-        }));
+        return (children ??=
+          length > 0
+            ? Array.from({ length }, (_, i) => below(String(i), i))
+            : inOrder(names, hints.order).map((member) => below(member, member)));
       },
+      ...(isMap
+        ? {
+            more: (member: string) => {
+              if (names.includes(member)) return undefined;
+              if (!others.has(member))
+                others.set(
+                  member,
+                  appliedBelow(at, member).some((one) => one.node.raw === false) ? undefined : below(member, member),
+                );
+              return others.get(member);
+            },
+          }
+        : {}),
     };
   }
   const use = chosen ?? { adapter: 'native:textarea', codec: { kind: 'json' } };
+  const choices =
+    settled.choices ??
+    (facts.allowed ?? itemFacts(at, facts)?.allowed)?.map((value) => ({ value, text: choiceText(value, hints) }));
+  const [only] = facts.allowed ?? [];
   return {
     ...base,
     kind: 'field',
     use,
     codec: withEmpty(use.codec, facts),
-    ...(facts.allowed ? { choices: facts.allowed.map((value) => ({ value, text: choiceText(value, hints) })) } : {}),
+    ...(choices ? { choices } : {}),
+    ...(facts.allowed?.length === 1 && (facts.kinds === undefined || facts.kinds.length === 1)
+      ? { fixed: { value: only } }
+      : {}),
   };
+}
+
+const bodied = ['properties', 'patternProperties', 'additionalProperties', 'prefixItems', 'oneOf', 'anyOf'];
+/** Where the schemas stand that say what is inside a place; by these it is seen that one stands around itself. */
+function bodiesOf(at: readonly Applied[]): string[] {
+  return at.flatMap(({ node: { raw, resource, at: where } }) =>
+    isObject(raw) && bodied.some((keyword) => Object.hasOwn(raw, keyword)) ? [`${resource.document}#${where}`] : [],
+  );
+}
+
+/** Words, hints and facts of a place. What always holds speaks first; a place that exists only under conditions is described by all that may hold. */
+function baseOf(
+  name: string,
+  at: readonly Applied[],
+  all: readonly Applied[],
+  required: boolean,
+  { beside, rules }: Around,
+  settled: Settled,
+): PlanBase {
+  const always = at.filter(({ when }) => when.length === 0);
+  const nodes = [...always, ...at.filter(({ when }) => when.length > 0)].map((one) => one.node);
+  const said = factsOf(always.length > 0 ? always.map((one) => one.node) : nodes);
+  const facts: Facts = {
+    ...said,
+    ...(settled.kind ? { kinds: [settled.kind] } : {}),
+    ...(settled.nullable ? { kinds: [...(said.kinds ?? []), 'null'] } : {}),
+    ...(settled.choices ? { allowed: settled.choices.map(({ value }) => value) } : {}),
+  };
+  const found = nodes
+    .map(({ resource, at: where }) => (resource.document === '' ? ownMember(beside, where) : undefined))
+    .find(isObject);
+  const own = { ...facts.hints, ...found } as Hints;
+  // A field of the kit brings words of its own; the form's schema and hints have the last one.
+  const {
+    label,
+    hint: fieldHint,
+    placeholder,
+    prefix,
+    suffix,
+  } = (own.field === undefined ? undefined : rules.fields?.[own.field]) ?? {};
+  const hints: Hints = { ...withoutGaps({ placeholder, prefix, suffix }), ...own };
+  const outer = nodes[0] ?? all[0]?.node;
+  const hint = hints.hint ?? facts.description ?? fieldHint;
+  return {
+    name,
+    hints,
+    facts,
+    required,
+    label: hints.label ?? facts.title ?? label ?? settled.label ?? labelFrom(name),
+    ...(hint === undefined ? {} : { hint }),
+    when: all.some(({ when }) => when.length === 0) ? [[]] : all.map((one) => one.when),
+    schemaAt: outer ? (outer.resource.document === '' ? outer.at : `${outer.resource.document}#${outer.at}`) : '',
+  };
+}
+
+function option(label: string, make: () => PlanNode): PlanOption {
+  return {
+    label,
+    get node() {
+      return make();
+    },
+    start: (value) => fitted(make(), value),
+  };
+}
+
+/** What of a value a plan can draw, with its fixed values filled in; depth ends what contains itself. */
+function fitted(plan: PlanNode, value: unknown, depth = 0): unknown {
+  if (depth > 6) return value;
+  switch (plan.kind) {
+    case 'field':
+      if (plan.fixed) return plan.fixed.value;
+      return plan.facts.kinds === undefined || plan.facts.kinds.some((kind) => isOfKind(value, kind))
+        ? value
+        : undefined;
+    case 'list':
+      return Array.isArray(value) ? value : [];
+    case 'chooser': {
+      const chosen = plan.options[plan.pick(value)];
+      return chosen && !plan.again ? chosen.start(value) : value;
+    }
+    case 'group': {
+      if (plan.tuple) return Array.isArray(value) ? value : [];
+      const next: Record<string, unknown> = {};
+      const given = isObject(value) ? value : {};
+      for (const child of plan.children) {
+        const before = ownMember(given, child.name);
+        const isFixed = child.kind === 'field' && child.fixed !== undefined && child.required;
+        const after = isFixed || before !== undefined ? fitted(child, before, depth + 1) : undefined;
+        if (after !== undefined) setOwn(next, child.name, after);
+      }
+      if (plan.more)
+        for (const name of Object.keys(given))
+          if (!Object.hasOwn(next, name) && plan.more(name)) setOwn(next, name, ownMember(given, name));
+      return next;
+    }
+  }
+}
+
+/** What a new entry of a list or a new member starts from: defaults, fixed values, and otherwise the emptiest value. */
+export function startOf(plan: PlanNode): unknown {
+  const { default: given } = plan.facts;
+  if (given !== undefined) return given;
+  if (plan.kind === 'chooser') return plan.options[0]?.start(undefined);
+  if (plan.kind !== 'field') return fitted(plan, plan.kind === 'list' || plan.tuple ? [] : {});
+  if (plan.fixed) return plan.fixed.value;
+  const [kind] = plan.facts.kinds ?? [];
+  return kind === 'string' && !plan.choices ? '' : kind === 'boolean' ? false : kind === 'array' ? [] : null;
+}
+
+const kindLabels: Readonly<Record<Kind, string>> = {
+  null: 'Nothing',
+  boolean: 'Yes or no',
+  integer: 'Whole number',
+  number: 'Number',
+  string: 'Text',
+  array: 'List',
+  object: 'Group',
+};
+
+function isOfKind(value: unknown, kind: Kind): boolean {
+  switch (kind) {
+    case 'null':
+      return value === null;
+    case 'array':
+      return Array.isArray(value);
+    case 'object':
+      return isObject(value);
+    case 'integer':
+    case 'number':
+      return typeof value === 'number';
+    case 'boolean':
+    case 'string':
+      return typeof value === kind;
+  }
+}
+
+/** The kinds between which a person has to choose; null is what an emptied input means. */
+function severalKinds({ kinds, allowed }: Facts): readonly Kind[] | undefined {
+  const real = kinds?.filter((kind) => kind !== 'null' && !(kind === 'integer' && kinds.includes('number'))) ?? [];
+  return real.length > 1 && !allowed ? real : undefined;
+}
+
+/** What is said of a list's items, where they are plain values. */
+function itemFacts(at: readonly Applied[], facts: Facts): Facts | undefined {
+  if (!facts.kinds?.includes('array')) return undefined;
+  return factsOf(appliedBelow(at, Number.MAX_SAFE_INTEGER).map((one) => one.node));
+}
+
+function optionLabel(branch: { readonly raw: unknown; readonly at: string }, index: number): string {
+  const raws = applied(branch as Parameters<typeof applied>[0]).map((one) => one.node.raw);
+  for (const raw of raws) {
+    const members = isObject(raw) && isObject(raw['properties']) ? Object.values(raw['properties']) : [];
+    const tag = members.find((member) => isObject(member) && typeof member['const'] === 'string');
+    if (isObject(tag)) return labelFrom(String(tag['const']));
+  }
+  const reference = isObject(branch.raw) && typeof branch.raw['$ref'] === 'string' ? branch.raw['$ref'] : '';
+  const last = reference.split(/[/:#]/).at(-1) ?? '';
+  if (last !== '') return labelFrom(last);
+  const { kinds } = factsOf(applied(branch as Parameters<typeof applied>[0]).map((one) => one.node));
+  const [kind] = kinds ?? [];
+  return kind ? kindLabels[kind] : `Choice ${index + 1}`;
 }
 
 function withoutGaps(members: Readonly<Record<string, string | undefined>>): Hints {
@@ -178,14 +407,18 @@ function inOrder(names: readonly string[], order: readonly string[] = []): strin
 }
 
 function choiceText(value: unknown, hints: Hints): string {
-  const words = isObject(hints['words']) ? ownMember(hints['words'], String(value)) : undefined;
+  const words = isObject(hints.words) ? ownMember(hints.words, String(value)) : undefined;
   return typeof words === 'string'
     ? words
     : typeof value === 'string'
       ? value
       : value === null
         ? 'nothing'
-        : JSON.stringify(value);
+        : typeof value === 'boolean'
+          ? value
+            ? 'yes'
+            : 'no'
+          : JSON.stringify(value);
 }
 
 /** `collectionDate` and `collection_date` both become “Collection date”. */
@@ -198,23 +431,64 @@ export function labelFrom(name: string): string {
   return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
-/** The part of a plan that draws a place; list items share one. */
-export function planAt(root: PlanNode, at: Pointer): PlanNode | undefined {
-  let node: PlanNode | undefined = root;
-  for (const name of parsePointer(at)) {
-    node =
-      node?.kind === 'group'
-        ? node.children.find((child) => child.name === name)
-        : node?.kind === 'list'
-          ? node.item
-          : undefined;
-  }
-  return node;
+/** Which option of a chooser at a place is in force. */
+export type Chosen = (at: Pointer, chooser: PlanChooser) => number;
+
+/** The part of a plan that draws a place; list items share one. Without `chosen`, the first option that has the place counts. */
+export function planAt(root: PlanNode, at: Pointer, chosen?: Chosen): PlanNode | undefined {
+  return below(root, parsePointer(at), '', chosen);
 }
 
-/** All fields of a plan that are not in lists, with their places; for hand-over, contents and search. Recursion ends at `depth`. */
+function below(
+  plan: PlanNode,
+  tokens: readonly string[],
+  at: Pointer,
+  chosen: Chosen | undefined,
+): PlanNode | undefined {
+  if (plan.kind === 'chooser') {
+    if (tokens.length === 0 && !chosen) return plan;
+    if (chosen) {
+      const option = plan.options[chosen(at, plan)];
+      return option && below(option.node, tokens, at, chosen);
+    }
+    for (const option of plan.options) {
+      const found = below(option.node, tokens, at, chosen);
+      if (found) return found;
+    }
+    return undefined;
+  }
+  const [name, ...rest] = tokens;
+  if (name === undefined) return plan;
+  const next =
+    plan.kind === 'group'
+      ? (plan.children.find((child) => child.name === name) ?? plan.more?.(name))
+      : plan.kind === 'list'
+        ? plan.item
+        : undefined;
+  return next && below(next, rest, joinPointer(at, name), chosen);
+}
+
+/** All fields of a plan with their places, items of lists under `*`; for hand-over, contents and search. What contains itself ends. */
 export function planFields(plan: PlanNode, at = '', depth = 12): { at: string; field: PlanField }[] {
-  if (plan.kind === 'field') return [{ at, field: plan }];
-  if (plan.kind === 'list' || depth === 0) return [];
-  return plan.children.flatMap((child) => planFields(child, joinPointer(at, child.name), depth - 1));
+  const found: { at: string; field: PlanField }[] = [];
+  eachNode(plan, at, depth, (one, where) => {
+    if (one.kind === 'field') found.push({ at: where, field: one });
+  });
+  return found;
+}
+
+/** Every node of a plan, those around first. */
+export function eachNode(
+  plan: PlanNode,
+  at: Pointer,
+  depth: number,
+  visit: (plan: PlanNode, at: Pointer) => void,
+): void {
+  visit(plan, at);
+  if (depth === 0) return;
+  if (plan.kind === 'list') eachNode(plan.item, joinPointer(at, '*'), depth - 1, visit);
+  else if (plan.kind === 'group' && !plan.again)
+    for (const child of plan.children) eachNode(child, joinPointer(at, child.name), depth - 1, visit);
+  else if (plan.kind === 'chooser' && !plan.again)
+    for (const { node: inner } of plan.options) eachNode(inner, at, depth - 1, visit);
 }

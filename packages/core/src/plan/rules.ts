@@ -1,7 +1,7 @@
 import type { CodecDescription } from '../codec/index.js';
 import type { Kind } from '../json/index.js';
 import type { Facts } from '../schema/index.js';
-import type { Hints } from './plan.js';
+import type { Hints } from './hints.js';
 
 /** What draws and carries a value: an adapter by name (`native:text`, or one of the kit's) and a codec. */
 export interface FieldUse {
@@ -28,7 +28,12 @@ export interface FieldDescription {
 export interface ChoiceRule {
   readonly kind?: Kind;
   readonly format?: string;
-  readonly choices?: 'few' | 'many';
+  /** How many values there are to choose from: up to four, up to fifteen, more. */
+  readonly choices?: 'few' | 'some' | 'many';
+  /** Any number of them may be chosen: a list without repetitions. */
+  readonly several?: true;
+  readonly secret?: true;
+  readonly content?: 'base64';
   readonly lines?: true;
   readonly use: FieldUse;
 }
@@ -46,33 +51,84 @@ const native = (adapter: string, kind: string, options?: Readonly<Record<string,
 });
 
 export const standardRules: readonly ChoiceRule[] = [
-  { choices: 'many', use: native('select', 'same') },
-  { choices: 'few', use: native('select', 'same') },
+  { several: true, choices: 'few', use: native('checks', 'same') },
+  { several: true, choices: 'some', use: native('checks', 'same') },
+  { several: true, choices: 'many', use: native('listbox', 'same') },
+  { choices: 'many', use: native('combobox', 'same') },
+  { choices: 'some', use: native('select', 'same') },
+  { choices: 'few', use: native('radios', 'same') },
   { kind: 'boolean', use: native('checkbox', 'boolean') },
   { kind: 'integer', use: native('number', 'integer') },
   { kind: 'number', use: native('number', 'number') },
   { kind: 'string', format: 'date', use: native('date', 'date', { shows: 'text' }) },
   { kind: 'string', format: 'email', use: native('email', 'text') },
   { kind: 'string', format: 'uri', use: native('url', 'text') },
+  { kind: 'string', format: 'date-time', use: native('datetime-local', 'date-time', { shows: 'text' }) },
+  { kind: 'string', content: 'base64', use: native('file', 'file', { sends: 'base64' }) },
+  { kind: 'string', secret: true, use: native('password', 'text') },
   { kind: 'string', lines: true, use: native('textarea', 'text') },
   { kind: 'string', use: native('text', 'text') },
 ];
 
-/** The field for a place, or `undefined` where it is better drawn as a group or a list. */
-export function chooseField(facts: Facts, hints: Hints, rules: PlanRules): FieldUse | undefined {
+/** Which codec carries what one of HTML's own boxes gives, where a hint names the box. */
+const codecOfBox: Readonly<Record<string, CodecDescription>> = {
+  checkbox: { kind: 'boolean' },
+  date: { kind: 'date', options: { shows: 'text' } },
+  'datetime-local': { kind: 'date-time', options: { shows: 'text' } },
+  time: { kind: 'time' },
+  file: { kind: 'file' },
+  select: { kind: 'same' },
+  radios: { kind: 'same' },
+  checks: { kind: 'same' },
+  listbox: { kind: 'same' },
+  combobox: { kind: 'same' },
+};
+
+/**
+ * The field for a place, or `undefined` where it is better drawn as a group or a list. `item` is said of the items of a
+ * list; one of plain values without repetitions is a field, too.
+ */
+export function chooseField(facts: Facts, hints: Hints, rules: PlanRules, item?: Facts): FieldUse | undefined {
   const named = hints.field === undefined ? undefined : rules.fields?.[hints.field];
   if (named && hints.field !== undefined) {
     return { adapter: named.adapter, codec: rules.codecs?.[named.codec] ?? { kind: named.codec }, field: hints.field };
   }
+  const several = item?.allowed !== undefined && facts.uniqueItems ? item.allowed : undefined;
+  const allowed = facts.allowed ?? several;
   const kinds = facts.kinds?.filter((kind) => kind !== 'null') ?? [];
-  const choices = facts.allowed ? (facts.allowed.length > 7 ? 'many' : 'few') : undefined;
   const [kind] = kinds;
+  const codec = codecByKind(kind);
+  if (hints.input !== undefined)
+    return { adapter: `native:${hints.input}`, codec: codecOfBox[hints.input] ?? codec ?? { kind: 'same' } };
+  if (hints.remote) return { adapter: several ? 'native:listbox' : 'native:combobox', codec: { kind: 'same' } };
+  const choices = allowed ? (allowed.length > 15 ? 'many' : allowed.length > 4 ? 'some' : 'few') : undefined;
   if (kinds.length > 1 && !choices && !(kinds.includes('integer') && kinds.includes('number') && kinds.length === 2))
     return undefined;
   const fits = (rule: ChoiceRule): boolean =>
     (rule.kind === undefined || rule.kind === kind) &&
     (rule.format === undefined || rule.format === facts.format) &&
     (rule.choices === undefined || rule.choices === choices) &&
+    (rule.several === true) === (several !== undefined) &&
+    (rule.secret === undefined || facts.writeOnly) &&
+    (rule.content === undefined || rule.content === facts.contentEncoding) &&
     (rule.lines === undefined || typeof hints.lines === 'number');
-  return [...(rules.choose ?? []), ...standardRules].find(fits)?.use;
+  const use = [...(rules.choose ?? []), ...standardRules].find(fits)?.use;
+  return use && withContent(use, facts);
+}
+
+function codecByKind(kind: Kind | undefined): CodecDescription | undefined {
+  if (kind === 'string') return { kind: 'text' };
+  return kind === 'number' || kind === 'integer' || kind === 'boolean' ? { kind } : undefined;
+}
+
+/** A file is asked for in the kind that the schema names, and takes no more than fits. */
+function withContent(use: FieldUse, { contentMediaType, limits }: Facts): FieldUse {
+  if (use.codec.kind !== 'file') return use;
+  const { maxLength } = limits;
+  const options = {
+    ...use.codec.options,
+    ...(contentMediaType === undefined ? {} : { mediaType: contentMediaType }),
+    ...(maxLength === undefined ? {} : { most: Math.floor((maxLength * 3) / 4) }),
+  };
+  return { ...use, codec: { ...use.codec, options } };
 }

@@ -2,7 +2,7 @@
  * Which subschemas speak about a place, and under which conditions: what a form needs to know before and while it is
  * filled. Conditions are kept, not evaluated, so that a form can watch just the values they depend on.
  */
-import { defaultLimits, LimitReached, ownMember, type Kind } from '../json/index.js';
+import { defaultLimits, isObject, LimitReached, ownMember, type Kind } from '../json/index.js';
 import { Run, type SchemaNode } from './rule.js';
 
 /** Something that has to hold at an ancestor, `up` levels above the place spoken of. */
@@ -86,6 +86,33 @@ export function namedMembers(at: readonly Applied[]): string[] {
         for (const key of rule.keys({})) names.add(String(key));
   }
   return [...names];
+}
+
+/** Whether members may have names of one's own, and something is said of them. */
+export function hasMembersBesides(at: readonly Applied[]): boolean {
+  return at.some(({ node: { raw } }) => {
+    const [others, patterns] = [ownMember(raw, 'additionalProperties'), ownMember(raw, 'patternProperties')];
+    return others === true || isObject(others) || (isObject(patterns) && Object.keys(patterns).length > 0);
+  });
+}
+
+/** How many positions of a list have a schema of their own. */
+export function tupleLength(at: readonly Applied[]): number {
+  const lengths = at.map(({ node: { raw } }) => {
+    const positions = ownMember(raw, 'prefixItems') ?? ownMember(raw, 'items');
+    return Array.isArray(positions) ? positions.length : 0;
+  });
+  return Math.min(100, Math.max(0, ...lengths));
+}
+
+/** The branch that a value speaks for; the first where none can be told. */
+export function bestBranch(choice: Choice, value: unknown): number {
+  try {
+    return choice.best(value, freshRun()) ?? 0;
+  } catch (error) {
+    if (error instanceof LimitReached || error instanceof RangeError) return 0;
+    throw error;
+  }
 }
 
 /** Whether a condition holds, given the value of the place it looks at. One that cannot be decided does not hold. */

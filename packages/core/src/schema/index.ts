@@ -15,6 +15,9 @@ export { resolveUri } from './uri.js';
 export {
   applied,
   appliedBelow,
+  bestBranch,
+  hasMembersBesides,
+  tupleLength,
   factsOf,
   holds,
   namedMembers,

@@ -1,0 +1,119 @@
+/** Expressions in a form: asked again when what they look at changes, and run in an order that ends. */
+import { batch, computed, effect, untracked, type ReadonlySignal } from '@preact/signals-core';
+import type { Expressed, Expression, Expressions } from '../expression/index.js';
+import { equalJson, formatPointer, parentPointer, parsePointer, type Pointer } from '../json/index.js';
+import type { Place } from './place.js';
+import type { PlacedExpression } from './types.js';
+
+interface Around {
+  readonly root: Place;
+  place(at: Pointer): Place;
+  put(place: Place, sent: unknown): void;
+}
+
+/** The place that a reference of an expression at `at` means. */
+function target(at: Pointer, [root, below]: Expression['references'][number]): Pointer {
+  return root === 'form' ? below : root === 'value' ? at + below : `${parentPointer(at) ?? ''}${below}`;
+}
+
+export class FormExpressions {
+  readonly #asked = new Map<string, ReadonlySignal<Expressed>>();
+  readonly troubles: { at: Pointer; says: string }[] = [];
+  readonly #computed: readonly (readonly string[])[];
+
+  constructor(
+    private readonly form: Around,
+    private readonly language: Expressions | undefined,
+    placed: readonly PlacedExpression[],
+  ) {
+    this.#computed = placed.map(({ at }) => parsePointer(at));
+    const sound = this.#withoutCycles(placed);
+    if (language) for (const one of sound) this.#run(parsePointer(one.at), '', one.text);
+  }
+
+  /** What an expression says; the signal is kept, so that many may ask. */
+  ask(at: Pointer, text: string): ReadonlySignal<Expressed> {
+    const key = `${at} ${text}`;
+    let asked = this.#asked.get(key);
+    if (!asked) {
+      const expression = this.language?.read(text);
+      asked = computed((): Expressed => {
+        if (!expression) return { missing: 'Expressions are not loaded.' };
+        for (const reference of expression.references) void this.form.place(target(at, reference)).deep.value;
+        const read = (where: Pointer): unknown => untracked(() => this.form.place(where).sent);
+        return expression.ask({ form: read(''), here: read(parentPointer(at) ?? ''), value: read(at) });
+      });
+      this.#asked.set(key, asked);
+    }
+    return asked;
+  }
+
+  isComputed(at: Pointer): boolean {
+    if (this.#computed.length === 0) return false;
+    const tokens = parsePointer(at);
+    return this.#computed.some(
+      (pattern) =>
+        pattern.length === tokens.length && pattern.every((token, i) => token === '*' || token === tokens[i]),
+    );
+  }
+
+  /** Follows an expression and writes what it says; under a list, for each item that there is. */
+  #run(rest: readonly string[], at: Pointer, text: string): () => void {
+    const star = rest.indexOf('*');
+    if (star >= 0) {
+      const list = at + formatPointer(rest.slice(0, star));
+      const stops: (() => void)[] = [];
+      return effect(() => {
+        const value = this.form.place(list).sent;
+        const length = Array.isArray(value) ? value.length : 0;
+        untracked(() => {
+          while (stops.length > length) stops.pop()?.();
+          while (stops.length < length) stops.push(this.#run(rest.slice(star + 1), `${list}/${stops.length}`, text));
+        });
+      });
+    }
+    const place = at + formatPointer(rest);
+    const asked = this.ask(place, text);
+    return effect(() => {
+      const said = asked.value;
+      const next = 'value' in said ? said.value : undefined;
+      untracked(() => {
+        const target = this.form.place(place);
+        if (!equalJson(target.sent ?? null, next ?? null)) batch(() => this.form.put(target, next));
+      });
+    });
+  }
+
+  /** Those that depend on each other are told, and not run. */
+  #withoutCycles(placed: readonly PlacedExpression[]): readonly PlacedExpression[] {
+    if (!this.language) return [];
+    const { language } = this;
+    const looksAt = (one: PlacedExpression): PlacedExpression[] =>
+      language.read(one.text).references.flatMap((reference) => {
+        const where = target(one.at, reference);
+        return placed.filter(({ at }) => isOn(at, where));
+      });
+    const leadsTo = (from: PlacedExpression, to: PlacedExpression, seen: Set<PlacedExpression>): boolean =>
+      looksAt(from).some((next) => {
+        if (next === to) return true;
+        if (seen.has(next)) return false;
+        seen.add(next);
+        return leadsTo(next, to, seen);
+      });
+    return placed.filter((one) => {
+      if (!leadsTo(one, one, new Set())) return true;
+      const others = looksAt(one).map(({ at }) => at);
+      this.troubles.push({
+        at: one.at,
+        says: `The computed value at ${one.at} depends on itself, by way of ${others.join(', ')}. Neither is computed.`,
+      });
+      return false;
+    });
+  }
+}
+
+/** Whether one place is the other, or around or inside it; `*` is any item. */
+function isOn(a: Pointer, b: Pointer): boolean {
+  const [one, other] = [parsePointer(a), parsePointer(b)];
+  return one.slice(0, other.length).every((token, i) => token === '*' || other[i] === '*' || token === other[i]);
+}

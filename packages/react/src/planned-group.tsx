@@ -1,0 +1,130 @@
+/** Members of an object and positions of a tuple: one under the other, side by side, in a grid, behind tabs; folded where hints say so. */
+import { joinPointer, startOf, type PlanGroup, type PlanNode, type Pointer, type Span } from '@poietra/core';
+import { useId, type CSSProperties, type ReactNode } from 'react';
+import { useDrawing } from './drawing.js';
+import { useFollowed } from './follow.js';
+import { MoreMembers } from './planned-map.js';
+import { useScope } from './scope.js';
+import { Tabs } from './tabs.js';
+
+interface Props {
+  readonly node: PlanGroup;
+  readonly at: Pointer;
+  readonly bare: boolean;
+}
+
+export function PlannedGroup({ node, at, bare }: Props): ReactNode {
+  const { draw } = useDrawing();
+  const layout = node.hints.layout ?? 'stack';
+  const body =
+    layout === 'tabs' ? (
+      <Tabs
+        label={node.label}
+        tabs={node.children.map((child) => ({
+          key: child.name,
+          label: child.label,
+          at: joinPointer(at, child.name),
+          panel: draw(child, joinPointer(at, child.name), { bare: child.kind === 'group' }),
+        }))}
+      />
+    ) : (
+      <div className="poietra-within">
+        <div className="poietra-members" data-layout={layout}>
+          {node.children.map((child) => (
+            <div key={child.name} className="poietra-cell" style={spanOf(child)}>
+              {draw(child, joinPointer(at, child.name), { bare: isDiscriminator(child, bare) })}
+            </div>
+          ))}
+        </div>
+      </div>
+    );
+  const more = node.more && <MoreMembers node={node} at={at} />;
+  if (at === '' || (bare && !node.again))
+    return (
+      <>
+        {body}
+        {more}
+      </>
+    );
+  return (
+    <Opened node={node} at={at}>
+      <Section node={node} at={at}>
+        {body}
+        {more}
+      </Section>
+    </Opened>
+  );
+}
+
+/** Inside a choice, a fixed value says only which choice it is. */
+function isDiscriminator(child: PlanNode, bare: boolean): boolean {
+  return bare && child.kind === 'field' && child.fixed !== undefined;
+}
+
+function spanOf({ hints: { span } }: PlanNode): CSSProperties | undefined {
+  if (span === undefined) return undefined;
+  const { narrow = 12, medium, wide }: Exclude<Span, number> = typeof span === 'number' ? { wide: span } : span;
+  return {
+    ['--narrow' as string]: narrow,
+    ['--medium' as string]: medium ?? wide ?? 12,
+    ['--wide' as string]: wide ?? medium ?? 12,
+  };
+}
+
+/** A group with its legend, or a section that can be folded. */
+function Section({
+  node,
+  at,
+  children,
+}: {
+  readonly node: PlanNode;
+  readonly at: Pointer;
+  readonly children: ReactNode;
+}): ReactNode {
+  const id = useId();
+  const hint = node.hint !== undefined && <p className="poietra-hint">{node.hint}</p>;
+  if (node.hints.fold)
+    return (
+      <details className="poietra-fold" open={node.hints.fold === 'open'}>
+        <summary id={id}>{node.label}</summary>
+        <div role="group" aria-labelledby={id} data-at={at}>
+          {hint}
+          {children}
+        </div>
+      </details>
+    );
+  return (
+    <fieldset className="poietra-group" data-at={at}>
+      <legend>{node.label}</legend>
+      {hint}
+      {children}
+    </fieldset>
+  );
+}
+
+/** What its schema stands around of already is opened by a person, or there would be no end of it. */
+export function Opened({
+  node,
+  at,
+  children,
+}: {
+  readonly node: PlanNode & { readonly again: boolean };
+  readonly at: Pointer;
+  readonly children: ReactNode;
+}): ReactNode {
+  const { form } = useScope();
+  const isThere = useFollowed(() => form.valueAt(at) !== undefined, [form, at]);
+  if (!node.again) return children;
+  return isThere ? (
+    <>
+      {children}
+      <button type="button" className="poietra-button" onClick={() => form.put(at, undefined)}>
+        Take away {node.label.toLowerCase()}
+      </button>
+    </>
+  ) : (
+    <button type="button" className="poietra-button" data-at={at} onClick={() => form.put(at, startOf(node))}>
+      Add {node.label.toLowerCase()}
+    </button>
+  );
+}

@@ -1,0 +1,232 @@
+/** Entries of a list: one under the other, as a table, or behind tabs; added, doubled, moved by keys and by hand, taken away and put back. */
+import { joinPointer, startOf, type FormList, type PlanList, type PlanNode, type Pointer } from '@poietra/core';
+import { useState, type DragEvent, type ReactNode } from 'react';
+import { useDrawing } from './drawing.js';
+import { useFollowed } from './follow.js';
+import { useScope } from './scope.js';
+import { Tabs } from './tabs.js';
+
+interface Gone {
+  readonly words: string;
+  back(): void;
+}
+
+export function PlannedList({ node, at }: { readonly node: PlanList; readonly at: Pointer }): ReactNode {
+  const { form } = useScope();
+  const { draw } = useDrawing();
+  const list = form.list(at);
+  const keys = useFollowed(() => list.keys, [form, at]);
+  const [gone, setGone] = useState<Gone>();
+  const [dragged, setDragged] = useState<number>();
+  const length = keys.length;
+  const item = node.item;
+  const name = item.label === '' || item.label === '*' ? 'entry' : item.label.toLowerCase();
+  const layout = node.hints.layout ?? 'stack';
+  const isTable = layout === 'table' && item.kind === 'group';
+  const remove = (index: number): void => {
+    const back = list.remove(index);
+    setGone({ words: `Took away ${name} ${index + 1}.`, back });
+  };
+  const actions = (index: number): ReactNode => (
+    <Actions
+      name={`${name} ${index + 1}`}
+      isFirst={index === 0}
+      isLast={index === length - 1}
+      canAdd={length < node.most}
+      canRemove={length > node.least}
+      onMove={(by) => list.move(index, index + by)}
+      onDouble={() => list.duplicate(index)}
+      onRemove={() => remove(index)}
+      onDrag={() => setDragged(index)}
+    />
+  );
+  const drop = (index: number) => ({
+    onDragOver: (event: DragEvent) => {
+      if (dragged !== undefined) event.preventDefault();
+    },
+    onDrop: (event: DragEvent) => {
+      event.preventDefault();
+      if (dragged !== undefined && dragged !== index) list.move(dragged, index);
+      setDragged(undefined);
+    },
+  });
+  const place = (index: number): Pointer => joinPointer(at, index);
+  return (
+    <fieldset className="poietra-group poietra-list" data-at={at}>
+      <legend>{node.label}</legend>
+      {node.hint !== undefined && <p className="poietra-hint">{node.hint}</p>}
+      <Problems at={at} />
+      {layout === 'tabs' && length > 0 ? (
+        <Tabs
+          label={node.label}
+          tabs={keys.map((key, i) => ({
+            key: String(key),
+            label: `${name.charAt(0).toUpperCase()}${name.slice(1)} ${i + 1}`,
+            at: place(i),
+            panel: (
+              <>
+                {draw(item, place(i), { bare: item.kind === 'group' })}
+                {actions(i)}
+              </>
+            ),
+          }))}
+        />
+      ) : isTable ? (
+        <Table node={node} keys={keys} place={place} actions={actions} drop={drop} />
+      ) : (
+        keys.map((key, i) => (
+          <div key={key} className="poietra-item" data-dragged={dragged === i || undefined} {...drop(i)}>
+            {draw(labelled(item, `${item.label === '' ? 'Entry' : item.label} ${i + 1}`), place(i))}
+            {actions(i)}
+          </div>
+        ))
+      )}
+      <div className="poietra-actions">
+        {length < node.most ? (
+          <button type="button" onClick={() => list.add(startOf(item))}>
+            Add {/^[aeiou]/.test(name) ? 'an' : 'a'} {name}
+          </button>
+        ) : (
+          <span className="poietra-hint">There may be no more than {node.most}.</span>
+        )}
+        {gone && (
+          <span role="status" className="poietra-hint">
+            {gone.words}{' '}
+            <button
+              type="button"
+              onClick={() => {
+                gone.back();
+                setGone(undefined);
+              }}
+            >
+              Put it back
+            </button>
+          </span>
+        )}
+      </div>
+    </fieldset>
+  );
+}
+
+const labels = new WeakMap<PlanNode, Map<string, PlanNode>>();
+/** The plan of an entry under a label with its number; kept, since a new plan would be drawn anew. */
+function labelled(node: PlanNode, label: string): PlanNode {
+  const known = labels.get(node) ?? new Map<string, PlanNode>();
+  labels.set(node, known);
+  let made = known.get(label);
+  if (!made) {
+    made = Object.defineProperty(Object.create(node, {}) as PlanNode, 'label', { value: label });
+    known.set(label, made);
+  }
+  return made;
+}
+
+/** What is wrong with the list as a whole. */
+function Problems({ at }: { readonly at: Pointer }): ReactNode {
+  const { form } = useScope();
+  const told = useFollowed(() => form.field(at).told, [form, at]);
+  return (
+    <div className="poietra-error" aria-live="polite">
+      {told.map(({ keyword, message }) => (
+        <p key={keyword}>{message}</p>
+      ))}
+    </div>
+  );
+}
+
+function Table({
+  node: { item, label },
+  keys,
+  place,
+  actions,
+  drop,
+}: {
+  readonly node: PlanList;
+  readonly keys: FormList['keys'];
+  place(index: number): Pointer;
+  actions(index: number): ReactNode;
+  drop(index: number): object;
+}): ReactNode {
+  const { draw } = useDrawing();
+  const columns = item.kind === 'group' ? item.children : [];
+  return (
+    <div className="poietra-scroll">
+      <table className="poietra-table">
+        <caption className="poietra-quiet">{label}</caption>
+        <thead>
+          <tr>
+            {columns.map((column) => (
+              <th key={column.name} scope="col">
+                {column.label}
+                {column.required && <span className="poietra-required"> (required)</span>}
+              </th>
+            ))}
+            <td />
+          </tr>
+        </thead>
+        <tbody>
+          {keys.map((key, i) => (
+            <tr key={key} {...drop(i)}>
+              {columns.map((column) => (
+                <td key={column.name}>{draw(column, joinPointer(place(i), column.name), { bare: true })}</td>
+              ))}
+              <td>{actions(i)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+interface ActionsProps {
+  readonly name: string;
+  readonly isFirst: boolean;
+  readonly isLast: boolean;
+  readonly canAdd: boolean;
+  readonly canRemove: boolean;
+  onMove(by: number): void;
+  onDouble(): void;
+  onRemove(): void;
+  onDrag(): void;
+}
+
+function Actions({
+  name,
+  isFirst,
+  isLast,
+  canAdd,
+  canRemove,
+  onMove,
+  onDouble,
+  onRemove,
+  onDrag,
+}: ActionsProps): ReactNode {
+  return (
+    <div className="poietra-actions" role="group" aria-label={`Actions for ${name}`}>
+      <span className="poietra-grip" draggable onDragStart={onDrag} aria-hidden="true" title="Drag to another place">
+        ⠿
+      </span>
+      {!isFirst && (
+        <button type="button" aria-label={`Move ${name} up`} onClick={() => onMove(-1)}>
+          ↑
+        </button>
+      )}
+      {!isLast && (
+        <button type="button" aria-label={`Move ${name} down`} onClick={() => onMove(1)}>
+          ↓
+        </button>
+      )}
+      {canAdd && (
+        <button type="button" aria-label={`Double ${name}`} onClick={onDouble}>
+          Double
+        </button>
+      )}
+      {canRemove && (
+        <button type="button" aria-label={`Take away ${name}`} onClick={onRemove}>
+          Take away
+        </button>
+      )}
+    </div>
+  );
+}

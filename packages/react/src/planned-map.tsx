@@ -1,0 +1,97 @@
+/** Members with names of one's own: each name can be changed where it stands. */
+import { isObject, joinPointer, startOf, type PlanGroup, type Pointer } from '@poietra/core';
+import { useState, type ReactNode } from 'react';
+import { useDrawing } from './drawing.js';
+import { useFollowed } from './follow.js';
+import { useScope } from './scope.js';
+
+export function MoreMembers({ node, at }: { readonly node: PlanGroup; readonly at: Pointer }): ReactNode {
+  const { form } = useScope();
+  const { draw } = useDrawing();
+  const named = new Set(node.children.map(({ name }) => name));
+  const list = useFollowed(() => {
+    const value = form.valueAt(at);
+    return JSON.stringify(isObject(value) ? Object.keys(value).filter((name) => node.more?.(name)) : []);
+  }, [form, at, node]);
+  const names = JSON.parse(list) as string[];
+  const [wanted, setWanted] = useState('');
+  const [trouble, setTrouble] = useState<string>();
+  const check = (name: string): string | undefined =>
+    name === ''
+      ? 'A name is needed.'
+      : named.has(name) || names.includes(name)
+        ? `There is a member “${name}” already.`
+        : node.more?.(name)
+          ? undefined
+          : `The schema allows no member “${name}”.`;
+  const rename = (from: string, to: string): void => {
+    const reason = check(to);
+    setTrouble(reason);
+    const value = form.valueAt(at);
+    if (reason !== undefined || !isObject(value)) return;
+    form.put(at, Object.fromEntries(Object.entries(value).map(([name, one]) => [name === from ? to : name, one])));
+  };
+  const add = (): void => {
+    const name = wanted.trim();
+    const reason = check(name);
+    setTrouble(reason);
+    const plan = node.more?.(name);
+    if (reason !== undefined || !plan) return;
+    form.put(joinPointer(at, name), startOf(plan));
+    setWanted('');
+  };
+  return (
+    <div className="poietra-map">
+      {names.map((name) => {
+        const plan = node.more?.(name);
+        return (
+          plan && (
+            <div key={name} className="poietra-item">
+              <div className="poietra-item-head">
+                <input
+                  className="poietra-name"
+                  aria-label={`Name of the member ${name}`}
+                  defaultValue={name}
+                  onBlur={({ target }) => {
+                    if (target.value.trim() !== name) rename(name, target.value.trim());
+                  }}
+                />
+                <button
+                  type="button"
+                  className="poietra-button"
+                  aria-label={`Take away ${name}`}
+                  onClick={() => form.put(joinPointer(at, name), undefined)}
+                >
+                  Take away
+                </button>
+              </div>
+              {draw(plan, joinPointer(at, name))}
+            </div>
+          )
+        );
+      })}
+      <div className="poietra-item-head">
+        <input
+          className="poietra-name"
+          aria-label={`Name of a new member${node.label === '' ? '' : ` of ${node.label}`}`}
+          placeholder="name"
+          value={wanted}
+          onChange={(event) => setWanted(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key !== 'Enter') return;
+            event.preventDefault();
+            add();
+          }}
+        />
+        <button type="button" className="poietra-button" onClick={add}>
+          Add a member
+        </button>
+        {trouble !== undefined && (
+          <span role="alert" className="poietra-error">
+            {trouble}
+          </span>
+        )}
+      </div>
+    </div>
+  );
+}

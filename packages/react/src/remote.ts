@@ -1,0 +1,140 @@
+/** Values to choose from that a server gives: fetched when they are wanted, kept by their address, the latest wish counting. */
+import {
+  parentPointer,
+  remoteAddress,
+  remoteChoice,
+  remoteChoices,
+  remoteItemAddress,
+  templateVariables,
+  type Pointer,
+  type Remote,
+  type RemoteChoice,
+} from '@poietra/core';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useDrawing, type FetchChoices } from './drawing.js';
+import { useFollowed } from './follow.js';
+import { useScope } from './scope.js';
+
+interface Fetched {
+  readonly choices: readonly RemoteChoice[];
+  readonly status?: string | undefined;
+}
+const caches = new WeakMap<FetchChoices, Map<string, Promise<unknown>>>();
+const failure = 'They could not be fetched';
+/** After the last key press. In milliseconds. */
+const patience = 150;
+
+export function useRemoteChoices(
+  remote: Remote | undefined,
+  at: Pointer,
+): { readonly choices: readonly RemoteChoice[]; readonly properties: Readonly<Record<string, unknown>> } | undefined {
+  const { form } = useScope();
+  const { fetchChoices } = useDrawing();
+  const [typed, setTyped] = useState<string>();
+  const [fetched, setFetched] = useState<Fetched>({ choices: [] });
+  const [stored, setStored] = useState<RemoteChoice>();
+  const [round, setRound] = useState(0);
+  const here = parentPointer(at) ?? '';
+  // Followed as text: only another value of a variable is another question.
+  const scope = useFollowed(() => {
+    if (!remote) return '';
+    const names = templateVariables(remote.from).filter((name) => name !== remote.search);
+    const [around, whole] = names.length > 0 ? [form.valueAt(here), form.valueAt('')] : [undefined, undefined];
+    return JSON.stringify([names, names.map((name) => pick(remote, name, around, whole))]);
+  }, [form, here, remote]);
+  const value = useFollowed(() => (remote ? form.field(at).sent : undefined), [form, at, remote]);
+  const cache = useMemo(() => {
+    const own = caches.get(fetchChoices) ?? new Map<string, Promise<unknown>>();
+    caches.set(fetchChoices, own);
+    return own;
+  }, [fetchChoices]);
+
+  useEffect(() => {
+    if (!remote) return undefined;
+    const overtaken = new AbortController();
+    const ask = async (): Promise<void> => {
+      const address = await remoteAddress(remote, {
+        form: form.valueAt(''),
+        here: form.valueAt(here),
+        typed: typed ?? '',
+      });
+      if (overtaken.signal.aborted) return;
+      if (address === undefined) {
+        setFetched({ choices: [], status: 'Fill in what this depends on first.' });
+        return;
+      }
+      setFetched((before) => ({ ...before, status: 'Looking …' }));
+      try {
+        const answer = await (cache.get(address) ?? keep(cache, address, fetchChoices(address, overtaken.signal)));
+        if (overtaken.signal.aborted) return;
+        const choices = remoteChoices(remote, answer);
+        setFetched({ choices, status: choices.length === 0 ? 'Nothing was found.' : undefined });
+      } catch (error) {
+        if (overtaken.signal.aborted) return;
+        const words = error instanceof Error ? error.message : String(error);
+        setFetched({ choices: [], status: `${failure}: ${words} Press the box to try again.` });
+      }
+    };
+    const timer = setTimeout(() => void ask(), typed === undefined || typed === '' ? 0 : patience);
+    return () => {
+      clearTimeout(timer);
+      overtaken.abort();
+    };
+  }, [remote, scope, typed, round, cache, fetchChoices, form, here]);
+
+  // A stored key has words, too, though its choice may not be among those fetched.
+  const isKnown = value === undefined || fetched.choices.some((one) => one.value === value) || stored?.value === value;
+  useEffect(() => {
+    if (!remote || isKnown) return undefined;
+    const gone = new AbortController();
+    void (async () => {
+      const address = await remoteItemAddress(remote, value);
+      if (address === undefined) return;
+      try {
+        const item = await (cache.get(address) ?? keep(cache, address, fetchChoices(address, gone.signal)));
+        const [one] = remoteChoice(remote, item);
+        if (one && !gone.signal.aborted) setStored(one);
+      } catch {
+        // The key itself is shown then.
+      }
+    })();
+    return () => gone.abort();
+  }, [remote, isKnown, value, cache, fetchChoices]);
+
+  const failed = useRef(false);
+  failed.current = fetched.status?.startsWith(failure) ?? false;
+  const search = useCallback((text: string) => {
+    setTyped(text);
+    if (failed.current) setRound((count) => count + 1);
+  }, []);
+  return useMemo(() => {
+    if (!remote) return undefined;
+    const others = stored && !fetched.choices.some((one) => one.value === stored.value) ? [stored] : [];
+    return {
+      choices: [...fetched.choices, ...others],
+      properties: {
+        status: fetched.status,
+        // A press on the box asks again where it failed; otherwise what was fetched is searched in the box itself.
+        onSearch: remote.search !== undefined || (fetched.status?.startsWith(failure) ?? false) ? search : undefined,
+      },
+    };
+  }, [remote, fetched, stored, search]);
+}
+
+/** What failed is asked again the next time. */
+function keep(cache: Map<string, Promise<unknown>>, address: string, answer: Promise<unknown>): Promise<unknown> {
+  cache.set(address, answer);
+  answer.catch(() => cache.delete(address));
+  return answer;
+}
+
+function pick(remote: Remote, name: string, around: unknown, whole: unknown): unknown {
+  const pointer = remote.variables?.[name];
+  if (pointer !== undefined) return pointer.split('/').slice(1).reduce<unknown>(memberOf, whole);
+  return memberOf(around, name) ?? memberOf(whole, name);
+}
+function memberOf(value: unknown, name: string): unknown {
+  return typeof value === 'object' && value !== null && Object.hasOwn(value, name)
+    ? (value as Record<string, unknown>)[name]
+    : undefined;
+}

@@ -1,0 +1,60 @@
+import { formatPointer, parsePointer, planAt, type Plan, type PlanNode } from '@poietra/core';
+import type { ReactNode, Ref } from 'react';
+import { useFollowed } from './follow.js';
+import { partId } from './ids.js';
+import { reveal } from './reveal.js';
+import { useScope } from './scope.js';
+
+/** What is wrong after an attempt to send, each with a way to its field. */
+export function Summary({ plan, ref }: { readonly plan: Plan; readonly ref: Ref<HTMLDivElement> }): ReactNode {
+  const { form, baseId } = useScope();
+  const { problems, message, status } = useFollowed(() => {
+    const refused = form.status === 'refused' || form.status === 'failed';
+    return {
+      problems: form.submittedOnce ? form.problems() : [],
+      message: refused ? form.message : undefined,
+      status: form.status,
+    };
+  }, [form]);
+  const isBad = problems.length > 0 || message !== undefined;
+  return (
+    <div ref={ref} tabIndex={-1} role="status" className={isBad ? 'poietra-summary' : undefined} data-status={status}>
+      {message !== undefined && <p>{message}</p>}
+      {problems.length > 0 && (
+        <>
+          <p>
+            {problems.length === 1 ? 'One thing has to be mended:' : `${problems.length} things have to be mended:`}
+          </p>
+          <ul>
+            {problems.slice(0, 20).map((problem) => (
+              <li key={`${problem.at} ${problem.keyword} ${problem.message}`}>
+                <a
+                  href={`#${partId(baseId, problem.at, 'input')}`}
+                  onClick={(event) => {
+                    event.preventDefault();
+                    const sheet = event.currentTarget.closest('form');
+                    if (sheet) reveal(sheet, problem.at);
+                    form.field(problem.at).focus();
+                  }}
+                >
+                  {labelAt(plan.root, problem.at)}
+                </a>
+                : {problem.message}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** The label of a place, with those of the groups around it. */
+export function labelAt(root: PlanNode, at: string): string {
+  const tokens = parsePointer(at);
+  const labels = tokens.map((token, i) => {
+    const node = planAt(root, formatPointer(tokens.slice(0, i + 1)));
+    return node?.name === '*' ? `Entry ${Number(token) + 1}` : (node?.label ?? token);
+  });
+  return labels.length > 0 ? labels.join(', ') : 'The form';
+}
