@@ -8,7 +8,7 @@ import { pinoHttp } from 'pino-http';
 import type { BundledInput } from '@poietra/inputs';
 import { z } from 'zod';
 import { companyRouter } from './company/index.js';
-import type { Booking } from './company/bookings.js';
+import type { CompanyRecord } from './company/records.js';
 import { codeRouter, Codes } from './codes.js';
 import type { Config } from './config.js';
 import { ownHost, ownPages } from './guard.js';
@@ -145,7 +145,10 @@ export function makeApp(config: Config): Express {
   );
   app.use(
     '/company',
-    companyRouter(config.data, JSON.parse(readFileSync(join(demo, 'company/bookings.json'), 'utf8')) as Booking[]),
+    companyRouter(
+      config.data,
+      JSON.parse(readFileSync(join(demo, 'company/bookings.json'), 'utf8')) as CompanyRecord[],
+    ),
   );
   app.use(['/api', '/company'], () => {
     throw new Refusal(404, 'No such address');

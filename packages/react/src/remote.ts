@@ -34,7 +34,7 @@ export function useRemoteChoices(
   const [fetched, setFetched] = useState<Fetched>({ choices: [] });
   const [stored, setStored] = useState<RemoteChoice>();
   const [round, setRound] = useState(0);
-  const here = parentPointer(at) ?? '';
+  const here = parentPointer(at);
   // Followed as text: only another value of a variable is another question.
   const scope = useFollowed(() => {
     if (!remote) return '';
@@ -52,13 +52,14 @@ export function useRemoteChoices(
   useEffect(() => {
     if (!remote) return undefined;
     const overtaken = new AbortController();
+    const isOvertaken = (): boolean => overtaken.signal.aborted;
     const ask = async (): Promise<void> => {
       const address = await remoteAddress(remote, {
         form: form.valueAt(''),
         here: form.valueAt(here),
         typed: typed ?? '',
       });
-      if (overtaken.signal.aborted) return;
+      if (isOvertaken()) return;
       if (address === undefined) {
         setFetched({ choices: [], status: 'Fill in what this depends on first.' });
         return;
@@ -66,11 +67,11 @@ export function useRemoteChoices(
       setFetched((before) => ({ ...before, status: 'Looking …' }));
       try {
         const answer = await (cache.get(address) ?? keep(cache, address, fetchChoices(address, overtaken.signal)));
-        if (overtaken.signal.aborted) return;
+        if (isOvertaken()) return;
         const choices = remoteChoices(remote, answer);
         setFetched({ choices, status: choices.length === 0 ? 'Nothing was found.' : undefined });
       } catch (error) {
-        if (overtaken.signal.aborted) return;
+        if (isOvertaken()) return;
         const words = error instanceof Error ? error.message : String(error);
         setFetched({ choices: [], status: `${failure}: ${words} Press the box to try again.` });
       }

@@ -319,7 +319,7 @@ describe('layouts', () => {
     act(() => tabs()[1]?.click());
     expect(tabs()[1]?.getAttribute('aria-selected')).toBe('true');
     const sheet = host.querySelector('form');
-    act(() => sheet && reveal(sheet, '/a/day'));
+    if (sheet) act(() => reveal(sheet, '/a/day'));
     expect(tabs()[0]?.getAttribute('aria-selected')).toBe('true');
   });
   it('a table: a column for each member, its label in the head', () => {
@@ -341,7 +341,7 @@ describe('layouts', () => {
     );
     const sheet = host.querySelector('form');
     expect(host.querySelector('details')?.open).toBe(false);
-    act(() => sheet && reveal(sheet, '/more/a'));
+    if (sheet) act(() => reveal(sheet, '/more/a'));
     expect(host.querySelector('details')?.open).toBe(true);
   });
 });

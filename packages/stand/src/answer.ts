@@ -1,18 +1,21 @@
 /** A process that is given one task on its input and answers with one line on its output. */
-export function answerOnce(work: (task: unknown) => string): void {
+export function answerOnce(work: (task: unknown) => string | Promise<string>): void {
   // What a package prints must not be taken for the answer.
   for (const level of ['log', 'info', 'debug', 'warn', 'error'] as const) console[level] = () => undefined;
   let text = '';
   process.stdin.setEncoding('utf8');
   process.stdin.on('data', (piece: string) => (text += piece));
-  process.stdin.on('end', () => {
-    let answer: object;
+  const answer = async (): Promise<object> => {
     try {
-      answer = { html: work(JSON.parse(text)) };
+      return { html: await work(JSON.parse(text)) };
     } catch (error) {
-      answer = { failed: error instanceof Error ? error.message : String(error) };
+      return { failed: error instanceof Error ? error.message : String(error) };
     }
-    // A package may hold the process open; it has said all that is asked of it.
-    process.stdout.write(`\n${JSON.stringify(answer)}\n`, () => process.exit(0));
+  };
+  process.stdin.on('end', () => {
+    void answer().then((said) =>
+      // A package may hold the process open; it has said all that is asked of it.
+      process.stdout.write(`\n${JSON.stringify(said)}\n`, () => process.exit(0)),
+    );
   });
 }

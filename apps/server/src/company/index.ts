@@ -1,10 +1,11 @@
 /** The demo company's API: what a developer's own server would be. Its settings make it slow, failing or refusing. */
 import { setTimeout as wait } from 'node:timers/promises';
-import express, { Router } from 'express';
+import express, { Router, type NextFunction, type Request, type Response } from 'express';
+import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { Refusal } from '../problem.js';
-import { Bookings, type Booking } from './bookings.js';
-import { cargoKinds, crossings, hazardClasses, ports } from './world.js';
+import { bookingRules, Records, type CompanyRecord } from './records.js';
+import { cargoKinds, crossing, crossings, hazardClasses, ports } from './world.js';
 
 const settingsShape = z.strictObject({
   /** Milliseconds that every answer is held back. */
@@ -19,8 +20,20 @@ const settingsShape = z.strictObject({
 });
 export type CompanySettings = z.infer<typeof settingsShape>;
 
-export function companyRouter(folder: string, seed: readonly Booking[]): Router {
-  const bookings = new Bookings(folder, seed);
+/** The header that names the method meant, where only GET and POST pass. */
+const methodHeader = 'X-HTTP-Method';
+const tokenHeader = 'X-Skerry-Token';
+
+export function companyRouter(folder: string, seed: readonly CompanyRecord[]): Router {
+  const collections: Readonly<Record<string, Records>> = {
+    bookings: new Records(folder, 'bookings', { mark: 'FB', seed, rules: bookingRules }),
+    freight: new Records(folder, 'freight', { mark: 'FR', seed: [], rules: bookingRules }),
+    passages: new Records(folder, 'passages', { mark: 'PB', seed: [] }),
+    reports: new Records(folder, 'reports', { mark: 'HR', seed: [] }),
+    orders: new Records(folder, 'orders', { mark: 'SO', seed: [] }),
+  };
+  // One for each start of the server: enough to show what a form has to do with it.
+  const token = randomUUID();
   let settings = settingsShape.parse({});
   const router = Router();
   router.use(express.json({ limit: '10mb', type: ['application/json', 'application/merge-patch+json'] }));
@@ -60,25 +73,53 @@ export function companyRouter(folder: string, seed: readonly Booking[]): Router 
   );
   router.get('/cargo-kinds', (_request, response) => void response.json(cargoKinds));
   router.get('/hazard-classes', (_request, response) => void response.json(hazardClasses));
-  router.get('/bookings', (_request, response) => void response.json(bookings.list()));
-  router.post('/bookings', ({ body }, response) => {
-    const booking = bookings.create(body);
-    response.status(201).location(`/company/bookings/${booking.number}`).json(booking);
+  router.get('/crossings/:number', ({ params }, response) => {
+    const found = crossing(params.number);
+    if (!found) throw new Refusal(404, 'No such crossing', `There is no crossing ${params.number}.`);
+    response.json(found);
   });
-  router.get('/bookings/:number', ({ params }, response) => void response.json(bookings.get(params.number)));
-  router.put(
-    '/bookings/:number',
-    ({ params, body }, response) => void response.json(bookings.replace(params.number, body)),
-  );
-  router.patch(
-    '/bookings/:number',
-    ({ params, body }, response) => void response.json(bookings.change(params.number, body)),
-  );
-  router.delete('/bookings/:number', ({ params }, response) => {
-    bookings.remove(params.number);
-    response.status(204).end();
+  router.get('/token', (_request, response) => void response.json({ token }));
+  router.all('/echo', express.text({ type: () => true, limit: '10mb' }), ({ method, headers, body }, response) => {
+    response.json({ method, headers, body: body as unknown });
+  });
+
+  const recordsOf = (name: string): Records => {
+    const found = Object.hasOwn(collections, name) ? collections[name] : undefined;
+    if (!found) throw new Refusal(404, 'No such address');
+    return found;
+  };
+  /** Freight is what people would forge; it is taken with the token only. */
+  const guarded = ({ method, params, headers }: Request, _response: Response, next: NextFunction): void => {
+    const changes = ['POST', 'PUT', 'PATCH', 'DELETE'].includes(method);
+    if (changes && params['sort'] === 'freight' && headers[tokenHeader.toLowerCase()] !== token)
+      throw new Refusal(403, 'The token is missing', `Fetch one from /company/token and send it as ${tokenHeader}.`);
+    next();
+  };
+  router.get('/:sort', ({ params }, response) => void response.json(recordsOf(params.sort).list()));
+  router.post('/:sort', guarded, ({ params, body }, response) => {
+    const record = recordsOf(one(params['sort'])).create(body);
+    response
+      .status(201)
+      .location(`/company/${one(params['sort'])}/${record.number}`)
+      .json(record);
+  });
+  router.get('/:sort/:number', ({ params }, response) => void response.json(recordsOf(params.sort).get(params.number)));
+  /** What is sent to a record: by its own method, or by POST with the header that names it. */
+  router.all('/:sort/:number', guarded, ({ method, params, headers, body }, response) => {
+    const records = recordsOf(one(params['sort']));
+    const number = one(params['number']);
+    const meant = method === 'POST' ? String(headers[methodHeader.toLowerCase()] ?? '') : method;
+    if (meant === 'PUT') response.json(records.replace(number, body));
+    else if (meant === 'PATCH') response.json(records.change(number, body));
+    else if (meant === 'DELETE') {
+      records.remove(number);
+      response.status(204).end();
+    } else
+      throw new Refusal(405, 'Not this method', `A record takes PUT, PATCH and DELETE, or POST with ${methodHeader}.`);
   });
   return router;
 }
 
+/** A part of the address; Express would also give several. */
+const one = (part: string | readonly string[] | undefined): string => (typeof part === 'string' ? part : '');
 const text = (value: unknown): string => (typeof value === 'string' ? value : '');

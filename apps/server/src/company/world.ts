@@ -56,3 +56,13 @@ export function crossings(from: string, to: string, date: string): Crossing[] {
     };
   });
 }
+
+/** A crossing by its number, wherever it goes; without a date, so without its times. */
+export function crossing(number: string): Pick<Crossing, 'number' | 'ship' | 'from' | 'to'> | undefined {
+  for (const from of ports)
+    for (const to of ports) {
+      const found = crossings(from.code, to.code, '2026-12-01').find((one) => one.number === number);
+      if (found) return { number, ship: found.ship, from: from.code, to: to.code };
+    }
+  return undefined;
+}

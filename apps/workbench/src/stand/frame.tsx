@@ -13,7 +13,7 @@ import { consoleText, type BundledInputs } from '@poietra/stand';
 import { createRoot, hydrateRoot } from 'react-dom/client';
 import { servedPrefix, type FormToOpen, type ToFrame } from './messages.js';
 import { PastedPage } from './pasted-page.js';
-import { Sheet, type SheetHandle } from './sheet.js';
+import { languageFor, Sheet, type SheetHandle } from './sheet.js';
 import { Solo, type SoloHandle } from './solo.js';
 import { tell } from './tell.js';
 
@@ -41,9 +41,22 @@ export function startFrame(inputs: BundledInputs, codes: Readonly<Record<string,
       signal.addEventListener('abort', () => fetching.delete(id));
       tell({ kind: 'fetch', id, address });
     });
-  const openSheet = (open: FormToOpen): void => {
+  let latest: FormToOpen | undefined;
+  const openSheet = async (open: FormToOpen): Promise<void> => {
+    latest = open;
+    const language = await languageFor(open);
+    // While the language was fetched, the form may have been edited again.
+    if (latest !== open) return;
     const drawn = (
-      <Sheet inputs={inputs} codes={codes} open={open} send={send} fetchChoices={fetchChoices} handle={sheet} />
+      <Sheet
+        inputs={inputs}
+        codes={codes}
+        language={language}
+        open={open}
+        send={send}
+        fetchChoices={fetchChoices}
+        handle={sheet}
+      />
     );
     if (open.served === undefined) {
       root.render(drawn);
@@ -75,7 +88,7 @@ export function startFrame(inputs: BundledInputs, codes: Readonly<Record<string,
         );
         break;
       case 'open':
-        openSheet(message.open);
+        void openSheet(message.open);
         break;
       case 'page':
         root.render(<PastedPage key={message.html} html={message.html} />);

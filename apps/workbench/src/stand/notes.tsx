@@ -64,15 +64,19 @@ export function Notes({ form, plan }: { readonly form: Form; readonly plan: Plan
 
 function placeNotes(sheet: HTMLElement): Placed[] {
   const box = sheet.getBoundingClientRect();
-  const fields = [...sheet.querySelectorAll<HTMLElement>('.poietra-field[data-at]')].map((field) => {
-    const place = field.getBoundingClientRect();
-    return {
-      at: field.dataset['at'] ?? '',
-      y: Math.round(place.top - box.top + 10),
-      left: Math.round(place.left - box.left),
-      right: Math.round(place.right - box.left),
-    };
-  });
+  const all = [...sheet.querySelectorAll<HTMLElement>('.poietra-field[data-at]')];
+  // What is folded away or behind another tab has no place beside which a note could stand.
+  const fields = all
+    .filter((field) => field.checkVisibility())
+    .map((field) => {
+      const place = field.getBoundingClientRect();
+      return {
+        at: field.dataset['at'] ?? '',
+        y: Math.round(place.top - box.top + 10),
+        left: Math.round(place.left - box.left),
+        right: Math.round(place.right - box.left),
+      };
+    });
   fields.sort((a, b) => a.y - b.y || a.left - b.left);
   let free = 0;
   return fields.map((field) => {

@@ -3,24 +3,25 @@ import type { CodecCode } from '@poietra/core';
 import { answerOnce, type BundledInputs } from '@poietra/stand';
 import { renderToString } from 'react-dom/server';
 import { servedPrefix, type FormToOpen } from './messages.js';
-import { Sheet } from './sheet.js';
+import { languageFor, Sheet } from './sheet.js';
 
 export function startRenderingForms(inputs: BundledInputs, codes: Readonly<Record<string, CodecCode>> = {}): void {
-  answerOnce((open) =>
-    renderToString(
+  answerOnce(async (task) => {
+    const open = task as FormToOpen;
+    const language = await languageFor(open);
+    return renderToString(
       <Sheet
         inputs={inputs}
         codes={codes}
-        open={open as FormToOpen}
+        language={language}
+        open={open}
         send={never}
         fetchChoices={noFetch}
         handle={noHandle}
       />,
-      {
-        identifierPrefix: servedPrefix,
-      },
-    ),
-  );
+      { identifierPrefix: servedPrefix },
+    );
+  });
 }
 const never = () => Promise.resolve({ kind: 'failed' as const, message: 'Nothing is sent from the server.' });
 /** On the server nothing is fetched: effects do not run there. */

@@ -27,16 +27,7 @@ import {
   type Skin,
 } from '@poietra/react';
 import { effect } from '@preact/signals-core';
-import {
-  useEffect,
-  useImperativeHandle,
-  useMemo,
-  useRef,
-  useState,
-  type ElementType,
-  type ReactNode,
-  type Ref,
-} from 'react';
+import { useEffect, useImperativeHandle, useMemo, useRef, type ElementType, type ReactNode, type Ref } from 'react';
 import { liveInput, type BundledInputs } from '@poietra/stand';
 import { tell } from './tell.js';
 import { LinkOverlay } from './link-overlay.js';
@@ -52,6 +43,8 @@ interface SheetProps {
   readonly inputs: BundledInputs;
   /** Codecs that are code, by name. */
   readonly codes: Readonly<Record<string, CodecCode>>;
+  /** The language of expressions, where the form has some. */
+  readonly language: Expressions | undefined;
   readonly open: FormToOpen;
   readonly send: (sent: unknown) => Promise<Outcome>;
   /** The frame itself has no network; the workbench asks for it. */
@@ -60,7 +53,7 @@ interface SheetProps {
 }
 
 /** A form as it will be printed, with the notes of the person who checks it in its margins; in one copy or several. */
-export function Sheet({ inputs, codes, open, send, fetchChoices, handle }: SheetProps): ReactNode {
+export function Sheet({ inputs, codes, language, open, send, fetchChoices, handle }: SheetProps): ReactNode {
   return (
     <div
       className="sheet"
@@ -73,6 +66,7 @@ export function Sheet({ inputs, codes, open, send, fetchChoices, handle }: Sheet
           key={i}
           inputs={inputs}
           codes={codes}
+          language={language}
           open={open}
           send={send}
           fetchChoices={fetchChoices}
@@ -88,12 +82,13 @@ export function Sheet({ inputs, codes, open, send, fetchChoices, handle }: Sheet
 function Copy({
   inputs,
   codes,
+  language,
   open,
   send,
   fetchChoices,
   handle,
 }: Omit<SheetProps, 'handle'> & { readonly handle: Ref<SheetHandle> | null }): ReactNode {
-  const { plan, form, live } = useOpened(inputs, codes, open);
+  const { plan, form, live } = useOpened(inputs, codes, language, open);
   const skins = useMemo(() => livingSkins(inputs, open.kit.skins), [inputs, open.kit.skins]);
   const ownHints = useMemo(() => ownHintsOf(open.kit.hints), [open.kit.hints]);
   const skinName = open.skin ?? open.form.skin ?? 'plain';
@@ -148,12 +143,12 @@ function Copy({
 function useOpened(
   inputs: BundledInputs,
   codes: Readonly<Record<string, CodecCode>>,
+  language: Expressions | undefined,
   open: FormToOpen,
 ): { plan: Plan; form: Form; live: Readonly<Record<string, AdaptedInput>> } {
   const { form: description, documents, kit } = open;
   const shape = JSON.stringify([description, documents, kit]);
   const last = useRef<Form>(undefined);
-  const language = useExpressions(shape);
   return useMemo(() => {
     const compiled = compileSchema(description.schema, { documents, assertFormats: true });
     const plan = makePlan(compiled, description.hints, {
@@ -162,7 +157,8 @@ function useOpened(
       ...(kit.rules ? { choose: kit.rules } : {}),
     });
     const messages = description.language === undefined ? undefined : description.messages?.[description.language];
-    const restore = last.current?.snapshot() ?? open.restore;
+    // Nothing that was typed may be lost, and nothing that was not typed counts as a change.
+    const restore = last.current?.changed ? last.current.snapshot() : open.restore;
     const form = openForm({
       schema: description.schema,
       compiled,
@@ -189,14 +185,9 @@ function useOpened(
   }, [inputs, codes, shape, language]);
 }
 
-/** The language of expressions, fetched for forms that have some; until then their conditions do not hold. */
-function useExpressions(shape: string): Expressions | undefined {
-  const [language, setLanguage] = useState<Expressions>();
-  const isNeeded = /"(condition|computed)":/.test(shape);
-  useEffect(() => {
-    if (isNeeded) void loadExpressions().then((loaded) => setLanguage(() => loaded));
-  }, [isNeeded]);
-  return isNeeded ? language : undefined;
+/** The language of expressions, for forms that have some. */
+export async function languageFor({ form, documents }: FormToOpen): Promise<Expressions | undefined> {
+  return /"(condition|computed)":/.test(JSON.stringify([form, documents])) ? loadExpressions() : undefined;
 }
 
 /** The kit's own hints, in the words of the drawing. */

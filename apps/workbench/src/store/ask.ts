@@ -1,4 +1,4 @@
-import { readProblemDetails, type Outcome } from '@poietra/core';
+import { isObject, readProblemDetails, type Outcome, type Purpose, type SendDescription } from '@poietra/core';
 
 /** A request that did not bring what was asked for; the message is for people. */
 export class AskError extends Error {
@@ -32,17 +32,47 @@ export async function ask(
   throw new AskError(detail ?? title, response.status);
 }
 
-/** Sends a form's value. A refusal comes back with the fields it names; nothing is thrown. */
-export async function sendForm(address: string, method: 'POST' | 'PUT', sent: unknown): Promise<Outcome> {
+const usual: Readonly<Record<Purpose, string>> = { create: 'POST', replace: 'PUT', change: 'PATCH', delete: 'DELETE' };
+
+/** How a purpose is asked for: by its own method, or by POST with a header where only that passes. */
+export function methodFor(
+  { methods = {}, methodHeader }: SendDescription,
+  purpose: Purpose,
+): { readonly method: string; readonly headers: Readonly<Record<string, string>> } {
+  const meant = methods[purpose] ?? usual[purpose];
+  return methodHeader === undefined || meant === 'POST'
+    ? { method: meant, headers: {} }
+    : { method: 'POST', headers: { [methodHeader]: meant } };
+}
+
+/** A token against forged requests, where the form asks for one. */
+async function tokenFor({ token }: SendDescription): Promise<Readonly<Record<string, string>>> {
+  if (!token) return {};
+  const answer = await ask(token.path);
+  const found: unknown = isObject(answer) ? answer[token.member] : undefined;
+  if (typeof found !== 'string') throw new AskError(`${token.path} gave no “${token.member}”.`, 0);
+  return { [token.header]: found };
+}
+
+/** Sends a form's value, or takes a record away. A refusal comes back with the fields it names; nothing is thrown. */
+export async function sendForm(
+  send: SendDescription,
+  purpose: Purpose,
+  record: string | undefined,
+  sent?: unknown,
+): Promise<Outcome> {
+  const address = record === undefined ? send.path : `${send.path}/${encodeURIComponent(record)}`;
+  const { method, headers } = methodFor(send, purpose);
   let response: Response;
   try {
     response = await fetch(address, {
       method,
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify(sent),
+      headers: { 'Content-Type': 'application/json', ...headers, ...(await tokenFor(send)) },
+      ...(sent === undefined ? {} : { body: JSON.stringify(sent) }),
     });
-  } catch {
-    return { kind: 'failed', message: 'The server does not answer. What you typed is kept; try again.' };
+  } catch (error) {
+    const reason = error instanceof AskError ? error.message : 'The server does not answer.';
+    return { kind: 'failed', message: `${reason} What you typed is kept; try again.` };
   }
   const answer: unknown = await response.json().catch(() => undefined);
   if (response.ok) return { kind: 'accepted', answer };

@@ -56,7 +56,7 @@ export function celExpressions(): Expressions {
 function asker(env: Environment, text: string): Expression['ask'] {
   let run: (scope: Record<string, unknown>) => unknown;
   try {
-    run = env.parse(text) as unknown as typeof run;
+    run = env.parse(text);
   } catch (error) {
     const trouble = `The expression cannot be read: ${wordsOf(error)}`;
     return () => ({ trouble });

@@ -13,7 +13,7 @@ interface Around {
 
 /** The place that a reference of an expression at `at` means. */
 function target(at: Pointer, [root, below]: Expression['references'][number]): Pointer {
-  return root === 'form' ? below : root === 'value' ? at + below : `${parentPointer(at) ?? ''}${below}`;
+  return root === 'form' ? below : root === 'value' ? at + below : `${parentPointer(at)}${below}`;
 }
 
 export class FormExpressions {
@@ -41,7 +41,7 @@ export class FormExpressions {
         if (!expression) return { missing: 'Expressions are not loaded.' };
         for (const reference of expression.references) void this.form.place(target(at, reference)).deep.value;
         const read = (where: Pointer): unknown => untracked(() => this.form.place(where).sent);
-        return expression.ask({ form: read(''), here: read(parentPointer(at) ?? ''), value: read(at) });
+        return expression.ask({ form: read(''), here: read(parentPointer(at)), value: read(at) });
       });
       this.#asked.set(key, asked);
     }

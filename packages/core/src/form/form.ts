@@ -253,10 +253,9 @@ class OpenForm implements Form, PlaceHolder {
     if (depth > 20) return;
     for (const name of namedMembers(place.active.peek())) {
       const child = place.child(name);
-      const { kinds, allowed } = child.facts;
-      const [only] = allowed ?? [];
-      if (allowed?.length === 1 && child.required && this.document.read(child.at) === undefined)
-        this.#write(child.at, only);
+      const { kinds } = child.facts;
+      const only = child.fixed;
+      if (only && child.required && this.document.read(child.at) === undefined) this.#write(child.at, only.value);
       if (kinds?.length !== 1 || kinds[0] !== 'object') continue;
       const value = this.document.read(child.at);
       if (value === undefined && child.required) this.#write(child.at, {});

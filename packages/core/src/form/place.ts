@@ -124,6 +124,18 @@ export class Place implements FormField {
     return up === 0 || !this.parent ? this : this.parent.ancestor(up - 1);
   }
 
+  /**
+   * The only value that it may have. One of several values to choose from is none, nor is a mark that a person has to
+   * set: that terms are accepted is not for the form to say.
+   */
+  get fixed(): { readonly value: unknown } | undefined {
+    const settled = this.active
+      .peek()
+      .filter(({ when }) => !when.some(({ up, about }) => up === 0 && about.kind === 'branch'));
+    const { allowed = [] } = factsOf(settled.map(({ node }) => node));
+    const [value] = allowed;
+    return allowed.length === 1 && typeof value !== 'boolean' ? { value } : undefined;
+  }
   /** Whether its value is a list, as far as the schema says. */
   get isList(): boolean {
     const { kinds } = this.facts;

@@ -29,6 +29,11 @@ export function handOver(kit: Kit): HandoverFile[] {
 
 const json = (value: unknown): string => JSON.stringify(value, undefined, 2);
 
+/** The project's own files are named from its root, below which the files of the hand-over have a folder of their own. */
+function moduleFor(module: string): string {
+  return module.startsWith('./') ? `../../${module.slice(2).replace(/\.tsx?$/, '.js')}` : module;
+}
+
 /** How an adapter comes to life in source: what it imports, and the call that makes it of its description. */
 interface Living {
   readonly imports: readonly string[];
@@ -39,6 +44,7 @@ function living(name: string, { wrappers = [] }: AdapterDescription, input: KitI
   const [imported = 'default', member] = input.export.split('.');
   const local = typeName(input.tag ?? (imported === 'default' ? name : imported));
   const imports = input.css.map((path) => `import ${JSON.stringify(path)};`);
+  const module = moduleFor(input.module);
   let value: string;
   if (input.family === 'element') {
     imports.unshift(
@@ -49,8 +55,8 @@ function living(name: string, { wrappers = [] }: AdapterDescription, input: KitI
   else {
     imports.unshift(
       imported === 'default'
-        ? `import ${local} from ${JSON.stringify(input.module)};`
-        : `import { ${imported} as ${local}Input } from ${JSON.stringify(input.module)};`,
+        ? `import ${local} from ${JSON.stringify(module)};`
+        : `import { ${imported} as ${local}Input } from ${JSON.stringify(module)};`,
     );
     value = imported === 'default' ? local : `${local}Input${member ? `.${member}` : ''}`;
   }

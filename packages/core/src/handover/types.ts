@@ -160,5 +160,10 @@ export function typeName(name: string): string {
 /** `freight-booking` becomes `freightBooking`. */
 export function valueName(name: string): string {
   const upper = typeName(name);
-  return upper.charAt(0).toLowerCase() + upper.slice(1);
+  const lower = upper.charAt(0).toLowerCase() + upper.slice(1);
+  return reserved.test(lower) ? `${lower}Own` : lower;
 }
+
+/** Words of the language that nothing may be called by (ECMAScript, reserved words in modules). */
+const reserved =
+  /^(arguments|await|break|case|catch|class|const|continue|debugger|default|delete|do|else|enum|eval|export|extends|false|finally|for|function|if|implements|import|in|instanceof|interface|let|new|null|package|private|protected|public|return|static|super|switch|this|throw|true|try|typeof|undefined|var|void|while|with|yield)$/;

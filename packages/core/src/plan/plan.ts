@@ -220,7 +220,9 @@ function node(
     use,
     codec: withEmpty(use.codec, facts),
     ...(choices ? { choices } : {}),
-    ...(facts.allowed?.length === 1 && (facts.kinds === undefined || facts.kinds.length === 1)
+    ...(facts.allowed?.length === 1 &&
+    typeof only !== 'boolean' &&
+    (facts.kinds === undefined || facts.kinds.length === 1)
       ? { fixed: { value: only } }
       : {}),
   };

@@ -94,7 +94,9 @@ export function chooseField(facts: Facts, hints: Hints, rules: PlanRules, item?:
     return { adapter: named.adapter, codec: rules.codecs?.[named.codec] ?? { kind: named.codec }, field: hints.field };
   }
   const several = item?.allowed !== undefined && facts.uniqueItems ? item.allowed : undefined;
-  const allowed = facts.allowed ?? several;
+  // Yes or no stays a check mark, also where only one of the two is allowed.
+  const isMark = facts.kinds?.length === 1 && facts.kinds[0] === 'boolean';
+  const allowed = isMark ? undefined : (facts.allowed ?? several);
   const kinds = facts.kinds?.filter((kind) => kind !== 'null') ?? [];
   const [kind] = kinds;
   const codec = codecByKind(kind);

@@ -107,6 +107,8 @@ export function tupleLength(at: readonly Applied[]): number {
 
 /** The branch that a value speaks for; the first where none can be told. */
 export function bestBranch(choice: Choice, value: unknown): number {
+  // Nothing speaks for no branch; the first is as good as any.
+  if (value === undefined) return 0;
   try {
     return choice.best(value, freshRun()) ?? 0;
   } catch (error) {
@@ -132,7 +134,7 @@ function isMet(about: Condition['about'], value: unknown): boolean {
     case 'present':
       return ownMember(value, about.name) !== undefined;
     case 'branch':
-      return (about.choice.best(value, freshRun()) ?? 0) === about.index;
+      return bestBranch(about.choice, value) === about.index;
   }
 }
 

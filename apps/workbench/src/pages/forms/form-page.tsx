@@ -22,6 +22,7 @@ import { draftOf, dropDraft, keepDraft } from '../../store/drafts.js';
 import { useKit } from '../../store/kit.js';
 import { useView } from '../../store/view.js';
 import { CompanySettings } from './company-settings.js';
+import { DeleteRecord } from './delete-record.js';
 import { Records } from './records.js';
 import { TextSheet, type TextName } from './text-sheet.js';
 
@@ -101,11 +102,8 @@ function Proof({
 
   const send = async (sent: unknown): Promise<Outcome> => {
     if (!form.send) return { kind: 'failed', message: 'This form has no address to send to yet.' };
-    const { path, key } = form.send;
-    const outcome =
-      record === undefined
-        ? await sendForm(path, 'POST', sent)
-        : await sendForm(`${path}/${encodeURIComponent(record)}`, 'PUT', sent);
+    const { key } = form.send;
+    const outcome = await sendForm(form.send, record === undefined ? 'create' : 'replace', record, sent);
     if (outcome.kind === 'accepted') {
       await dropDraft(id);
       const made = isObject(outcome.answer) ? outcome.answer[key] : undefined;
@@ -133,7 +131,7 @@ function Proof({
     return {
       notes: true,
       copies: 1,
-      submitLabel: record === undefined ? 'Book' : 'Replace booking',
+      submitLabel: record === undefined ? 'Send' : 'Replace',
       width,
       ...(values === undefined ? {} : { values }),
       ...(restore ? { restore } : {}),
@@ -158,6 +156,22 @@ function Proof({
         >
           Take back changes
         </Button>
+        {record !== undefined && form.send && (
+          <DeleteRecord
+            record={record}
+            onDelete={async () => {
+              if (!form.send) return;
+              const outcome = await sendForm(form.send, 'delete', record);
+              if (outcome.kind !== 'accepted') {
+                say('message' in outcome && outcome.message ? outcome.message : `${record} could not be deleted.`);
+                return;
+              }
+              await dropDraft(id);
+              say(`${record} deleted.`);
+              void navigate(`/forms/${name}`);
+            }}
+          />
+        )}
         <label className="ml-auto flex items-center gap-1">
           <span className="sr-only">Skin</span>
           <select
