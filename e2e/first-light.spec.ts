@@ -120,19 +120,19 @@ test('one value, all the way through', async ({ page }) => {
   });
 
   await test.step('7. a refusal lands on its field with the focus; mended, it is booked, opened again and replaced', async () => {
-    await form.getByRole('button', { name: 'Book' }).click();
+    await form.getByRole('button', { name: 'Send', exact: true }).click();
     const consignee = group(form, 'Consignee').getByRole('textbox', { name: /^Name/ });
     await expect(consignee).toBeFocused();
     await expect(group(form, 'Consignee').getByText('goods have to go to somebody else').last()).toBeVisible();
     await consignee.fill('Hareby Boatyard');
-    await form.getByRole('button', { name: 'Book' }).click();
+    await form.getByRole('button', { name: 'Send', exact: true }).click();
     await expect(page).toHaveURL(/FB-\d+$/);
     const number = /FB-\d+$/.exec(page.url())?.[0] ?? '';
     await expect(page.getByRole('status').filter({ hasText: `Saved as ${number}` })).toBeVisible();
     await expect(form.getByRole('textbox', { name: /^Pieces/ })).toHaveValue('12');
     await expect(form.getByRole('gridcell', { selected: true })).toHaveText(String(day.getDate()));
     await form.getByRole('textbox', { name: /^Pieces/ }).fill('14');
-    await form.getByRole('button', { name: 'Replace booking' }).click();
+    await form.getByRole('button', { name: 'Replace', exact: true }).click();
     await expect(page.getByRole('status').filter({ hasText: `${number} replaced` })).toBeVisible();
     const stored = (await (await page.request.get(`/company/bookings/${number}`)).json()) as Record<string, unknown>;
     expect(stored).toEqual({

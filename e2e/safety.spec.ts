@@ -54,7 +54,7 @@ test('the stand can neither read what the workbench has stored nor reach its ser
 
 test('messages that are not what was agreed are passed over', async ({ page }) => {
   await page.goto('/forms/freight-booking-short');
-  await expect(frameOf(page, /^Form:/).getByRole('button', { name: 'Book' })).toBeVisible();
+  await expect(frameOf(page, /^Form:/).getByRole('button', { name: 'Send', exact: true })).toBeVisible();
   const frame = page.frames().find((one) => one.url().includes('/stand/frame/'));
   await frame?.evaluate(() => {
     window.parent.postMessage({ kind: 'height', height: 1e9 }, '*');
@@ -80,7 +80,7 @@ test('messages that are not what was agreed are passed over', async ({ page }) =
 
 test('a broken kit file is refused with the place named, and the kit stays as it was', async ({ page }) => {
   await page.goto('/kit');
-  await expect(page.getByText('3 inputs, 3 adapters, 3 codecs, 5 fields, 1 groups, 1 forms')).toBeVisible();
+  await expect(page.getByText(/\d+ inputs, \d+ adapters, \d+ codecs, \d+ fields, \d+ groups, \d+ forms/)).toBeVisible();
   const kit = readFileSync('demo/kit.json', 'utf8');
   const give = (text: string) =>
     page

@@ -1,5 +1,14 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type FrameLocator, type Page } from '@playwright/test';
+import { expect, type FrameLocator, type Locator, type Page } from '@playwright/test';
+
+/** Tab after Tab, as a person without a mouse, until something has the focus. */
+export async function tabTo(page: Page, target: Locator, most = 60): Promise<void> {
+  for (let i = 0; i < most; i++) {
+    await page.keyboard.press('Tab');
+    if ((await target.count()) > 0 && (await target.evaluate((element) => element === document.activeElement))) return;
+  }
+  throw new Error(`${String(target)} was not reached by Tab.`);
+}
 
 /** The frame in which a form, a field or an input is drawn. */
 export function frameOf(page: Page, title: string | RegExp): FrameLocator {

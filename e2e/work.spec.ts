@@ -101,7 +101,7 @@ test.describe('typing', () => {
   test('a booking that is not there is told, with a way to try again', async ({ page }) => {
     await companySettings(page, {});
     await page.goto('/forms/freight-booking-short/FB-9999');
-    await expect(page.getByRole('alert')).toContainText('There is no booking FB-9999.');
+    await expect(page.getByRole('alert')).toContainText('There is no FB-9999.');
     await expect(page.getByRole('button', { name: 'Try again' })).toBeVisible();
   });
 });
@@ -204,11 +204,11 @@ test.describe('forms', () => {
       }),
     );
     const form = frameOf(page, /^Form:/);
-    await form.getByRole('button', { name: 'Add line' }).click();
+    await form.getByRole('button', { name: 'Add a line' }).click();
     await form.getByRole('textbox', { name: long }).fill('timber');
     await expect(form.getByRole('checkbox', { name: '<b>x</b>' })).toBeVisible();
     expect(await form.locator('body').evaluate((body) => body.scrollWidth <= window.innerWidth)).toBe(true);
-    await form.getByRole('button', { name: 'Remove entry 1' }).click();
+    await form.getByRole('button', { name: 'Take away line 1' }).click();
     await expect(form.getByRole('textbox')).toHaveCount(0);
   });
 
@@ -217,7 +217,7 @@ test.describe('forms', () => {
     const form = frameOf(page, /^Form:/);
     const tops = async (): Promise<number[]> =>
       Promise.all(
-        ['Name', 'E-mail'].map(
+        ['Name', 'Contact person'].map(
           async (name) =>
             (
               await group(form, 'Consignor')

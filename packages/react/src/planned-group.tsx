@@ -1,6 +1,6 @@
 /** Members of an object and positions of a tuple: one under the other, side by side, in a grid, behind tabs; folded where hints say so. */
 import { joinPointer, startOf, type PlanGroup, type PlanNode, type Pointer, type Span } from '@poietra/core';
-import { useId, type CSSProperties, type ReactNode } from 'react';
+import { Fragment, useId, type CSSProperties, type ReactNode } from 'react';
 import { useDrawing } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { MoreMembers } from './planned-map.js';
@@ -30,11 +30,13 @@ export function PlannedGroup({ node, at, bare }: Props): ReactNode {
     ) : (
       <div className="poietra-within">
         <div className="poietra-members" data-layout={layout}>
-          {node.children.map((child) => (
-            <div key={child.name} className="poietra-cell" style={spanOf(child)}>
-              {draw(child, joinPointer(at, child.name), { bare: isDiscriminator(child, bare) })}
-            </div>
-          ))}
+          {inParts(
+            node.children.map((child) => (
+              <div key={child.name} className="poietra-cell" style={spanOf(child)}>
+                {draw(child, joinPointer(at, child.name), { bare: isDiscriminator(child, bare) })}
+              </div>
+            )),
+          )}
         </div>
       </div>
     );
@@ -55,6 +57,18 @@ export function PlannedGroup({ node, at, bare }: Props): ReactNode {
     </Opened>
   );
 }
+
+/**
+ * When one of its children changes, the framework looks at all the others beside it. Thousands of fields are therefore
+ * kept in parts, which leave no trace in the page: a key press then costs what it costs in a small form.
+ */
+function inParts(cells: readonly ReactNode[]): ReactNode {
+  if (cells.length <= partSize) return cells;
+  return Array.from({ length: Math.ceil(cells.length / partSize) }, (_, i) => (
+    <Fragment key={i}>{cells.slice(i * partSize, (i + 1) * partSize)}</Fragment>
+  ));
+}
+const partSize = 60;
 
 /** Inside a choice, a fixed value says only which choice it is. */
 function isDiscriminator(child: PlanNode, bare: boolean): boolean {

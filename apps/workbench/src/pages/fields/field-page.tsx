@@ -90,7 +90,9 @@ function FieldView({ name, field }: { readonly name: string; readonly field: Fie
           <ul>
             {uses.map(({ to, text }) => (
               <li key={to + text}>
-                <Link to={to}>{text}</Link>
+                <Link to={to} className="inline-block min-h-6">
+                  {text}
+                </Link>
               </li>
             ))}
           </ul>
@@ -192,9 +194,14 @@ function settingsSchema([adapters, codecs]: [string[], string[]]): unknown {
       placeholder: text('Placeholder'),
       adapter: {
         title: 'Adapter',
+        'x-poietra': { input: 'select' },
         enum: [...adapters, ...Object.keys(nativeAdapters).map((native) => `native:${native}`)],
       },
-      codec: { title: 'Codec', enum: [...codecs, ...Object.keys(builtIn).filter((kind) => !codecs.includes(kind))] },
+      codec: {
+        title: 'Codec',
+        'x-poietra': { input: 'select' },
+        enum: [...codecs, ...Object.keys(builtIn).filter((kind) => !codecs.includes(kind))],
+      },
       prefix: text('Before the input'),
       suffix: text('Behind the input'),
       required: { title: 'Required', type: 'boolean' },
