@@ -65,7 +65,7 @@ test('messages that are not what was agreed are passed over', async ({ page }) =
         kind: 'line',
         at: '/x',
         label: '<b>bold</b>',
-        codec: '',
+        codec: { kind: 'text' },
         shown: { kind: 'text', text: '<i>x</i>' },
         held: { kind: 'null', text: 'null' },
         sent: { kind: 'null', text: 'null' },

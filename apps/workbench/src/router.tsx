@@ -38,6 +38,7 @@ export const router = createBrowserRouter([
       },
       { path: 'forms', lazy: () => import('./pages/forms/forms-page.js') },
       { path: 'forms/:name/:record?', lazy: () => import('./pages/forms/form-page.js') },
+      { path: 'shelf/:id?', lazy: () => import('./pages/shelf/shelf-page.js') },
       { path: 'links', lazy: () => import('./pages/links/links-page.js') },
       { path: 'hand-over', lazy: () => import('./pages/hand-over/hand-over-page.js') },
       { path: 'kit', lazy: () => import('./pages/kit/kit-page.js') },

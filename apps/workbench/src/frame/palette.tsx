@@ -34,7 +34,7 @@ export default function Palette(): ReactNode {
       run: () => setTheme(theme === 'light' ? 'dark' : 'light'),
     },
     { kind: 'Do', name: 'Import or export the kit', run: () => void navigate('/kit') },
-    ...['inputs', 'codecs', 'fields', 'groups', 'forms', 'links', 'hand-over'].map((page) => ({
+    ...['inputs', 'codecs', 'fields', 'groups', 'forms', 'shelf', 'links', 'hand-over'].map((page) => ({
       kind: 'Page',
       name: page.charAt(0).toUpperCase() + page.slice(1),
       run: () => void navigate(`/${page}`),

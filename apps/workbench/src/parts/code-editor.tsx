@@ -2,11 +2,13 @@ import { defaultKeymap, history, historyKeymap, indentWithTab } from '@codemirro
 import { javascript } from '@codemirror/lang-javascript';
 import { json } from '@codemirror/lang-json';
 import { bracketMatching, HighlightStyle, syntaxHighlighting } from '@codemirror/language';
-import { EditorState } from '@codemirror/state';
-import { EditorView, keymap, lineNumbers } from '@codemirror/view';
+import { EditorState, StateEffect, StateField } from '@codemirror/state';
+import { Decoration, EditorView, keymap, lineNumbers, type DecorationSet } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
 import { useEffect, useRef, type ReactNode } from 'react';
 import type { CodeProps } from './code-view.js';
+import { jsonHelp } from './json-help.js';
+import { pointerAt, rangeOf } from './json-places.js';
 
 const colours = HighlightStyle.define([
   { tag: [tags.propertyName, tags.definition(tags.variableName)], color: 'var(--held)' },
@@ -20,16 +22,37 @@ const look = EditorView.theme({
   '.cm-content': { fontFamily: 'var(--font-mono)', caretColor: 'var(--ink)' },
   '.cm-gutters': { backgroundColor: 'var(--sheet)', color: 'var(--ink-2)', border: 'none' },
   '.cm-selectionBackground, &.cm-focused .cm-selectionBackground': { backgroundColor: 'var(--mark) !important' },
+  '.cm-lit': { backgroundColor: 'var(--mark)' },
   '&.cm-focused': { outline: '2px solid var(--focus)', outlineOffset: '-2px' },
 });
 
-export default function CodeEditor({ label, text, language, onChange }: CodeProps): ReactNode {
+/** The place that is lit: that of the field which has the focus on the sheet. */
+const light = StateEffect.define<{ readonly from: number; readonly to: number } | undefined>();
+const litLine = Decoration.mark({ class: 'cm-lit' });
+const litField = StateField.define<DecorationSet>({
+  create: () => Decoration.none,
+  update(marks, { effects, changes }) {
+    let next = marks.map(changes);
+    for (const effect of effects)
+      if (effect.is(light))
+        next =
+          effect.value && effect.value.to > effect.value.from
+            ? Decoration.set([litLine.range(effect.value.from, effect.value.to)])
+            : Decoration.none;
+    return next;
+  },
+  provide: (field) => EditorView.decorations.from(field),
+});
+
+export default function CodeEditor({ label, text, language, onChange, lit, onCaret }: CodeProps): ReactNode {
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView>(undefined);
   const changed = useRef(onChange);
+  const caret = useRef(onCaret);
   const readOnly = onChange === undefined;
   useEffect(() => {
     changed.current = onChange;
+    caret.current = onCaret;
   });
   useEffect(() => {
     if (!host.current) return undefined;
@@ -48,7 +71,11 @@ export default function CodeEditor({ label, text, language, onChange }: CodeProp
           keymap.of([...defaultKeymap, ...historyKeymap, ...(readOnly ? [] : [indentWithTab])]),
           EditorState.readOnly.of(readOnly),
           EditorView.contentAttributes.of({ 'aria-label': label, ...(readOnly ? { 'aria-readonly': 'true' } : {}) }),
+          litField,
+          language === 'json' && !readOnly ? jsonHelp : [],
           EditorView.updateListener.of((update) => {
+            if (update.selectionSet && update.view.hasFocus)
+              caret.current?.(pointerAt(update.state, update.state.selection.main.head));
             if (
               update.docChanged &&
               update.transactions.some(
@@ -77,5 +104,17 @@ export default function CodeEditor({ label, text, language, onChange }: CodeProp
     if (now && now.state.doc.toString() !== text)
       now.dispatch({ changes: { from: 0, to: now.state.doc.length, insert: text } });
   }, [text, label, language, readOnly]);
+  useEffect(() => {
+    const now = view.current;
+    if (!now || lit === undefined) return;
+    const range = rangeOf(now.state, lit);
+    now.dispatch({
+      effects: [
+        light.of(range),
+        // Where a person types, the text stays under the caret.
+        ...(range && !now.hasFocus ? [EditorView.scrollIntoView(range.from, { y: 'center' })] : []),
+      ],
+    });
+  }, [lit, text]);
   return <div ref={host} className="h-full min-h-0 overflow-auto" />;
 }

@@ -7,6 +7,10 @@ export interface CodeProps {
   readonly language: 'json' | 'typescript';
   /** Absent: for reading only. */
   readonly onChange?: (text: string) => void;
+  /** In JSON: the place that is lit and scrolled to. */
+  readonly lit?: string | undefined;
+  /** In JSON: the place in which the caret stands. */
+  readonly onCaret?: ((at: string) => void) | undefined;
 }
 const Editor = lazy(() => import('./code-editor.js'));
 

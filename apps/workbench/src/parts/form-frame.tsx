@@ -19,7 +19,12 @@ interface Props {
   readonly title: string;
   readonly form: FormDescription;
   readonly options: Pick<FormToOpen, 'notes' | 'copies' | 'submitLabel'> &
-    Partial<Pick<FormToOpen, 'width' | 'values' | 'restore' | 'skin' | 'rightToLeft' | 'allTold' | 'links'>>;
+    Partial<
+      Pick<
+        FormToOpen,
+        'width' | 'values' | 'restore' | 'skin' | 'rightToLeft' | 'allTold' | 'links' | 'editing' | 'palette'
+      >
+    >;
   /** The server draws it first, and the frame takes that over. */
   readonly fromServer?: boolean;
   onMessage?(message: FromFrame, post: Post): void;

@@ -9,13 +9,15 @@ interface Props {
   /** Whether the text has to be a JSON Schema, or any JSON. */
   readonly is?: 'schema' | 'json';
   onChange(value: unknown): void;
+  readonly lit?: string | undefined;
+  readonly onCaret?: ((at: string) => void) | undefined;
 }
 
 /**
  * JSON as text. What can be read and holds is taken at once; while it cannot, the last good state stands and the text
  * says where it breaks.
  */
-export function JsonText({ label, value, is = 'schema', onChange }: Props): ReactNode {
+export function JsonText({ label, value, is = 'schema', onChange, lit, onCaret }: Props): ReactNode {
   const good = JSON.stringify(value, undefined, 2);
   const [draft, setDraft] = useState<{ readonly text: string; readonly of: string; readonly trouble?: string }>();
   // The text as typed stays as long as it means the value that stands; an undo or another tab brings a new text.
@@ -32,7 +34,14 @@ export function JsonText({ label, value, is = 'schema', onChange }: Props): Reac
   return (
     <div className="flex h-full min-h-0 flex-col gap-1">
       <div className="min-h-40 flex-1 border border-hairline">
-        <CodeView label={label} text={isCurrent ? draft.text : good} language="json" onChange={change} />
+        <CodeView
+          label={label}
+          text={isCurrent ? draft.text : good}
+          language="json"
+          onChange={change}
+          lit={lit}
+          onCaret={onCaret}
+        />
       </div>
       <p role="status" className="min-h-5 text-[13px] whitespace-pre-wrap text-fail">
         {isCurrent ? draft.trouble : ''}

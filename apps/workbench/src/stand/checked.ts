@@ -2,12 +2,14 @@
 import {
   adapterSchema,
   contract,
+  editableRules,
   laws,
   type AdapterDescription,
   type CaseResult,
   type CheckId,
   type Described,
   type Finding,
+  type FormEdit,
   type Law,
   type Step,
 } from '@poietra/core';
@@ -113,6 +115,22 @@ export const fromProver = z.discriminatedUnion('kind', [
 ]);
 export type FromProver = z.infer<typeof fromProver>;
 
+const edit: z.ZodType<FormEdit> = z.discriminatedUnion('do', [
+  z.object({ do: z.enum(['label', 'hint', 'condition', 'computed']), text: z.string().max(2000) }),
+  z.object({ do: z.literal('required'), is: z.boolean() }),
+  z.object({
+    do: z.literal('rule'),
+    keyword: z.enum([...new Set(Object.values(editableRules).flat())] as [string, ...string[]]),
+    value: z.union([z.string().max(500), z.number()]).optional(),
+  }),
+  z.object({ do: z.literal('span'), span: z.number().int().min(1).max(12).optional() }),
+  z.object({ do: z.literal('layout'), layout: z.string().max(20).optional() }),
+  z.object({ do: z.literal('move'), by: z.union([z.literal(-1), z.literal(1)]) }),
+  z.object({ do: z.literal('place'), before: z.string().max(200) }),
+  z.object({ do: z.literal('remove') }),
+  z.object({ do: z.literal('add'), name: z.string().max(64), schema: z.looseObject({}) }),
+]) as unknown as z.ZodType<FormEdit>;
+
 /** What a codec's code answers. */
 const station = z.object({
   name: z.enum(['held', 'sent', 'back', 'again']),
@@ -186,6 +204,7 @@ export const fromFrame = z.discriminatedUnion('kind', [
     at: z.string(),
     label: z.string(),
     codec: z.looseObject({ kind: z.string(), options: z.record(z.string(), z.unknown()).optional() }).optional(),
+    schemaAt: z.string().max(2000).default(''),
     /** The kit's field that stands there. */
     field: z.string().optional(),
     written: z.unknown(),
@@ -201,6 +220,8 @@ export const fromFrame = z.discriminatedUnion('kind', [
     problems: z.number().int(),
     status: z.string(),
   }),
+  /** Something was edited on the sheet. */
+  z.object({ kind: z.literal('edit'), schemaAt: z.string().max(2000), label: z.string().max(200), edit }),
   /** Values to choose from are wanted; only addresses of the server's own company are asked. */
   z.object({ kind: z.literal('fetch'), id: z.number().int(), address: z.string().max(2000) }),
   z.object({ kind: z.literal('send'), id: z.number().int(), sent: z.unknown() }),

@@ -108,6 +108,9 @@ export function startFrame(inputs: BundledInputs, codes: Readonly<Record<string,
       case 'restart':
         sheet.current?.restart();
         break;
+      case 'light':
+        sheet.current?.light(message.schemaAt);
+        break;
       case 'focus':
         sheet.current?.focus(message.at);
         break;

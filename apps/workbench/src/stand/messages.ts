@@ -21,6 +21,10 @@ export interface FormToOpen {
   readonly restore?: Snapshot;
   /** Whether the notes of the proof stand in the margins. */
   readonly notes: boolean;
+  /** Whether the sheet can be edited where it stands. */
+  readonly editing?: boolean;
+  /** What can be put in: the kit's fields and groups. */
+  readonly palette?: { readonly fields: readonly string[]; readonly groups: readonly string[] };
   /** Width of the sheet in pixels; absent: as wide as there is room. */
   readonly width?: number;
   /** Empty where nothing is to be sent. */
@@ -50,6 +54,7 @@ export type ToFrame =
   | { readonly kind: 'open'; readonly open: FormToOpen }
   | { readonly kind: 'load'; readonly values: unknown }
   | { readonly kind: 'restart' }
+  | { readonly kind: 'light'; readonly schemaAt: string }
   | { readonly kind: 'focus'; readonly at: string }
   | { readonly kind: 'theme'; readonly theme: 'light' | 'dark' }
   /** What was asked for, or why it could not be had. */

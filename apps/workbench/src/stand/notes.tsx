@@ -20,7 +20,16 @@ const noteHeight = 54;
  * The margins of the proof: on the left what each field is, on the right what it carries. They are for the eye; the
  * value line below the sheet says the same of the focused field in words.
  */
-export function Notes({ form, plan }: { readonly form: Form; readonly plan: Plan }): ReactNode {
+export function Notes({
+  form,
+  plan,
+  isEdited,
+}: {
+  readonly form: Form;
+  readonly plan: Plan;
+  /** The left margin then has handles to edit by. */
+  readonly isEdited: boolean;
+}): ReactNode {
   const anchor = useRef<HTMLDivElement>(null);
   const [{ places, width }, setLaid] = useState<Laid>({ places: [], width: 0 });
   useLayoutEffect(() => {
@@ -41,7 +50,7 @@ export function Notes({ form, plan }: { readonly form: Form; readonly plan: Plan
         {places.map(({ at, y, left, right, noteY }) => (
           <g key={at}>
             {/* Across the sheet a line would run over other fields; only what stands at a margin is tied to it. */}
-            {left < 8 && <path d={`M -14 ${noteY + 8} H -8 L ${left - 2} ${y}`} />}
+            {left < 8 && !isEdited && <path d={`M -14 ${noteY + 8} H -8 L ${left - 2} ${y}`} />}
             {right > width - 8 && <path d={`M ${right + 2} ${y} L ${width + 8} ${noteY + 8} h 6`} />}
           </g>
         ))}
@@ -50,10 +59,12 @@ export function Notes({ form, plan }: { readonly form: Form; readonly plan: Plan
         const node = planAt(plan.root, at, (where, chooser) => form.chosen(where, chooser));
         return (
           <div key={at}>
-            <div className="note note-left" style={{ top: noteY }}>
-              <b>{at}</b>
-              {node && <span>{rules(node)}</span>}
-            </div>
+            {!isEdited && (
+              <div className="note note-left" style={{ top: noteY }}>
+                <b>{at}</b>
+                {node && <span>{rules(node)}</span>}
+              </div>
+            )}
             <Stations form={form} at={at} top={noteY} />
           </div>
         );

@@ -32,12 +32,15 @@ import { liveInput, type BundledInputs } from '@poietra/stand';
 import { tell } from './tell.js';
 import { LinkOverlay } from './link-overlay.js';
 import type { FormToOpen } from './messages.js';
+import { EditMargin } from './edit-margin.js';
 import { Notes } from './notes.js';
 
 export interface SheetHandle {
   load(values: unknown): void;
   restart(): void;
   focus(at: string): void;
+  /** Lights what stands at a place of the schema, and brings it into view. */
+  light(schemaAt: string): void;
 }
 interface SheetProps {
   readonly inputs: BundledInputs;
@@ -99,8 +102,20 @@ function Copy({
       load: (values) => form.load(values),
       restart: () => form.restart(),
       focus: (at) => form.field(at).focus(),
+      light: (schemaAt) => {
+        for (const lit of document.querySelectorAll('.lit')) lit.classList.remove('lit');
+        const places = [...document.querySelectorAll<HTMLElement>('[data-at]')];
+        const chosen = (where: string, chooser: Parameters<Form['chosen']>[1]): number => form.chosen(where, chooser);
+        // The innermost place whose schema the caret is in.
+        const found = places
+          .map((place) => ({ place, own: planAt(plan.root, place.dataset['at'] ?? '', chosen)?.schemaAt ?? '#' }))
+          .filter(({ own }) => schemaAt === own || schemaAt.startsWith(`${own}/`))
+          .sort((a, b) => b.own.length - a.own.length)[0]?.place;
+        found?.classList.add('lit');
+        found?.scrollIntoView({ block: 'nearest' });
+      },
     }),
-    [form],
+    [form, plan],
   );
   useEffect(() => {
     if (!isFirst) return undefined;
@@ -134,7 +149,8 @@ function Copy({
         submitLabel={open.submitLabel}
         {...(open.submitLabel === '' ? {} : { send })}
       />
-      {open.notes && <Notes form={form} plan={plan} />}
+      {open.notes && <Notes form={form} plan={plan} isEdited={open.editing ?? false} />}
+      {open.editing && <EditMargin form={form} plan={plan} palette={open.palette} />}
     </div>
   );
 }
@@ -246,6 +262,7 @@ function followLine(form: Form, plan: Plan, at: string): () => void {
       kind: 'line',
       at,
       label: node?.label ?? at,
+      schemaAt: node?.schemaAt ?? '',
       ...(node?.kind === 'field' ? { codec: { ...node.codec }, field: node.use.field } : {}),
       written: canBeWritten(shown) ? write(shown) : undefined,
       shown: describeValue(shown, 1),

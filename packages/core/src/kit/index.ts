@@ -32,3 +32,4 @@ export {
   type GroupPlace,
   type KitEdits,
 } from './groups.js';
+export { editableRules, editForm, type FormEdit } from './edit-form.js';

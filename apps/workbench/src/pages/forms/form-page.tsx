@@ -1,4 +1,5 @@
 import {
+  editForm,
   isObject,
   joinPointer,
   type CodecDescription,
@@ -66,6 +67,9 @@ function Proof({
   const navigate = useNavigate();
   const say = useView((view) => view.say);
   const fields = useKit(({ kit }) => kit.fields);
+  const kitGroups = useKit(({ kit }) => kit.groups);
+  const groups = useMemo(() => Object.keys(kitGroups), [kitGroups]);
+  const [isEditing, setEditing] = useState(false);
   const kitSkins = useKit(({ kit }) => kit.skins);
   const skins = Object.keys(kitSkins ?? {});
   const [beginning, setBeginning] = useState<Beginning>();
@@ -115,6 +119,19 @@ function Proof({
     return outcome;
   };
   const onMessage = (message: FromFrame, reply: Post): void => {
+    if (message.kind === 'edit') {
+      try {
+        useKit
+          .getState()
+          .edit(
+            `${message.label}: ${message.edit.do}`,
+            editForm(useKit.getState().kit, name, message.schemaAt, message.edit),
+          );
+      } catch (error) {
+        say(error instanceof Error ? error.message : String(error));
+      }
+      return;
+    }
     if (message.kind === 'line') setLine(message);
     else if (message.kind === 'failed') setBroken(message.message);
     else if (message.kind === 'mounted') setBroken(undefined);
@@ -130,13 +147,15 @@ function Proof({
     const { values, restore } = beginning;
     return {
       notes: true,
+      editing: isEditing,
+      palette: { fields: Object.keys(fields), groups },
       copies: 1,
       submitLabel: record === undefined ? 'Send' : 'Replace',
       width,
       ...(values === undefined ? {} : { values }),
       ...(restore ? { restore } : {}),
     };
-  }, [beginning, record, width]);
+  }, [beginning, record, width, isEditing, fields, groups]);
   const ready = beginning?.id === id ? beginning : undefined;
 
   return (
@@ -201,6 +220,14 @@ function Proof({
             </Button>
           ))}
         </div>
+        <Button
+          look="quiet"
+          aria-pressed={isEditing}
+          className={isEditing ? 'bg-mark font-semibold' : ''}
+          onClick={() => setEditing(!isEditing)}
+        >
+          Edit the sheet
+        </Button>
         <div role="group" aria-label="Texts" className="flex">
           {(['schema', 'hints', 'data'] as const).map((which) => (
             <Button
@@ -245,6 +272,8 @@ function Proof({
             name={joinPointer('/forms', name)}
             form={form}
             state={state}
+            focused={line}
+            onCaret={(schemaAt) => post.current?.({ kind: 'light', schemaAt })}
             onClose={() => setText(undefined)}
           />
         )}

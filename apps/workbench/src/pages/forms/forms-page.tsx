@@ -34,6 +34,7 @@ export function Component(): ReactNode {
           <PlusIcon size={16} aria-hidden="true" />
           New form
         </Button>
+        <Link to="/shelf">Look at the shelf of examples</Link>
       </div>
       {forms.length === 0 ? (
         <Empty title="No forms yet">

@@ -15,11 +15,15 @@ interface Props {
   readonly name: string;
   readonly form: FormDescription;
   readonly state: Extract<FromFrame, { kind: 'state' }> | undefined;
+  /** The place of the focused field: in the value, and in the schema. */
+  readonly focused: { readonly at: string; readonly schemaAt: string } | undefined;
+  /** The caret stands in a place of the schema. */
+  onCaret(schemaAt: string): void;
   onClose(): void;
 }
 
 /** One of the form's texts beside the sheet, in step with it. */
-export function TextSheet({ which, name, form, state, onClose }: Props): ReactNode {
+export function TextSheet({ which, name, form, state, focused, onCaret, onClose }: Props): ReactNode {
   const edit = useKit(({ edit: change }) => change);
   const data = JSON.stringify(state?.snapshot.value ?? {}, undefined, 2);
   const text =
@@ -42,11 +46,13 @@ export function TextSheet({ which, name, form, state, onClose }: Props): ReactNo
       </div>
       <div className="min-h-0 flex-1">
         {which === 'data' ? (
-          <CodeView label="Data" text={text} language="json" />
+          <CodeView label="Data" text={text} language="json" lit={focused?.at} />
         ) : which === 'schema' ? (
           <JsonText
             label={`Schema of ${form.title}`}
             value={form.schema}
+            lit={focused?.schemaAt}
+            onCaret={onCaret}
             onChange={(schema) => edit(`Schema of ${form.title}`, { [`${name}/schema`]: schema }, `schema ${name}`)}
           />
         ) : (

@@ -1,0 +1,134 @@
+/** Edits of a form made where it is drawn: each becomes the smallest change of the schema that says it. */
+import { isObject, joinPointer, lookUp, parsePointer, removeAt, replaceAt, type Pointer } from '../json/index.js';
+import type { KitEdits } from './groups.js';
+import type { Kit } from './kit.js';
+
+export type FormEdit =
+  | { readonly do: 'label' | 'hint'; readonly text: string }
+  /** An expression; empty takes it away. */
+  | { readonly do: 'condition' | 'computed'; readonly text: string }
+  | { readonly do: 'required'; readonly is: boolean }
+  /** A rule of the schema; `undefined` takes it away. */
+  | { readonly do: 'rule'; readonly keyword: string; readonly value: string | number | undefined }
+  | { readonly do: 'span'; readonly span: number | undefined }
+  | { readonly do: 'layout'; readonly layout: string | undefined }
+  /** Past its neighbour, or before the member named. */
+  | { readonly do: 'move'; readonly by: -1 | 1 }
+  | { readonly do: 'place'; readonly before: string }
+  | { readonly do: 'remove' }
+  /** A new member, in an object. */
+  | { readonly do: 'add'; readonly name: string; readonly schema: unknown };
+
+/** Rules that are edited beside a field, by kind of value. */
+export const editableRules: Readonly<Record<string, readonly string[]>> = {
+  string: ['minLength', 'maxLength', 'pattern', 'format'],
+  number: ['minimum', 'maximum', 'multipleOf'],
+  integer: ['minimum', 'maximum', 'multipleOf'],
+  array: ['minItems', 'maxItems'],
+};
+
+/** A schema of the kit, and a place in it. */
+interface Spot {
+  /** Of the schema in the kit. */
+  readonly root: Pointer;
+  readonly at: Pointer;
+}
+
+/** `schemaAt` as plans tell it: a pointer into the form's schema, or `urn:poietra:group:NAME#/…` for one of a group. */
+function spotOf(form: string, schemaAt: string): Spot {
+  const group = /^urn:poietra:group:([^#]+)#(.*)$/s.exec(schemaAt);
+  return group?.[1] === undefined
+    ? { root: `${joinPointer('/forms', form)}/schema`, at: schemaAt }
+    : { root: `${joinPointer('/groups', group[1])}/schema`, at: group[2] ?? '' };
+}
+
+/**
+ * What an edit does to the kit.
+ * @throws {TypeError} where the place cannot be edited that way; it says why.
+ */
+export function editForm(kit: Kit, form: string, schemaAt: string, edit: FormEdit): KitEdits {
+  const { root, at } = spotOf(form, schemaAt);
+  const schema: unknown = lookUp(kit, root);
+  const own: unknown = lookUp(schema, at);
+  const whole = (next: unknown): KitEdits => ({ [root]: next });
+  if (edit.do === 'add') return whole(added(schema, at, edit.name, edit.schema));
+  if (!isObject(own)) throw new TypeError('Its schema says only yes or no; write it as text.');
+  const put = (member: string, value: unknown): KitEdits =>
+    whole(
+      value === undefined || value === ''
+        ? removeAt(schema, `${at}/${member}`)
+        : replaceAt(schema, `${at}/${member}`, value),
+    );
+  switch (edit.do) {
+    case 'label':
+      return put('title', edit.text);
+    case 'hint':
+      return put('description', edit.text);
+    case 'rule':
+      return put(edit.keyword, edit.value);
+    case 'condition':
+    case 'computed':
+      return put(`x-poietra/${edit.do}`, edit.text);
+    case 'span':
+      return put('x-poietra/span', edit.span);
+    case 'layout':
+      return put('x-poietra/layout', edit.layout);
+  }
+  const { owner, name } = ownerOf(at);
+  switch (edit.do) {
+    case 'required':
+      return whole(withRequired(schema, owner, name, edit.is));
+    case 'remove':
+      return whole(withRequired(removeAt(schema, at), owner, name, false));
+    case 'move':
+    case 'place':
+      return whole(moved(schema, owner, name, edit));
+  }
+}
+
+/** The object that a member belongs to. */
+function ownerOf(at: Pointer): { owner: Pointer; name: string } {
+  const tokens = parsePointer(at);
+  const name = tokens.at(-1);
+  if (name === undefined || tokens.at(-2) !== 'properties')
+    throw new TypeError('It is no named member of an object; write this as text.');
+  return { owner: tokens.slice(0, -2).reduce<string>(joinPointer, ''), name };
+}
+
+function withRequired<T>(schema: T, owner: Pointer, name: string, is: boolean): T {
+  const list: unknown = lookUp(schema, `${owner}/required`);
+  const names = Array.isArray(list) ? (list as unknown[]).filter((one) => one !== name) : [];
+  const next = is ? [...names, name] : names;
+  if (next.length > 0) return replaceAt(schema, `${owner}/required`, next);
+  return list === undefined ? schema : removeAt(schema, `${owner}/required`);
+}
+
+/** Members stand in the order of `properties`, and in that of the hint `order` where there is one. */
+function moved(
+  schema: unknown,
+  owner: Pointer,
+  name: string,
+  edit: Extract<FormEdit, { do: 'move' | 'place' }>,
+): unknown {
+  const properties: unknown = lookUp(schema, `${owner}/properties`);
+  if (!isObject(properties)) throw new TypeError('There are no members beside it.');
+  const hinted: unknown = lookUp(schema, `${owner}/x-poietra/order`);
+  const names = Object.keys(properties);
+  const order = Array.isArray(hinted)
+    ? [...(hinted as string[]).filter((one) => names.includes(one)), ...names.filter((one) => !hinted.includes(one))]
+    : names;
+  const rest = order.filter((one) => one !== name);
+  const index = edit.do === 'place' ? rest.indexOf(edit.before) : order.indexOf(name) + edit.by;
+  if (index < 0 || index > rest.length) return schema;
+  const next = [...rest.slice(0, index), name, ...rest.slice(index)];
+  if (Array.isArray(hinted)) return replaceAt(schema, `${owner}/x-poietra/order`, next);
+  return replaceAt(schema, `${owner}/properties`, Object.fromEntries(next.map((one) => [one, properties[one]])));
+}
+
+function added(schema: unknown, at: Pointer, name: string, member: unknown): unknown {
+  if (!/^[A-Za-z_][\w-]{0,63}$/.test(name))
+    throw new TypeError('A name starts with a letter and has only letters, digits, “_” and “-”.');
+  if (lookUp(schema, joinPointer(`${at}/properties`, name)) !== undefined)
+    throw new TypeError(`There is a member “${name}” already.`);
+  return replaceAt(schema, joinPointer(`${at}/properties`, name), member);
+}
