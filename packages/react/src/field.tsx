@@ -1,6 +1,7 @@
 import { useCallback, useRef, type ReactNode } from 'react';
 import type { AdaptedInput, Reached } from './adapt.js';
 import { partId } from './ids.js';
+import { afterPress } from './press.js';
 import { nativeInputs } from './native.js';
 import { useScope } from './scope.js';
 import { plain, type Skin } from './skin.js';
@@ -50,7 +51,7 @@ export function Field({
   const invalid = told.length > 0;
   const describedBy = [hint !== undefined && ids.hint, invalid && ids.error].filter(Boolean).join(' ');
   const report = useCallback((raw: unknown) => field.report(raw), [field]);
-  const leave = useCallback(() => field.leave(), [field]);
+  const leave = useCallback(() => afterPress(() => field.leave()), [field]);
   const reached = useRef<Reached>(undefined);
   const attach = useCallback(
     (one: Reached) => {

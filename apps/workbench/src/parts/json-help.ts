@@ -6,7 +6,6 @@ import {
   type CompletionResult,
 } from '@codemirror/autocomplete';
 import { jsonParseLinter } from '@codemirror/lang-json';
-import { syntaxTree } from '@codemirror/language';
 import { linter } from '@codemirror/lint';
 import { keymap } from '@codemirror/view';
 import { metaSchema } from '@poietra/core';
@@ -52,17 +51,22 @@ const kinds = ['string', 'number', 'integer', 'boolean', 'object', 'array', 'nul
 const formats = ['date', 'date-time', 'time', 'email', 'uri', 'uuid', 'hostname', 'ipv4', 'json-pointer'];
 
 function complete(context: CompletionContext): CompletionResult | null {
-  const node = syntaxTree(context.state).resolveInner(context.pos, -1);
   const word = context.matchBefore(/"[\w$-]*/);
   if (!word) return null;
   const at = pointerAt(context.state, word.from);
-  const isName = node.name === 'PropertyName' || node.name === 'Object' || node.name === '⚠';
+  // After a brace or a comma a name is expected, whatever the half-typed text is taken for.
+  const before =
+    context.state
+      .sliceDoc(Math.max(0, word.from - 200), word.from)
+      .trimEnd()
+      .at(-1) ?? '';
+  const isName = before === '{' || before === ',';
   const last = at.split('/').at(-1) ?? '';
   const offered = isName
-    ? /\/x-poietra(\/[^/]*)?$/.test(at)
+    ? /\/x-poietra$/.test(at)
       ? hintNames
-      : /\/(properties|\$defs|patternProperties)(\/[^/]*)?$/.test(at) &&
-          !/\/(properties|\$defs)\/[^/]+\/[^/]*$/.test(at)
+      : // Members have names of their author's own.
+        /\/(properties|\$defs|patternProperties|words|messages)$/.test(at)
         ? []
         : keywords
     : last === 'type'
