@@ -168,3 +168,30 @@ test('kit, with a broken file refused', async ({ page }) => {
   await expect(page.getByRole('alert')).toBeVisible();
   await page.screenshot(take('kit'));
 });
+
+test('a form edited where it stands', async ({ page }) => {
+  await page.goto('/forms/freight-booking');
+  const form = frameOf(page, /^Form:/);
+  await group(form, 'Consignor').getByRole('textbox', { name: /^Name/ }).fill('Aldervik Timber');
+  await page.getByRole('button', { name: 'Edit the sheet' }).click();
+  await form.getByRole('button', { name: 'Edit /consignor/email' }).click();
+  await page.screenshot(take('form-edit'));
+});
+
+test('the shelf', async ({ page }) => {
+  await page.goto('/shelf/computed');
+  const form = frameOf(page, /^Example:/);
+  for (const [pieces, each] of [
+    ['12', '85.5'],
+    ['3', '410'],
+  ] as const) {
+    await form.getByRole('button', { name: 'Add a line' }).click();
+    await form
+      .getByRole('textbox', { name: /^Pieces/ })
+      .last()
+      .fill(pieces);
+    await form.getByRole('textbox', { name: /^Each/ }).last().fill(each);
+  }
+  await expect(form.getByRole('textbox', { name: /^Total/ })).toHaveValue('2256');
+  await page.screenshot(take('shelf'));
+});

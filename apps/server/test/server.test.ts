@@ -98,6 +98,76 @@ describe('the demo company', () => {
   });
 });
 
+describe('records that the company keeps', () => {
+  it('are of several sorts, each with its own numbers', async () => {
+    const made = (await (await send('POST', '/company/passages', { travellers: [] })).json()) as { number: string };
+    expect(made.number).toBe('PB-1001');
+    expect(await (await fetch(`${base}/company/reports`)).json()).toEqual([]);
+    expect((await fetch(`${base}/company/constructor`)).status).toBe(404);
+  });
+  it('of freight are taken with the token only', async () => {
+    expect((await send('POST', '/company/freight', booking)).status).toBe(403);
+    const { token } = (await (await fetch(`${base}/company/token`)).json()) as { token: string };
+    expect((await send('POST', '/company/freight', booking, { 'X-Skerry-Token': token })).status).toBe(201);
+  });
+  it('are replaced, changed and deleted by POST where the header names the method', async () => {
+    await send('POST', '/company/orders', { weekdays: ['Mon'] });
+    const by = (method: string, json: unknown) =>
+      send('POST', '/company/orders/SO-1001', json, { 'X-HTTP-Method': method });
+    expect(await (await by('PATCH', { from: '2026-12-01' })).json()).toMatchObject({
+      weekdays: ['Mon'],
+      from: '2026-12-01',
+    });
+    expect((await by('DELETE', {})).status).toBe(204);
+    expect((await send('POST', '/company/orders/SO-1001', {})).status).toBe(405);
+  });
+  it('are echoed as they left the browser', async () => {
+    expect(await (await send('PUT', '/company/echo', { a: 1 }, { 'X-Tide': 'low' })).json()).toMatchObject({
+      method: 'PUT',
+      headers: { 'x-tide': 'low' },
+      body: { a: 1 },
+    });
+    const native = await fetch(`${base}/company/echo`, { method: 'POST', body: new URLSearchParams({ pieces: '3' }) });
+    expect(await native.json()).toMatchObject({ method: 'POST', body: 'pieces=3' });
+  });
+});
+
+describe('code of codecs', () => {
+  it('is taken, and served to a frame that reaches nothing', async () => {
+    const source =
+      'export function parse(shown: unknown) { return shown }\nexport function show(held: unknown) { return held }';
+    const { key } = (await (await send('POST', '/api/codec', { source })).json()) as { key: string };
+    const frame = await fetch(`${base}/stand/code-frame/${key}`);
+    expect(frame.headers.get('content-security-policy')).toContain("connect-src 'none'");
+    expect(frame.headers.get('content-security-policy')).toContain('sandbox allow-scripts');
+    expect(await (await fetch(`${base}/stand/code/${key}.js`)).text()).toMatch(/^startCode\(/);
+    expect((await fetch(`${base}/stand/code/${key.replace(/./g, '0')}.js`)).status).toBe(404);
+  });
+  it('is refused with its line', async () => {
+    const answer = await send('POST', '/api/codec', { source: "import 'node:fs';" });
+    expect([answer.status, ((await answer.json()) as { detail: string }).detail]).toEqual([
+      422,
+      expect.stringContaining('Line 1') as unknown,
+    ]);
+  });
+});
+
+it('draws a form of the kit as HTML', async () => {
+  const open = {
+    form: { title: 'F', schema: { type: 'object', properties: { name: { title: 'Ship', type: 'string' } } } },
+    documents: {},
+    kit: { adapters: {}, codecs: {}, fields: {}, inputs: {} },
+    notes: false,
+    copies: 1,
+    submitLabel: '',
+  };
+  const answer = (await (await send('POST', '/api/render', { what: 'form', inputs: [], task: open })).json()) as {
+    html: string;
+  };
+  expect(answer.html).toMatch(/<label[^>]*>Ship<\/label>/);
+  expect((await send('POST', '/api/render', { what: 'form', inputs: ['gone#Gone'], task: open })).status).toBe(404);
+});
+
 describe('the guard', () => {
   it('turns away other origins, frames without one, and other sites', async () => {
     for (const origin of ['null', 'https://elsewhere.example'])

@@ -9,7 +9,10 @@ jest.mock('../src/parts/stand-frame.js', () => ({}));
 const kit = JSON.parse(readFileSync(join(__dirname, '../../../demo/kit.json'), 'utf8')) as Kit;
 
 it('a field’s uses are found in schemas, in hints beside them, and in groups', () => {
-  expect(usesOfField('pieces', kit)).toEqual([{ to: '/forms/freight-booking-short', text: 'Freight booking (short)' }]);
+  expect(usesOfField('pieces', kit)).toEqual([
+    { to: '/groups/cargo-line', text: 'Cargo line (group)' },
+    { to: '/forms/freight-booking-short', text: 'Freight booking (short)' },
+  ]);
   expect(usesOfField('party-name', kit)).toEqual([]);
   const hinted: Kit = {
     ...kit,

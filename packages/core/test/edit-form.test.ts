@@ -1,0 +1,82 @@
+import { editForm, replaceAt, type FormEdit, type Kit } from '../src/index.js';
+
+const kit = {
+  poietra: 1,
+  name: 'Skerry Line',
+  inputs: {},
+  adapters: {},
+  codecs: {},
+  fields: {},
+  groups: { party: { title: 'Party', schema: { properties: { name: { type: 'string' } } } } },
+  forms: {
+    booking: {
+      title: 'Booking',
+      schema: {
+        required: ['pieces'],
+        properties: {
+          consignor: { $ref: 'urn:poietra:group:party' },
+          pieces: { type: 'integer' },
+          weight: { type: 'number' },
+        },
+      },
+    },
+  },
+} as unknown as Kit;
+
+/** The schema of the form, or of the group, after an edit. */
+function after(schemaAt: string, edit: FormEdit, from: Kit = kit): Record<string, unknown> {
+  const edits = editForm(from, 'booking', schemaAt, edit);
+  expect(Object.keys(edits)).toHaveLength(1);
+  return Object.values(edits)[0] as Record<string, unknown>;
+}
+const names = (schema: Record<string, unknown>): string[] => Object.keys(schema['properties'] as object);
+
+describe('an edit on the sheet is the smallest change that says it', () => {
+  it('words, rules, hints; an empty one takes it away', () => {
+    expect(after('/properties/pieces', { do: 'label', text: 'How many' })).toMatchObject({
+      properties: { pieces: { type: 'integer', title: 'How many' } },
+    });
+    expect(after('/properties/pieces', { do: 'rule', keyword: 'maximum', value: 5 })).toMatchObject({
+      properties: { pieces: { maximum: 5 } },
+    });
+    expect(after('/properties/pieces', { do: 'condition', text: 'form.weight > 1.0' })).toMatchObject({
+      properties: { pieces: { 'x-poietra': { condition: 'form.weight > 1.0' } } },
+    });
+    const titled = replaceAt(kit, '/forms/booking/schema/properties/pieces/title', 'How many');
+    expect(after('/properties/pieces', { do: 'label', text: '' }, titled)).toEqual(kit.forms['booking']?.schema);
+  });
+  it('required, in the object around; the last one takes the list away', () => {
+    expect(after('/properties/weight', { do: 'required', is: true })['required']).toEqual(['pieces', 'weight']);
+    expect(after('/properties/pieces', { do: 'required', is: false })).not.toHaveProperty('required');
+  });
+  it('order, by a step or before a named one, and not beyond the ends', () => {
+    expect(names(after('/properties/weight', { do: 'move', by: -1 }))).toEqual(['consignor', 'weight', 'pieces']);
+    expect(names(after('/properties/weight', { do: 'place', before: 'consignor' }))).toEqual([
+      'weight',
+      'consignor',
+      'pieces',
+    ]);
+    expect(names(after('/properties/weight', { do: 'move', by: 1 }))).toEqual(['consignor', 'pieces', 'weight']);
+    const hinted = replaceAt(kit, '/forms/booking/schema/x-poietra/order', ['weight', 'pieces', 'consignor']);
+    expect(after('/properties/pieces', { do: 'move', by: -1 }, hinted)['x-poietra']).toEqual({
+      order: ['pieces', 'weight', 'consignor'],
+    });
+  });
+  it('a member more, a member less', () => {
+    expect(after('', { do: 'add', name: 'berth', schema: { type: 'string' } })).toMatchObject({
+      properties: { berth: { type: 'string' } },
+    });
+    const less = after('/properties/pieces', { do: 'remove' });
+    expect([names(less), less['required']]).toEqual([['consignor', 'weight'], undefined]);
+  });
+  it('of a group goes to the group, so that it reaches every place', () => {
+    const edits = editForm(kit, 'booking', 'urn:poietra:group:party#/properties/name', { do: 'label', text: 'Firm' });
+    expect(edits).toEqual({ '/groups/party/schema': { properties: { name: { type: 'string', title: 'Firm' } } } });
+  });
+  it('that cannot be made is told', () => {
+    expect(() => editForm(kit, 'booking', '', { do: 'remove' })).toThrow('no named member');
+    expect(() => editForm(kit, 'booking', '', { do: 'add', name: 'pieces', schema: {} })).toThrow('already');
+    expect(() => editForm(kit, 'booking', '', { do: 'add', name: '__proto__ x', schema: {} })).toThrow('A name starts');
+    expect(() => editForm(kit, 'booking', '/properties/gone', { do: 'label', text: 'x' })).toThrow('yes or no');
+  });
+});
