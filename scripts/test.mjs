@@ -51,6 +51,7 @@ check(
 );
 await build({ ifNeeded: true });
 sizes();
+await librarySize();
 
 run('npx', ['jest', '--json', '--outputFile=test-results/jest.json']);
 const jest = readJson('test-results/jest.json');
@@ -97,6 +98,34 @@ function sizes() {
   const all = readdirSync(join(folder, 'assets')).length;
   console.log(`initial script: ${Math.round(bytes / 1000)} kB gzipped in ${first.length} files (of ${all})`);
   check('initial script under 300 kB gzipped', first.length > 0 && bytes < 300_000);
+}
+
+/**
+ * What an application loads for a schema-driven form: the core and the React binding, without expressions and addresses
+ * of remote choices, which load when they are used. Wanted are 30 kB; what is enforced is that it does not grow.
+ */
+async function librarySize() {
+  const { build: bundle } = await import('esbuild');
+  const { outputFiles } = await bundle({
+    stdin: {
+      contents:
+        "export { codecsOf, compileSchema, makePlan, openForm } from '@poietra/core'; export { PlannedForm } from '@poietra/react';",
+      resolveDir: home,
+    },
+    bundle: true,
+    minify: true,
+    splitting: true,
+    write: false,
+    format: 'esm',
+    outdir: 'out',
+    conditions: ['source'],
+    jsx: 'automatic',
+    external: ['react', 'react-dom', 'react/jsx-runtime'],
+    logLevel: 'error',
+  });
+  const bytes = gzipSync(outputFiles.find(({ path }) => path.endsWith('stdin.js'))?.contents ?? '').length;
+  console.log(`core and react for a schema-driven form: ${(bytes / 1000).toFixed(1)} kB gzipped (wanted: 30)`);
+  check('core and react under 56 kB gzipped', bytes > 0 && bytes < 56_000);
 }
 
 function readJson(path) {

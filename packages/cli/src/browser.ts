@@ -8,7 +8,7 @@ import { chromiumArgs, chromiumPath } from './chromium.js';
 
 const address = 'http://stand.localhost/';
 const policy =
-  "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src data: blob:; font-src data:; sandbox allow-scripts";
+  "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src data: blob:; font-src data:; connect-src data:; sandbox allow-scripts";
 /** All checks of one input take a few seconds; what takes this long never ends. */
 const mostTime = 90_000;
 

@@ -37,7 +37,7 @@ describe('poietra check in a real browser', () => {
   }, 180_000);
   it('passes every adapter of the demo kit', () => {
     const { status, stdout } = check('demo/kit.json');
-    expect(stdout).toContain('4 of 4 pass the whole contract.');
+    expect(stdout).toMatch(/^(\d+) of \1 pass the whole contract\.$/m);
     expect(status).toBe(0);
   }, 180_000);
   it('says what is wrong with what it was given', () => {
