@@ -52,6 +52,7 @@ export function EditPanel({ node, at, form, palette, style, onClose }: Props): R
       {(editableRules[kind] ?? []).map((keyword) => (
         <Line
           key={keyword}
+          half={keyword !== 'pattern' && keyword !== 'format'}
           words={keyword}
           value={ruleText(node, keyword)}
           onChange={(text) => change({ do: 'rule', keyword, value: ruleValue(keyword, text) })}
@@ -134,11 +135,14 @@ function Line({
   words,
   value,
   list,
+  half = false,
   onChange,
 }: {
   readonly words: string;
   readonly value: string;
   readonly list?: string | undefined;
+  /** Two of them stand side by side. */
+  readonly half?: boolean;
   onChange(text: string): void;
 }): ReactNode {
   const [text, setText] = useState<string>();
@@ -147,7 +151,7 @@ function Line({
     setText(undefined);
   };
   return (
-    <label>
+    <label className={half ? 'edit-half' : undefined}>
       {words}
       <input
         value={text ?? value}

@@ -1,0 +1,138 @@
+/** @jest-environment jsdom */
+import { act, type ReactNode } from 'react';
+import { createRoot, type Root } from 'react-dom/client';
+import { Checks, Combo, FileBox, ListBox, Radios } from '../src/boxes.js';
+
+(globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
+let root: Root;
+let host: HTMLElement;
+const told: unknown[] = [];
+const tell = (value: unknown): void => void told.push(value);
+beforeEach(() => {
+  told.length = 0;
+  host = document.body.appendChild(document.createElement('div'));
+  root = createRoot(host);
+  Element.prototype.scrollIntoView = () => undefined;
+});
+afterEach(() => {
+  act(() => root.unmount());
+  host.remove();
+});
+const draw = (box: ReactNode): void => act(() => root.render(box));
+const all = <E extends Element>(selector: string): E[] => [...host.querySelectorAll<E>(selector)];
+const ports = [
+  { value: 'ALD', text: 'Aldervik' },
+  { value: 'HAR', text: 'Hareby' },
+  { value: { island: 3 }, text: 'Torsund' },
+];
+
+describe('radio buttons', () => {
+  it('show the value, whatever JSON it is, and tell the one that is pressed', () => {
+    draw(<Radios choices={ports} value={{ island: 3 }} onChange={tell} />);
+    expect(all<HTMLInputElement>('input').map(({ checked }) => checked)).toEqual([false, false, true]);
+    act(() => all<HTMLInputElement>('input')[0]?.click());
+    expect(told).toEqual(['ALD']);
+  });
+});
+
+describe('check marks', () => {
+  it('tell a list in the order of the choices, and keep what is none of them', () => {
+    draw(<Checks choices={ports} value={['gone', 'HAR']} onChange={tell} />);
+    act(() => all<HTMLInputElement>('input')[0]?.click());
+    act(() => all<HTMLInputElement>('input')[1]?.click());
+    expect(told).toEqual([['ALD', 'HAR', 'gone'], ['gone']]);
+  });
+  it('take what is no list for none', () => {
+    draw(<Checks choices={ports} value="ALD" />);
+    expect(all<HTMLInputElement>('input').some(({ checked }) => checked)).toBe(false);
+  });
+});
+
+it('a list box tells all that are chosen', () => {
+  draw(<ListBox choices={ports} value={['HAR']} onChange={tell} />);
+  const select = host.querySelector('select');
+  expect([...(select?.selectedOptions ?? [])].map(({ text }) => text)).toEqual(['Hareby']);
+  act(() => {
+    for (const option of select?.options ?? []) option.selected = true;
+    select?.dispatchEvent(new Event('change', { bubbles: true }));
+  });
+  expect(told).toEqual([['ALD', 'HAR', { island: 3 }]]);
+});
+
+describe('a combo box', () => {
+  const input = (): HTMLInputElement => {
+    const found = host.querySelector('input');
+    if (!found) throw new Error('There is no box.');
+    return found;
+  };
+  const type = (text: string): void =>
+    act(() => {
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(input(), text);
+      input().dispatchEvent(new Event('input', { bubbles: true }));
+    });
+  const key = (name: string): void =>
+    act(() => void input().dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true, cancelable: true })));
+  const leave = (): void => act(() => void input().dispatchEvent(new FocusEvent('focusout', { bubbles: true })));
+  const offered = (): (string | null)[] => all('[role=option]').map(({ textContent }) => textContent);
+
+  it('shows the words of its value, and offers what fits what is typed', () => {
+    draw(<Combo choices={ports} value="HAR" onChange={tell} />);
+    expect(input().value).toBe('Hareby');
+    type('r');
+    expect(offered()).toEqual(['Aldervik', 'Hareby', 'Torsund']);
+    type('tor');
+    expect(offered()).toEqual(['Torsund']);
+  });
+  it('is worked by keys: down, up, Enter; Escape goes back', () => {
+    draw(<Combo choices={ports} onChange={tell} />);
+    key('ArrowDown');
+    expect(input().getAttribute('aria-expanded')).toBe('true');
+    key('ArrowDown');
+    key('ArrowUp');
+    expect(document.getElementById(input().getAttribute('aria-activedescendant') ?? '')?.textContent).toBe('Aldervik');
+    key('Enter');
+    expect(told).toEqual(['ALD']);
+    type('x');
+    key('Escape');
+    expect([input().value, input().getAttribute('aria-expanded')]).toEqual(['', 'false']);
+  });
+  it('takes a name that was typed in full, keeps what is none, and nothing for nothing', () => {
+    draw(<Combo choices={ports} onChange={tell} />);
+    for (const text of ['hareby', 'nowhere', '']) {
+      type(text || ' ');
+      leave();
+    }
+    expect(told).toEqual(['HAR', 'nowhere', undefined]);
+  });
+  it('asks for what is typed where the choices come from elsewhere, and says how that stands', () => {
+    draw(<Combo choices={ports} onSearch={tell} status="Looking …" />);
+    type('zzz');
+    expect(told.at(-1)).toBe('zzz');
+    expect(offered()).toHaveLength(3);
+    expect(host.querySelector('[role=status]')?.textContent).toBe('Looking …');
+  });
+  it('does not open where it may not be changed', () => {
+    draw(<Combo choices={ports} readOnly />);
+    act(() => input().click());
+    expect(offered()).toEqual([]);
+  });
+});
+
+describe('a file box', () => {
+  it('reads a file as data text, and does not name it by itself', async () => {
+    draw(<FileBox onChange={tell} />);
+    const input = host.querySelector('input');
+    Object.defineProperty(input, 'files', { value: [new File(['Skerry'], 'plan.txt', { type: 'text/plain' })] });
+    await act(async () => {
+      input?.dispatchEvent(new Event('change', { bubbles: true }));
+      await new Promise((resolve) => setTimeout(resolve, 30));
+    });
+    expect(told).toEqual(['data:text/plain;base64,U2tlcnJ5']);
+  });
+  it('tells what is there by kind and size, and takes it away', () => {
+    draw(<FileBox value="data:text/plain;base64,U2tlcnJ5" onChange={tell} />);
+    expect(host.textContent).toContain('text/plain, 6 bytes');
+    act(() => host.querySelector('button')?.click());
+    expect(told).toEqual([undefined]);
+  });
+});
