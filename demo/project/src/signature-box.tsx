@@ -20,7 +20,8 @@ export function SignatureBox({ value, onChange, onBlur, disabled }: Props) {
   });
   useEffect(() => {
     if (!canvas.current) return undefined;
-    const made = new SignaturePad(canvas.current);
+    // A line of one width: otherwise how fast somebody draws, and how busy the machine is, would be in the picture.
+    const made = new SignaturePad(canvas.current, { minWidth: 1.6, maxWidth: 1.6, throttle: 0, minDistance: 0 });
     pad.current = made;
     const end = () => {
       told.current = made.toDataURL();
