@@ -10,6 +10,7 @@ const order = [
   'file',
   'color',
   'date',
+  'datetime-local',
   'time',
   'canvas',
   'checkbox',
@@ -110,6 +111,8 @@ function stepsFor(box: Element, element: HTMLElement): Step[] {
       return [{ do: 'set', on, value: '#aa5500' }];
     case 'date':
       return [{ do: 'set', on, value: '2026-11-15' }];
+    case 'datetime-local':
+      return [{ do: 'set', on, value: '2026-11-15T12:30' }];
     case 'time':
       return [{ do: 'set', on, value: '12:30' }];
     case 'canvas':

@@ -108,6 +108,7 @@ export function samplesFor(type: string, now: Date, choices: readonly unknown[] 
       ['#336699', '#aa5500'],
       [dayText(10), dayText(20)],
       ['09:15', '12:30'],
+      [`${dayText(10)}T09:15`, `${dayText(20)}T12:30`],
       ['hsl(210, 50%, 40%)', 'hsl(30, 90%, 35%)'],
       ['rgb(51, 102, 153)', 'rgb(170, 85, 0)'],
     );
