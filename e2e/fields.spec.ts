@@ -23,6 +23,9 @@ test('a field is looked at in each state', async ({ page }) => {
   await expect(field.getByText('Is needed.').first()).toBeVisible();
   await page.getByRole('button', { name: 'disabled', exact: true }).click();
   await expect(field.getByRole('textbox').first()).toBeDisabled();
+  await page.getByRole('button', { name: 'read only', exact: true }).click();
+  await expect(field.getByRole('textbox').first()).toBeEnabled();
+  await expect(field.getByRole('textbox').first()).not.toBeEditable();
   await page.getByRole('button', { name: 'right to left', exact: true }).click();
   await expect(field.locator('[dir=rtl]')).toBeVisible();
 });
@@ -131,6 +134,8 @@ test('a codec is written as code: it runs apart, names the line of a fault, and 
   await write('  return import("node:fs");');
   await expect(page.getByText(/Line 2: a codec imports nothing/)).toBeVisible();
   await write('  return shown;');
+  await expect(page.getByText(/Line 2: a codec imports nothing/)).toHaveCount(0);
+  await expect(page.getByTestId('station-held').first()).toContainText('SK 214');
   await page.getByRole('button', { name: 'Search for counterexamples' }).click();
   await expect(page.getByText(/values tried in/)).toBeVisible({ timeout: 30_000 });
 });

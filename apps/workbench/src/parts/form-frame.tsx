@@ -22,7 +22,16 @@ interface Props {
     Partial<
       Pick<
         FormToOpen,
-        'width' | 'values' | 'restore' | 'skin' | 'rightToLeft' | 'allTold' | 'links' | 'editing' | 'palette'
+        | 'width'
+        | 'values'
+        | 'restore'
+        | 'skin'
+        | 'rightToLeft'
+        | 'allTold'
+        | 'links'
+        | 'editing'
+        | 'palette'
+        | 'disabled'
       >
     >;
   /** The server draws it first, and the frame takes that over. */

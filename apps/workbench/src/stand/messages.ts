@@ -21,6 +21,8 @@ export interface FormToOpen {
   readonly restore?: Snapshot;
   /** Whether the notes of the proof stand in the margins. */
   readonly notes: boolean;
+  /** Nothing on it can be changed or reached. */
+  readonly disabled?: boolean;
   /** Whether the sheet can be edited where it stands. */
   readonly editing?: boolean;
   /** What can be put in: the kit's fields and groups. */

@@ -163,7 +163,7 @@ function useOpened(
   open: FormToOpen,
 ): { plan: Plan; form: Form; live: Readonly<Record<string, AdaptedInput>> } {
   const { form: description, documents, kit } = open;
-  const shape = JSON.stringify([description, documents, kit]);
+  const shape = JSON.stringify([description, documents, kit, open.disabled]);
   const last = useRef<Form>(undefined);
   return useMemo(() => {
     const compiled = compileSchema(description.schema, { documents, assertFormats: true });
@@ -184,6 +184,7 @@ function useOpened(
       ...(language ? { expressions: language } : {}),
       ...expressionsOf(plan.root),
       ...(messages ? { messages } : {}),
+      ...(open.disabled ? { disabled: true } : {}),
       messagesAt: (at) => planAt(plan.root, at)?.hints.messages,
       ...(description.tell ? { tell: description.tell } : {}),
       ...(description.hidden ? { hidden: description.hidden } : {}),

@@ -39,6 +39,7 @@ class OpenForm implements Form, PlaceHolder {
   readonly document: FormDocument;
   readonly beginning: FormDocument;
   readonly tell: TellWhen;
+  readonly disabled: boolean;
   readonly submitted = signal(false);
   readonly version = signal(0);
   readonly #status = signal<FormStatus>('open');
@@ -52,6 +53,7 @@ class OpenForm implements Form, PlaceHolder {
   constructor(private readonly options: FormOptions) {
     this.compiled = options.compiled ?? compileSchema(options.schema, { assertFormats: true, ...options.compile });
     this.tell = options.tell ?? 'leave';
+    this.disabled = options.disabled ?? false;
     this.#follow = this.compiled.follow();
     // A new value begins with the schema's defaults; one that was saved before is taken as it is.
     const begin = options.values === undefined ? fillDefaults(this.compiled, {}) : options.values;

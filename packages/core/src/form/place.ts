@@ -24,6 +24,7 @@ export interface PlaceHolder {
   readonly submitted: ReadonlySignal<boolean>;
   codecFor(at: Pointer, facts: Facts): Codec;
   isComputed(place: Place): boolean;
+  readonly disabled: boolean;
   problemsAt(place: Place): readonly Problem[];
   /** A new value on its way into the document. */
   putAt(place: Place, sent: unknown): void;
@@ -173,7 +174,7 @@ export class Place implements FormField {
     return this.#required.value;
   }
   get disabled(): boolean {
-    return false;
+    return this.form.disabled;
   }
   get readOnly(): boolean {
     return this.facts.readOnly || this.form.isComputed(this);

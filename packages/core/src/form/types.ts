@@ -45,6 +45,8 @@ export interface FormOptions {
   readonly conditions?: readonly PlacedExpression[];
   /** What an earlier form gave with `snapshot()`. */
   readonly restore?: Snapshot;
+  /** Nothing in it can be changed or reached. */
+  readonly disabled?: boolean;
 }
 
 /** What was typed so far, as JSON: survives a reload. */

@@ -9,7 +9,7 @@ import {
   type CaseResult,
   type CodecDescription,
 } from '@poietra/core';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useLocation, useParams } from 'react-router';
 import { NoSuch } from '../../parts/no-such.js';
 import { Button } from '../../parts/button.js';
@@ -52,6 +52,9 @@ function CodecView({
   const isCode = codec.kind === 'code';
   const [run, setRun] = useState<RunCode>();
   const [trouble, setTrouble] = useState<string>();
+  // Another code is another worker; until it is ready there is none to run.
+  const source = codec.options?.['source'];
+  useEffect(() => setRun(undefined), [source]);
   const [typed, setTyped] = useState(() => cellText(sent ?? codec.cases?.[0]?.shown ?? '12'));
   const cases = codec.cases ?? [];
   const users = Object.keys(kit.fields).filter((field) => kit.fields[field]?.codec === name);

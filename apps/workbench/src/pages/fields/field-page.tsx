@@ -31,7 +31,8 @@ const states = {
   empty: {},
   required: { required: true },
   invalid: { required: true, allTold: true },
-  disabled: { readOnly: true },
+  disabled: {},
+  'read only': { readOnly: true },
   'long text': {
     title:
       'The port at which the goods are taken over from the consignor, or from the carrier who brings them on the consignor’s behalf',
@@ -67,6 +68,7 @@ function FieldView({ name, field }: { readonly name: string; readonly field: Fie
       skin,
       rightToLeft: state === 'right to left',
       allTold: state === 'invalid',
+      disabled: state === 'disabled',
     }),
     [skin, state],
   );
