@@ -229,7 +229,10 @@ function formFiles(name: string, form: FormDescription, kit: Kit): HandoverFile[
   const type = typeName(name);
   const used = usedAdapters(form, kit);
   const imports = used.map((adapter) => `import { ${valueName(adapter)} } from '../adapters/${adapter}.js';`);
+  // Conditions and computed values need their language, which is fetched with the module.
+  const asks = /"(condition|computed)":/.test(JSON.stringify([schema, form.hints]));
   const settings = [
+    asks && 'expressions, ...expressionsOf(plan.root)',
     form.tell && `tell: ${JSON.stringify(form.tell)}`,
     form.hidden && `hidden: ${JSON.stringify(form.hidden)}`,
   ].filter(Boolean);
@@ -238,7 +241,7 @@ function formFiles(name: string, form: FormDescription, kit: Kit): HandoverFile[
     { path: `forms/${name}.types.ts`, text: `${typesFor(schema, type)}\n` },
     {
       path: `forms/${name}.tsx`,
-      text: `import { codecsOf, compileSchema, makePlan, openForm, type Form, type HintsBeside, type Outcome } from '@poietra/core';
+      text: `import { codecsOf, compileSchema, ${asks ? 'expressionsOf, loadExpressions, ' : ''}makePlan, openForm, type Form, type HintsBeside, type Outcome } from '@poietra/core';
 import { PlannedForm } from '@poietra/react';
 import { useState, type ReactNode } from 'react';
 ${imports.join('\n')}
@@ -251,7 +254,7 @@ const hints: HintsBeside = ${json(form.hints ?? {})};
 const inputs = ${used.length === 0 ? '{}' : `{ ${used.map((adapter) => `${JSON.stringify(adapter)}: ${valueName(adapter)}`).join(', ')} }`};
 const compiled = compileSchema(schema, { assertFormats: true });
 const plan = makePlan(compiled, hints, rules);
-
+${asks ? 'const expressions = await loadExpressions();\n' : ''}
 /** Opens the form on values that were saved before, or empty. */
 export function open${type}(values?: ${type}): Form<${type}> {
   return openForm<${type}>({ schema, compiled, codecs: codecsOf(plan.root, codes), values${settings.length > 0 ? `, ${settings.join(', ')}` : ''} });
