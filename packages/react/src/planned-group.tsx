@@ -41,7 +41,7 @@ export function PlannedGroup({ node, at, bare }: Props): ReactNode {
       </div>
     );
   const more = node.more && <MoreMembers node={node} at={at} />;
-  if (at === '' || (bare && !node.again))
+  if (at === '' || (bare && !node.onDemand))
     return (
       <>
         {body}
@@ -122,13 +122,13 @@ export function Opened({
   at,
   children,
 }: {
-  readonly node: PlanNode & { readonly again: boolean };
+  readonly node: PlanNode & { readonly onDemand: boolean };
   readonly at: Pointer;
   readonly children: ReactNode;
 }): ReactNode {
   const { form } = useScope();
   const isThere = useFollowed(() => form.valueAt(at) !== undefined, [form, at]);
-  if (!node.again) return children;
+  if (!node.onDemand) return children;
   return isThere ? (
     <>
       {children}

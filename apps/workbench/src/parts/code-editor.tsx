@@ -1,14 +1,14 @@
 import { defaultKeymap, history, historyKeymap, indentWithTab } from '@codemirror/commands';
 import { javascript } from '@codemirror/lang-javascript';
-import { json } from '@codemirror/lang-json';
 import { bracketMatching, HighlightStyle, syntaxHighlighting } from '@codemirror/language';
+import { forceLinting } from '@codemirror/lint';
 import { EditorState, StateEffect, StateField } from '@codemirror/state';
 import { Decoration, EditorView, keymap, lineNumbers, type DecorationSet } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
 import { useEffect, useRef, type ReactNode } from 'react';
 import type { CodeProps } from './code-view.js';
-import { jsonHelp } from './json-help.js';
-import { pointerAt, rangeOf } from './json-places.js';
+import { jsonHelp, jsonLanguage } from './json-help.js';
+import { placeAt, rangeOf } from './json-places.js';
 
 const colours = HighlightStyle.define([
   { tag: [tags.propertyName, tags.definition(tags.variableName)], color: 'var(--held)' },
@@ -44,15 +44,14 @@ const litField = StateField.define<DecorationSet>({
   provide: (field) => EditorView.decorations.from(field),
 });
 
-export default function CodeEditor({ label, text, language, onChange, lit, onCaret }: CodeProps): ReactNode {
+export default function CodeEditor(props: CodeProps): ReactNode {
+  const { label, text, language, onChange, lit, wrong } = props;
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView>(undefined);
-  const changed = useRef(onChange);
-  const caret = useRef(onCaret);
+  const latest = useRef(props);
   const readOnly = onChange === undefined;
   useEffect(() => {
-    changed.current = onChange;
-    caret.current = onCaret;
+    latest.current = props;
   });
   useEffect(() => {
     if (!host.current) return undefined;
@@ -66,16 +65,21 @@ export default function CodeEditor({ label, text, language, onChange, lit, onCar
           EditorView.lineWrapping,
           syntaxHighlighting(colours),
           look,
-          language === 'json' ? json() : javascript({ typescript: true, jsx: true }),
+          language === 'json' ? jsonLanguage : javascript({ typescript: true, jsx: true }),
           // In a text to be read, Tab goes on to the next part of the page.
           keymap.of([...defaultKeymap, ...historyKeymap, ...(readOnly ? [] : [indentWithTab])]),
           EditorState.readOnly.of(readOnly),
           EditorView.contentAttributes.of({ 'aria-label': label, ...(readOnly ? { 'aria-readonly': 'true' } : {}) }),
           litField,
-          language === 'json' && !readOnly ? jsonHelp : [],
+          language === 'json' && !readOnly
+            ? jsonHelp(
+                (place, isName) => latest.current.offers?.(place, isName) ?? [],
+                () => latest.current.wrong ?? [],
+              )
+            : [],
           EditorView.updateListener.of((update) => {
             if (update.selectionSet && update.view.hasFocus)
-              caret.current?.(pointerAt(update.state, update.state.selection.main.head));
+              latest.current.onCaret?.(placeAt(update.state, update.state.selection.main.head).at);
             if (
               update.docChanged &&
               update.transactions.some(
@@ -87,7 +91,7 @@ export default function CodeEditor({ label, text, language, onChange, lit, onCar
                   one.isUserEvent('move'),
               )
             ) {
-              changed.current?.(update.state.doc.toString());
+              latest.current.onChange?.(update.state.doc.toString());
             }
           }),
         ],
@@ -116,5 +120,8 @@ export default function CodeEditor({ label, text, language, onChange, lit, onCar
       ],
     });
   }, [lit, text]);
+  useEffect(() => {
+    if (view.current) forceLinting(view.current);
+  }, [wrong]);
   return <div ref={host} className="h-full min-h-0 overflow-auto" />;
 }

@@ -1,7 +1,7 @@
 import {
   foreignInputs,
   kitDocuments,
-  usedAdapters,
+  mentionedAdapters,
   type FormDescription,
   type Kit,
   type Snapshot,
@@ -138,27 +138,23 @@ async function fetchFor(
   }
 }
 
-/** What has to be bundled. A schema that does not compile needs nothing: the frame then says what is wrong. */
+/** What has to be bundled, in a fixed order: the same set is the same bundle. */
 function bundledFor(
   form: FormDescription,
   kit: Kit,
   skin: string | undefined,
 ): { inputs: string[]; wrappers: string[] } {
-  try {
-    const adapters = usedAdapters(form, kit).flatMap((name) => kit.adapters[name] ?? []);
-    const foreign = adapters.filter((adapter) => foreignInputs(adapter).length > 0);
-    return {
-      inputs: [...new Set(foreign.flatMap(foreignInputs))],
-      wrappers: [
-        ...new Set([
-          ...foreign.flatMap(({ wrappers = [] }) => wrappers.map(({ component }) => component)),
-          ...skinsFor(form, kit, skin),
-        ]),
-      ],
-    };
-  } catch {
-    return { inputs: [], wrappers: [] };
-  }
+  const adapters = mentionedAdapters(form, kit).flatMap((name) => kit.adapters[name] ?? []);
+  const foreign = adapters.filter((adapter) => foreignInputs(adapter).length > 0);
+  return {
+    inputs: [...new Set(foreign.flatMap(foreignInputs))].sort(),
+    wrappers: [
+      ...new Set([
+        ...foreign.flatMap(({ wrappers = [] }) => wrappers.map(({ component }) => component)),
+        ...skinsFor(form, kit, skin),
+      ]),
+    ].sort(),
+  };
 }
 
 /** The components of the skins that a form draws with: its own, and those that its hints name. */

@@ -1,56 +1,37 @@
-/** Where in a JSON text a JSON Pointer stands, and the other way round; read from the editor's own syntax tree. */
-import { syntaxTree } from '@codemirror/language';
-import type { EditorState } from '@codemirror/state';
-import type { SyntaxNode } from '@lezer/common';
+/** Where in a JSON text, with or without comments, a JSON Pointer stands, and the other way round. */
+import type { EditorState, Text } from '@codemirror/state';
 import { formatPointer, parsePointer, type Pointer } from '@poietra/core';
+import { findNodeAtLocation, getLocation, parseTree, type Node } from 'jsonc-parser';
 
-const isValue = ({ name }: SyntaxNode): boolean => !/^(Property|PropertyName|[[\]{},:]|⚠)$/.test(name);
-
-function nameOf(state: EditorState, property: SyntaxNode): string | undefined {
-  const name = property.getChild('PropertyName');
-  if (!name) return undefined;
-  try {
-    return String(JSON.parse(state.sliceDoc(name.from, name.to)));
-  } catch {
-    return undefined;
-  }
+/** The pointer of the innermost place around a position, and whether a name is to stand there. */
+export function placeAt(
+  state: EditorState,
+  position: number,
+): { readonly at: Pointer; readonly names: readonly string[]; readonly isName: boolean } {
+  const { path, isAtPropertyKey: isName } = getLocation(state.doc.toString(), position);
+  const names = path.map(String);
+  return { at: formatPointer(names), names, isName };
 }
 
-function itemsOf(array: SyntaxNode): SyntaxNode[] {
-  const found: SyntaxNode[] = [];
-  for (let child = array.firstChild; child; child = child.nextSibling) if (isValue(child)) found.push(child);
-  return found;
+/** Reading a long text takes its time; it is read once for each state of it. */
+const trees = new WeakMap<Text, Node | undefined>();
+function treeOf({ doc }: EditorState): Node | undefined {
+  if (!trees.has(doc)) trees.set(doc, parseTree(doc.toString()));
+  return trees.get(doc);
 }
 
-/** The pointer of the innermost place around a position. */
-export function pointerAt(state: EditorState, position: number): Pointer {
-  const tokens: string[] = [];
-  for (let node: SyntaxNode | null = syntaxTree(state).resolveInner(position, -1); node; node = node.parent) {
-    const { parent } = node;
-    if (node.name === 'Property') tokens.unshift(nameOf(state, node) ?? '');
-    else if (parent?.name === 'Array' && isValue(node))
-      tokens.unshift(String(itemsOf(parent).findIndex(({ from }) => from === node.from)));
-  }
-  return formatPointer(tokens);
-}
-
-/** From where to where a place stands; `undefined` where the text does not have it. */
+/** From where to where a place stands, its name included; `undefined` where the text does not have it. */
 export function rangeOf(
   state: EditorState,
   pointer: Pointer,
 ): { readonly from: number; readonly to: number } | undefined {
-  let value: SyntaxNode | null | undefined = itemsOf(syntaxTree(state).topNode)[0];
-  let whole: SyntaxNode | null | undefined = value;
+  // A place in another document is not in this text.
+  if (pointer !== '' && !pointer.startsWith('/')) return undefined;
+  let node = treeOf(state);
+  let whole = node;
   for (const token of parsePointer(pointer)) {
-    if (!value) return undefined;
-    if (value.name === 'Array') value = whole = itemsOf(value)[Number(token)];
-    else {
-      const property: SyntaxNode | undefined = value
-        .getChildren('Property')
-        .find((one) => nameOf(state, one) === token);
-      whole = property;
-      value = property && itemsOf(property)[0];
-    }
+    node = node && findNodeAtLocation(node, [node.type === 'array' ? Number(token) : token]);
+    whole = node?.parent?.type === 'property' ? node.parent : node;
   }
-  return whole ? { from: whole.from, to: whole.to } : undefined;
+  return whole && { from: whole.offset, to: whole.offset + whole.length };
 }

@@ -1,76 +1,113 @@
-import { compileSchema, kitDocuments, SchemaError } from '@poietra/core';
-import { useState, type ReactNode } from 'react';
+import { kitDocuments } from '@poietra/core';
+import { wrap, type Remote } from 'comlink';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useKit } from '../store/kit.js';
-import { CodeView } from './code-view.js';
+import { meaningOf, textOf } from '../store/written.js';
+import type { TextCheck, TextFault, TextVerdict } from '../workers/text-check-worker.js';
+import { CodeView, type Offers } from './code-view.js';
 
 interface Props {
   readonly label: string;
   readonly value: unknown;
-  /** Whether the text has to be a JSON Schema, or any JSON. */
-  readonly is?: 'schema' | 'json';
-  onChange(value: unknown): void;
+  /** The text as a person wrote it, with comments; it counts as long as it means the value. */
+  readonly written?: string | undefined;
+  readonly is?: 'schema' | 'hints' | 'json';
+  /** `written` is absent where the text is the one that anybody would write. */
+  onChange(value: unknown, written: string | undefined): void;
+  readonly offers?: Offers;
   readonly lit?: string | undefined;
   readonly onCaret?: ((at: string) => void) | undefined;
 }
 
+interface Draft {
+  readonly text: string;
+  /** The text that stood when this one was typed, or that it became. */
+  readonly of: string;
+  readonly faults: readonly TextFault[];
+}
+const noFaults: readonly TextFault[] = [];
+/** Words typed quickly are checked once, where checking takes its time. */
+const pauseFor = (text: string): number => (text.length > 200_000 ? 400 : 0);
+
 /**
- * JSON as text. What can be read and holds is taken at once; while it cannot, the last good state stands and the text
- * says where it breaks.
+ * JSON as text, comments allowed. What can be read and holds is taken as soon as a worker has checked it; while it does
+ * not, the last good state stands and the text says where it breaks.
  */
-export function JsonText({ label, value, is = 'schema', onChange, lit, onCaret }: Props): ReactNode {
-  const good = JSON.stringify(value, undefined, 2);
-  const [draft, setDraft] = useState<{ readonly text: string; readonly of: string; readonly trouble?: string }>();
+export function JsonText({ label, value, written, is = 'schema', onChange, offers, lit, onCaret }: Props): ReactNode {
+  const good = useMemo(() => textOf(value, written), [value, written]);
+  const [draft, setDraft] = useState<Draft>();
+  const check = useCheck();
+  const due = useRef(0);
   // The text as typed stays as long as it means the value that stands; an undo or another tab brings a new text.
-  const isCurrent = draft !== undefined && draft.of === good;
+  const current = draft?.of === good ? draft : undefined;
   const change = (text: string): void => {
-    const read = readText(text, is);
-    if (!read.ok) {
-      setDraft({ text, of: good, trouble: read.trouble });
-      return;
-    }
-    setDraft({ text, of: JSON.stringify(read.value, undefined, 2) });
-    onChange(read.value);
+    setDraft({ text, of: good, faults: current?.faults ?? noFaults });
+    clearTimeout(due.current);
+    due.current = window.setTimeout(() => {
+      void check(text, is).then((verdict) => {
+        if (verdict === undefined) return;
+        const { faults, isPlain } = verdict;
+        if (faults.length > 0) {
+          setDraft({ text, of: good, faults });
+          return;
+        }
+        const next = meaningOf(text);
+        setDraft({ text, of: text, faults });
+        onChange(next, isPlain ? undefined : text);
+      });
+    }, pauseFor(text));
   };
+  const faults = current?.faults ?? noFaults;
   return (
     <div className="flex h-full min-h-0 flex-col gap-1">
       <div className="min-h-40 flex-1 border border-hairline">
         <CodeView
           label={label}
-          text={isCurrent ? draft.text : good}
+          text={current ? current.text : good}
           language="json"
           onChange={change}
           lit={lit}
           onCaret={onCaret}
+          offers={offers}
+          wrong={faults}
         />
       </div>
-      <p role="status" className="min-h-5 text-[13px] whitespace-pre-wrap text-fail">
-        {isCurrent ? draft.trouble : ''}
+      <p role="status" className="max-h-24 min-h-5 overflow-auto text-[13px] whitespace-pre-wrap text-fail">
+        {faults.slice(0, 5).map(sentence).join('\n')}
+        {faults.length > 0 && ' The last good state stands.'}
       </p>
     </div>
   );
 }
 
-function readText(
-  text: string,
-  is: 'schema' | 'json',
-): { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly trouble: string } {
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch (error) {
-    return {
-      ok: false,
-      trouble: `No JSON yet: ${error instanceof Error ? error.message : String(error)}. The last good state stands.`,
-    };
-  }
-  if (is === 'json') return { ok: true, value };
-  try {
-    compileSchema(value, { documents: kitDocuments(useKit.getState().kit) });
-    return { ok: true, value };
-  } catch (error) {
-    return {
-      ok: false,
-      trouble: error instanceof SchemaError ? `${error.message}\nThe last good state stands.` : String(error),
-    };
-  }
+function sentence({ at, message }: TextFault): string {
+  return at === undefined ? message : `${at === '' ? 'At the root' : `At ${at}`}: ${message}`;
+}
+
+/** Asks the worker; the answer to a text that is not the latest any more is `undefined`. */
+function useCheck(): (text: string, is: 'schema' | 'hints' | 'json') => Promise<TextVerdict | undefined> {
+  const own = useRef<{ readonly worker: Worker; readonly remote: Remote<TextCheck> }>(undefined);
+  const round = useRef(0);
+  useEffect(
+    () => () => {
+      own.current?.worker.terminate();
+      own.current = undefined;
+    },
+    [],
+  );
+  return async (text, is) => {
+    const mine = ++round.current;
+    if (!own.current) {
+      const worker = new Worker(new URL('../workers/text-check-worker.ts', import.meta.url), { type: 'module' });
+      own.current = { worker, remote: wrap<TextCheck>(worker) };
+    }
+    const { remote } = own.current;
+    const { kit } = useKit.getState();
+    const verdict = await (is === 'schema'
+      ? remote.schema(text, kitDocuments(kit))
+      : is === 'hints'
+        ? remote.hints(text, kit.hints ?? {})
+        : remote.json(text));
+    return mine === round.current ? verdict : undefined;
+  };
 }

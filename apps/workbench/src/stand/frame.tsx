@@ -13,9 +13,10 @@ import { consoleText, type BundledInputs } from '@poietra/stand';
 import { createRoot, hydrateRoot } from 'react-dom/client';
 import { servedPrefix, type FormToOpen, type ToFrame } from './messages.js';
 import { PastedPage } from './pasted-page.js';
-import { languageFor, Sheet, type SheetHandle } from './sheet.js';
+import { prepare, Sheet, type Prepared, type SheetHandle } from './sheet.js';
 import { Solo, type SoloHandle } from './solo.js';
 import { tell } from './tell.js';
+import { NoLongerWanted } from './turns.js';
 
 export function startFrame(inputs: BundledInputs, codes: Readonly<Record<string, CodecCode>> = {}): void {
   const host = document.getElementById('stand');
@@ -44,14 +45,20 @@ export function startFrame(inputs: BundledInputs, codes: Readonly<Record<string,
   let latest: FormToOpen | undefined;
   const openSheet = async (open: FormToOpen): Promise<void> => {
     latest = open;
-    const language = await languageFor(open);
-    // While the language was fetched, the form may have been edited again.
+    let prepared: Prepared;
+    try {
+      prepared = await prepare(open);
+    } catch (error) {
+      if (!(error instanceof NoLongerWanted) && latest === open) tell({ kind: 'failed', message: words(error) });
+      return;
+    }
+    // Meanwhile the form may have been edited again.
     if (latest !== open) return;
     const drawn = (
       <Sheet
         inputs={inputs}
         codes={codes}
-        language={language}
+        {...prepared}
         open={open}
         send={send}
         fetchChoices={fetchChoices}

@@ -3,17 +3,17 @@ import type { CodecCode } from '@poietra/core';
 import { answerOnce, type BundledInputs } from '@poietra/stand';
 import { renderToString } from 'react-dom/server';
 import { servedPrefix, type FormToOpen } from './messages.js';
-import { languageFor, Sheet } from './sheet.js';
+import { prepare, Sheet } from './sheet.js';
 
 export function startRenderingForms(inputs: BundledInputs, codes: Readonly<Record<string, CodecCode>> = {}): void {
   answerOnce(async (task) => {
     const open = task as FormToOpen;
-    const language = await languageFor(open);
+    const prepared = await prepare(open);
     return renderToString(
       <Sheet
         inputs={inputs}
         codes={codes}
-        language={language}
+        {...prepared}
         open={open}
         send={never}
         fetchChoices={noFetch}

@@ -1,7 +1,7 @@
 import {
   canBeWritten,
   codecsOf,
-  compileSchema,
+  compileSchemaInTurns,
   describeValue,
   expressionsOf,
   loadExpressions,
@@ -10,6 +10,7 @@ import {
   planAt,
   write,
   type CodecCode,
+  type CompiledSchema,
   type Expressions,
   type Form,
   type Kit,
@@ -34,6 +35,7 @@ import { LinkOverlay } from './link-overlay.js';
 import type { FormToOpen } from './messages.js';
 import { EditMargin } from './edit-margin.js';
 import { Notes } from './notes.js';
+import { turns } from './turns.js';
 
 export interface SheetHandle {
   load(values: unknown): void;
@@ -46,6 +48,7 @@ interface SheetProps {
   readonly inputs: BundledInputs;
   /** Codecs that are code, by name. */
   readonly codes: Readonly<Record<string, CodecCode>>;
+  readonly compiled: CompiledSchema;
   /** The language of expressions, where the form has some. */
   readonly language: Expressions | undefined;
   readonly open: FormToOpen;
@@ -56,7 +59,7 @@ interface SheetProps {
 }
 
 /** A form as it will be printed, with the notes of the person who checks it in its margins; in one copy or several. */
-export function Sheet({ inputs, codes, language, open, send, fetchChoices, handle }: SheetProps): ReactNode {
+export function Sheet({ inputs, codes, compiled, language, open, send, fetchChoices, handle }: SheetProps): ReactNode {
   return (
     <div
       className="sheet"
@@ -69,6 +72,7 @@ export function Sheet({ inputs, codes, language, open, send, fetchChoices, handl
           key={i}
           inputs={inputs}
           codes={codes}
+          compiled={compiled}
           language={language}
           open={open}
           send={send}
@@ -85,13 +89,14 @@ export function Sheet({ inputs, codes, language, open, send, fetchChoices, handl
 function Copy({
   inputs,
   codes,
+  compiled,
   language,
   open,
   send,
   fetchChoices,
   handle,
 }: Omit<SheetProps, 'handle'> & { readonly handle: Ref<SheetHandle> | null }): ReactNode {
-  const { plan, form, live } = useOpened(inputs, codes, language, open);
+  const { plan, form, live } = useOpened(inputs, codes, compiled, language, open);
   const skins = useMemo(() => livingSkins(inputs, open.kit.skins), [inputs, open.kit.skins]);
   const ownHints = useMemo(() => ownHintsOf(open.kit.hints), [open.kit.hints]);
   const skinName = open.skin ?? open.form.skin ?? 'plain';
@@ -159,14 +164,16 @@ function Copy({
 function useOpened(
   inputs: BundledInputs,
   codes: Readonly<Record<string, CodecCode>>,
+  compiled: CompiledSchema,
   language: Expressions | undefined,
   open: FormToOpen,
 ): { plan: Plan; form: Form; live: Readonly<Record<string, AdaptedInput>> } {
-  const { form: description, documents, kit } = open;
-  const shape = JSON.stringify([description, documents, kit, open.disabled]);
+  const { form: description, kit } = open;
+  // What the compiled schema does not tell: a change of it opens the form anew, too.
+  const { schema: _, ...rest } = description;
+  const shape = JSON.stringify([rest, kit, open.disabled]);
   const last = useRef<Form>(undefined);
   return useMemo(() => {
-    const compiled = compileSchema(description.schema, { documents, assertFormats: true });
     const plan = makePlan(compiled, description.hints, {
       fields: kit.fields,
       codecs: kit.codecs,
@@ -181,8 +188,8 @@ function useOpened(
       codecs: codecsOf(plan.root, codes),
       ...(open.values === undefined ? {} : { values: open.values }),
       ...(restore ? { restore } : {}),
-      ...(language ? { expressions: language } : {}),
-      ...expressionsOf(plan.root),
+      // Without expressions nothing has to be looked for, which in a schema of thousands of parts takes its time.
+      ...(language ? { expressions: language, ...expressionsOf(plan.root) } : {}),
       ...(messages ? { messages } : {}),
       ...(open.disabled ? { disabled: true } : {}),
       messagesAt: (at) => planAt(plan.root, at)?.hints.messages,
@@ -199,12 +206,29 @@ function useOpened(
     return { plan, form, live };
     // Values and what is restored count at the opening only; later ones come as messages of their own.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [inputs, codes, shape, language]);
+  }, [inputs, codes, compiled, shape, language]);
 }
 
-/** The language of expressions, for forms that have some. */
-export async function languageFor({ form, documents }: FormToOpen): Promise<Expressions | undefined> {
-  return /"(condition|computed)":/.test(JSON.stringify([form, documents])) ? loadExpressions() : undefined;
+/** What a sheet needs beside its description: the schema made ready, and the language of its expressions. */
+export type Prepared = Pick<SheetProps, 'compiled' | 'language'>;
+
+let last: { readonly key: string; readonly compiled: Promise<CompiledSchema> } | undefined;
+
+/**
+ * Makes a form ready to be drawn, in turns with whatever else the page does. A schema that did not change is kept; one
+ * that is not the latest any more is given up.
+ */
+export async function prepare({ form, documents }: FormToOpen): Promise<Prepared> {
+  const key = JSON.stringify([form.schema, documents]);
+  if (last?.key !== key) {
+    const turn = turns(() => last?.key === key);
+    last = { key, compiled: compileSchemaInTurns(form.schema, turn, { documents, assertFormats: true }) };
+  }
+  const { compiled } = last;
+  // One that failed is no use to the next.
+  compiled.catch(() => (last = last?.compiled === compiled ? undefined : last));
+  const asks = /"(condition|computed)":/.test(key) || /"(condition|computed)":/.test(JSON.stringify(form.hints ?? {}));
+  return { compiled: await compiled, language: asks ? await loadExpressions() : undefined };
 }
 
 /** The kit's own hints, in the words of the drawing. */

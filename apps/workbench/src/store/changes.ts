@@ -1,4 +1,4 @@
-import { lookUp, removeAt, replaceAt, type Pointer } from '@poietra/core';
+import { isObject, joinPointer, lookUp, removeAt, replaceAt, type Pointer } from '@poietra/core';
 
 /** One place of the kit before and after; `undefined` is "not there". */
 export interface Change {
@@ -18,9 +18,23 @@ export interface Edit {
 
 /** The changes that put values at places, as seen from a document. */
 export function changesFor(document: unknown, places: Readonly<Record<Pointer, unknown>>): Change[] {
-  return Object.entries(places)
-    .map(([at, after]): Change => ({ at, before: lookUp(document, at), after }))
-    .filter(({ before, after }) => JSON.stringify(before) !== JSON.stringify(after));
+  return Object.entries(places).flatMap(([at, after]) => differing(at, lookUp(document, at), after));
+}
+
+/**
+ * Where two values differ, as near to the leaves as it can be said: a letter in a schema of megabytes is a step of some
+ * bytes. Members that come, go or change their order are said by the object around them.
+ */
+function differing(at: Pointer, before: unknown, after: unknown): Change[] {
+  if (before === after) return [];
+  if (Array.isArray(before) && Array.isArray(after) && before.length === after.length)
+    return before.flatMap((one, i) => differing(joinPointer(at, i), one, after[i]));
+  if (isObject(before) && isObject(after)) {
+    const [names, next] = [Object.keys(before), Object.keys(after)];
+    if (names.length === next.length && names.every((name, i) => name === next[i]))
+      return names.flatMap((name) => differing(joinPointer(at, name), before[name], after[name]));
+  }
+  return JSON.stringify(before) === JSON.stringify(after) ? [] : [{ at, before, after }];
 }
 
 export function apply<T>(document: T, { changes }: Edit, direction: 'forth' | 'back'): T {
@@ -41,9 +55,8 @@ const closely = 1500;
 export function merged(last: Edit | undefined, next: Edit): Edit | undefined {
   if (!last || next.merge === undefined || last.merge !== next.merge || next.time - last.time > closely)
     return undefined;
-  if (last.changes.length !== 1 || next.changes.length !== 1 || last.changes[0]?.at !== next.changes[0]?.at)
+  if (last.changes.some(({ at }, i) => next.changes[i]?.at !== at) || last.changes.length !== next.changes.length)
     return undefined;
-  const [from] = last.changes;
-  const [to] = next.changes;
-  return from && to ? { ...next, changes: [{ at: from.at, before: from.before, after: to.after }] } : undefined;
+  const changes = last.changes.map(({ at, before }, i): Change => ({ at, before, after: next.changes[i]?.after }));
+  return { ...next, changes };
 }

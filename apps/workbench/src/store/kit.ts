@@ -4,6 +4,7 @@ import { create } from 'zustand';
 import { ask } from './ask.js';
 import { apply, changesFor, merged, type Edit } from './changes.js';
 import { database } from './database.js';
+import { withTexts } from './written.js';
 
 const mostSteps = 500;
 
@@ -36,7 +37,7 @@ export const useKit = create<KitStore>()((set, get) => ({
   position: 0,
   edit(label, places, merge) {
     const { kit, history, position } = get();
-    const changes = changesFor(kit, places);
+    const changes = changesFor(kit, withTexts(kit, places));
     if (changes.length === 0) return;
     const next: Edit = { label, changes, time: Date.now(), ...(merge === undefined ? {} : { merge }) };
     const isAtEnd = position === history.length;
@@ -66,6 +67,8 @@ export const useKit = create<KitStore>()((set, get) => ({
   },
 }));
 
+/** The steps that the database has, in its order. */
+let written: readonly Edit[] = [];
 let saving: Promise<void> = Promise.resolve();
 let turns = 0;
 
@@ -75,6 +78,7 @@ function save(): void {
   const turn = ++turns;
   useKit.setState({ saved: false });
   saving = saving.then(async () => {
+    let next: readonly Edit[] = [];
     try {
       await database.transaction('rw', database.kits, database.history, async () => {
         const stored = await database.kits.get('current');
@@ -85,13 +89,14 @@ function save(): void {
         const drop = Math.max(0, history.length - mostSteps);
         revision++;
         await database.kits.put({ id: 'current', kit, revision, position: position - drop });
-        const steps = history.slice(drop).map((edit, index) => ({ ...edit, index }));
-        const before = await database.history.toArray();
-        // Only what differs is written: most steps were written long ago.
-        const fresh = steps.filter((step, i) => JSON.stringify(before[i]) !== JSON.stringify(step));
+        const steps = history.slice(drop);
+        // Only what differs is written: most steps were written long ago. No other tab can have written meanwhile.
+        const fresh = steps.flatMap((step, index) => (written[index] === step ? [] : [{ ...step, index }]));
         await database.history.bulkPut(fresh);
         await database.history.where('index').aboveOrEqual(steps.length).delete();
+        next = steps;
       });
+      written = next;
       if (useKit.getState().trouble !== undefined) useKit.setState({ trouble: undefined });
     } catch (error) {
       useKit.setState({
@@ -109,6 +114,7 @@ async function load(): Promise<boolean> {
   );
   if (!stored) return false;
   revision = stored.revision;
+  written = steps;
   useKit.setState({ kit: stored.kit, history: steps, position: stored.position, status: 'ready' });
   return true;
 }

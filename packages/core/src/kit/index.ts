@@ -12,6 +12,7 @@ export {
   type KitInput,
   type Proof,
   type SkinDescription,
+  type WrittenTexts,
 } from './kit.js';
 export {
   groupUri,
@@ -33,3 +34,4 @@ export {
   type KitEdits,
 } from './groups.js';
 export { editableRules, editForm, type FormEdit } from './edit-form.js';
+export { mentionedAdapters } from './mentioned.js';

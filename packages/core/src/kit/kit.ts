@@ -10,6 +10,12 @@ export const kitVersion = 1;
 export interface GroupDescription {
   readonly title: string;
   readonly schema: unknown;
+  readonly written?: WrittenTexts;
+}
+/** Texts as a person wrote them, with comments. Each counts only as long as it means the same as the member it names. */
+export interface WrittenTexts {
+  readonly schema?: string;
+  readonly hints?: string;
 }
 export type Purpose = 'create' | 'replace' | 'change' | 'delete';
 /** Where and how a form is sent: records are listed at the path, and each one has its own address below it. */
@@ -47,6 +53,7 @@ export interface FormDescription {
   readonly hidden?: 'drop' | 'keep';
   /** How its fields are drawn: `plain`, `compact`, or one of the kit's skins. */
   readonly skin?: string;
+  readonly written?: WrittenTexts;
 }
 /** A skin drawn with a component of a suite: under which names the box takes what it draws. */
 export interface SkinDescription {
@@ -99,6 +106,8 @@ const name = z
 const property = z.looseObject({ property: z.string().min(1) });
 const map = <T extends z.ZodType>(value: T): z.ZodRecord<typeof name, T> => z.record(name, value);
 const schema = z.union([z.boolean(), z.looseObject({})]);
+
+const written = z.looseObject({ schema: z.string().optional(), hints: z.string().optional() }).optional();
 
 const header = z.string().regex(/^[A-Za-z0-9-]{1,60}$/, 'is the name of an HTTP header');
 const method = z.string().regex(/^[A-Z]{2,10}$/, 'is an HTTP method in capitals');
@@ -227,7 +236,7 @@ export const kitSchema = z.looseObject({
       required: z.boolean().optional(),
     }),
   ),
-  groups: map(z.looseObject({ title: z.string(), schema })),
+  groups: map(z.looseObject({ title: z.string(), schema, written })),
   forms: map(
     z.looseObject({
       title: z.string(),
@@ -247,6 +256,7 @@ export const kitSchema = z.looseObject({
       tell: z.enum(['leave', 'change', 'submit']).optional(),
       hidden: z.enum(['drop', 'keep']).optional(),
       skin: z.string().optional(),
+      written,
     }),
   ),
   skins: map(

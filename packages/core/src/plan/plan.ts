@@ -47,8 +47,10 @@ export interface PlanGroup extends PlanBase {
   /** Made when first read: a schema may contain itself. Positions of a tuple are members by number. */
   readonly children: readonly PlanNode[];
   readonly tuple: boolean;
-  /** Its schema stands around it already: it is opened on demand. */
+  /** Its schema stands around it already: there is no end to what is in it. */
   readonly again: boolean;
+  /** Such a one, and one that lies deep, is opened when a person asks for it. */
+  readonly onDemand: boolean;
   /** Members with names of one's own (`additionalProperties`, `patternProperties`): the plan for a name, if it may be. */
   readonly more?: (name: string) => PlanNode | undefined;
 }
@@ -66,8 +68,9 @@ export interface PlanChooser extends PlanBase {
   /** The option that a value speaks for. */
   pick(value: unknown): number;
   readonly options: readonly PlanOption[];
-  /** As for groups: it is opened on demand. */
+  /** As for groups. */
   readonly again: boolean;
+  readonly onDemand: boolean;
 }
 export interface PlanOption {
   readonly label: string;
@@ -88,11 +91,15 @@ interface Around {
   readonly rules: PlanRules;
   /** Where the schemas stand that say what is inside the groups around. */
   readonly trail: ReadonlySet<string>;
+  /** How many groups stand around. */
+  readonly depth: number;
 }
+/** Groups as deep as this are opened on demand: a schema of thousands of parts has no end without containing itself. */
+const isDeep = (depth: number, required: boolean): boolean => depth >= (required ? 6 : 3);
 
 /** What is drawn for a schema: which fields, in which order, with which words. Values play no part in it. */
 export function makePlan(compiled: CompiledSchema, beside: HintsBeside = {}, rules: PlanRules = {}): Plan {
-  const around = { beside, rules, trail: new Set<string>() };
+  const around = { beside, rules, trail: new Set<string>(), depth: 0 };
   return { compiled, root: node('', applied(compiled.root), true, around) };
 }
 
@@ -133,7 +140,15 @@ function node(
         return (made ??= node(name, chosen, required, inner, { ...settled, label: base.label }));
       });
     });
-    return { ...base, kind: 'chooser', key: choice, again, options, pick: (value) => bestBranch(choice, value) };
+    return {
+      ...base,
+      kind: 'chooser',
+      key: choice,
+      again,
+      onDemand: again || isDeep(around.depth, required),
+      options,
+      pick: (value) => bestBranch(choice, value),
+    };
   }
   const base = baseOf(name, at, at, required, around, settled);
   const { facts, hints } = base;
@@ -153,7 +168,7 @@ function node(
         0,
         kinds.findIndex((kind) => isOfKind(value, kind)),
       );
-    return { ...base, kind: 'chooser', key, again: false, options, pick };
+    return { ...base, kind: 'chooser', key, again: false, onDemand: false, options, pick };
   }
   const nodes = at.map((one) => one.node);
   const length = chosen || !isList(facts, nodes) ? 0 : tupleLength(at);
@@ -173,7 +188,8 @@ function node(
   const isMap = !chosen && length === 0 && hasMembersBesides(at);
   if (!chosen && (length > 0 || names.length > 0 || isMap)) {
     const own = bodiesOf(at);
-    const inner = { ...around, trail: new Set([...around.trail, ...own]) };
+    const again = own.some((one) => around.trail.has(one));
+    const inner = { ...around, trail: new Set([...around.trail, ...own]), depth: around.depth + 1 };
     let children: PlanNode[] | undefined;
     const others = new Map<string, PlanNode | undefined>();
     const below = (member: string, key: string | number): PlanNode =>
@@ -187,7 +203,8 @@ function node(
       ...base,
       kind: 'group',
       tuple: length > 0,
-      again: own.some((one) => around.trail.has(one)),
+      again,
+      onDemand: again || isDeep(around.depth, required),
       get children() {
         return (children ??=
           length > 0

@@ -3,6 +3,7 @@ import { Compiler, SchemaError, type CompileOptions } from './compiler.js';
 import { fine, limitOf, limitProblem, Memory, verdict, type Recheck, type Verdict } from './memory.js';
 import { outputOf, type OutputFormat, type OutputUnit } from './output.js';
 import type { Run, SchemaNode } from './rule.js';
+import type { Turn } from './registry.js';
 
 export interface CompiledSchema {
   /** The verdict only; stops at the first failure. */
@@ -35,6 +36,19 @@ export function compileSchema(schema: unknown, options: CompileOptions = {}): Co
   const compiler = new Compiler(options);
   const root = compiler.compile(schema, options.uri ?? '');
   return new Compiled(compiler, root);
+}
+
+/**
+ * Like `compileSchema`, a little at a time: for schemas of megabytes on a page that has to go on answering. `turn` is
+ * asked every hundred parts; what it returns is waited for, and where that is rejected the work ends.
+ */
+export async function compileSchemaInTurns(
+  schema: unknown,
+  turn: Turn,
+  options: CompileOptions = {},
+): Promise<CompiledSchema> {
+  const compiler = new Compiler(options);
+  return new Compiled(compiler, await compiler.compileInTurns(schema, options.uri ?? '', turn));
 }
 
 /**

@@ -14,7 +14,7 @@ import {
 import { english, messageFor, type Messages } from './messages.js';
 import { markAll } from './mark.js';
 import { noteWay } from './output.js';
-import { Registry, type Resource, type Spot } from './registry.js';
+import { Registry, type Resource, type Spot, type Turn } from './registry.js';
 import { bits, Run, Seen, type Place, type Rule, type SchemaNode } from './rule.js';
 import { resolveUri } from './uri.js';
 
@@ -88,7 +88,10 @@ export class Compiler {
   };
 
   compile(schema: unknown, uri: string): SchemaNode {
-    const spot = this.registry.add(uri, schema);
+    return this.#finish(this.registry.add(uri, schema));
+  }
+
+  #finish(spot: Spot): SchemaNode {
     const node = this.nodeAt(spot);
     const entered = this.#enter(node);
     this.#drain();
@@ -96,6 +99,16 @@ export class Compiler {
     const root = this.#isDynamic ? entered : node;
     if (this.#problems.length > 0) throw new SchemaError(this.#problems);
     return root;
+  }
+
+  async compileInTurns(schema: unknown, uri: string, turn: Turn): Promise<SchemaNode> {
+    const spot = await this.registry.addInTurns(uri, schema, turn);
+    this.nodeAt(spot);
+    for (let node = this.#queue.pop(), count = 0; node; node = this.#queue.pop()) {
+      this.#fill(node);
+      if (++count % 100 === 0) await turn();
+    }
+    return this.#finish(spot);
   }
 
   part(reference: string): SchemaNode | undefined {

@@ -2,7 +2,8 @@
  * JSON Schema, drafts 4 to 2020-12: reading, checking, and what a form wants to know of it.
  * Knows JSON only; nothing of forms, codecs or interfaces.
  */
-export { compileSchema, loadSchema, type CompiledSchema } from './compile.js';
+export { compileSchema, compileSchemaInTurns, loadSchema, type CompiledSchema } from './compile.js';
+export type { Turn } from './registry.js';
 export { SchemaError, type CompileOptions } from './compiler.js';
 export type { Recheck, Verdict } from './memory.js';
 export { dialects, type Dialect } from './dialect.js';

@@ -32,6 +32,16 @@ export interface Spot {
   readonly at: Pointer;
 }
 
+/** Asked now and then in long work; what it returns is waited for, so that others have their turn. */
+export type Turn = () => Promise<void> | undefined;
+
+/** A schema whose parts are still to be looked at. */
+interface Pending {
+  readonly raw: unknown;
+  readonly holder: Resource;
+  readonly at: Pointer;
+}
+
 /** The documents that a schema can refer to, by absolute URI. Foreign documents are copied and measured on their way in. */
 export class Registry {
   readonly #resources = new Map<string, Resource>();
@@ -51,25 +61,38 @@ export class Registry {
 
   /** Reads a document now. Its own `$id` gives it a second address. */
   add(uri: string, document: unknown): Spot {
+    const { root, pending } = this.#begin(uri, document);
+    this.#scanAll(pending);
+    return root;
+  }
+
+  /** The same, a little at a time. */
+  async addInTurns(uri: string, document: unknown, turn: Turn): Promise<Spot> {
+    const { root, pending } = this.#begin(uri, document);
+    for (let next = pending.pop(), count = 0; next; next = pending.pop()) {
+      this.#scanOne(next, pending);
+      if (++count % 100 === 0) await turn();
+    }
+    return root;
+  }
+
+  #begin(uri: string, document: unknown): { readonly root: Spot; readonly pending: Pending[] } {
     const copy = copyJson(document, this.limits);
     const address = splitFragment(uri).document;
-    const root = this.#scan(
-      copy,
-      {
-        uri: address,
-        root: copy,
-        dialect: this.fallback,
-        document: address,
-        at: '',
-        anchors: new Map(),
-        dynamicAnchors: new Map(),
-        recursive: false,
-      },
-      '',
-      true,
-    );
+    const holder: Resource = {
+      uri: address,
+      root: copy,
+      dialect: this.fallback,
+      document: address,
+      at: '',
+      anchors: new Map(),
+      dynamicAnchors: new Map(),
+      recursive: false,
+    };
+    const pending: Pending[] = [];
+    const root = this.#scanOne({ raw: copy, holder, at: '' }, pending, true);
     if (!this.#resources.has(address)) this.#resources.set(address, root.resource);
-    return root;
+    return { root, pending };
   }
 
   get resources(): Iterable<Resource> {
@@ -114,7 +137,12 @@ export class Registry {
       spot = this.spotOf(raw) ?? { raw, resource: spot.resource, at: joinPointer(spot.at, token) };
     }
     // A place under a keyword nobody knows was not scanned, but a reference makes it a schema after all.
-    if (isObject(spot.raw) && !this.#spots.has(spot.raw)) return this.#scan(spot.raw, spot.resource, spot.at, false);
+    if (isObject(spot.raw) && !this.#spots.has(spot.raw)) {
+      const pending: Pending[] = [];
+      const found = this.#scanOne({ raw: spot.raw, holder: spot.resource, at: spot.at }, pending);
+      this.#scanAll(pending);
+      return found;
+    }
     return spot;
   }
 
@@ -125,7 +153,12 @@ export class Registry {
     return meta ? dialectFromMetaSchema(meta.uri, meta.root, meta.dialect) : fallback;
   }
 
-  #scan(raw: unknown, holder: Resource, at: Pointer, isRoot: boolean): Spot {
+  #scanAll(pending: Pending[]): void {
+    for (let next = pending.pop(); next; next = pending.pop()) this.#scanOne(next, pending);
+  }
+
+  /** Notes where a schema stands; its parts are put before what is pending, so that all is met in the document's order. */
+  #scanOne({ raw, holder, at }: Pending, pending: Pending[], isRoot = false): Spot {
     if (!isObject(raw)) {
       if (isRoot) this.#resources.set(holder.uri, holder);
       return { raw, resource: holder, at };
@@ -134,6 +167,7 @@ export class Registry {
     const spot: Spot = { raw, resource, at };
     this.#spots.set(raw, spot);
     this.#noteAnchors(raw, spot);
+    const from = pending.length;
     for (const [keyword, position] of positions) {
       const value = ownMember(raw, keyword);
       if (
@@ -143,14 +177,17 @@ export class Registry {
         continue;
       const below = joinPointer(at, keyword);
       const isList = Array.isArray(value);
-      if (position === 'schema' || (position === 'either' && !isList)) this.#scan(value, resource, below, false);
+      if (position === 'schema' || (position === 'either' && !isList))
+        pending.push({ raw: value, holder: resource, at: below });
       else if (isList && (position === 'list' || position === 'either'))
-        value.forEach((item, i) => this.#scan(item, resource, joinPointer(below, i), false));
+        value.forEach((item, i) => pending.push({ raw: item, holder: resource, at: joinPointer(below, i) }));
       else if (isObject(value) && (position === 'map' || position === 'dependencies')) {
         for (const name of Object.keys(value))
-          if (!Array.isArray(value[name])) this.#scan(value[name], resource, joinPointer(below, name), false);
+          if (!Array.isArray(value[name]))
+            pending.push({ raw: value[name], holder: resource, at: joinPointer(below, name) });
       }
     }
+    reverseFrom(pending, from);
     return spot;
   }
 
@@ -197,5 +234,14 @@ export class Registry {
       resource.anchors.set(dynamic, spot);
       resource.dynamicAnchors.set(dynamic, spot);
     }
+  }
+}
+
+/** The last one in is taken first. */
+function reverseFrom(list: Pending[], from: number): void {
+  for (let low = from, high = list.length - 1; low < high; low++, high--) {
+    const [a, b] = [list[low], list[high]] as [Pending, Pending];
+    list[low] = b;
+    list[high] = a;
   }
 }

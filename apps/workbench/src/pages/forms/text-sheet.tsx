@@ -1,11 +1,13 @@
 import type { FormDescription } from '@poietra/core';
-import type { ReactNode } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
 import { CodeView } from '../../parts/code-view.js';
 import { CopyButton } from '../../parts/copy-button.js';
+import { hintsOffers, schemaOffers } from '../../parts/json-offers.js';
 import { JsonText } from '../../parts/json-text.js';
 import type { FromFrame } from '../../stand/checked.js';
 import { useKit } from '../../store/kit.js';
+import { plainText, textOf } from '../../store/written.js';
 
 export type TextName = 'schema' | 'hints' | 'data';
 
@@ -22,12 +24,35 @@ interface Props {
   onClose(): void;
 }
 
+const noHints = {};
+
 /** One of the form's texts beside the sheet, in step with it. */
 export function TextSheet({ which, name, form, state, focused, onCaret, onClose }: Props): ReactNode {
-  const edit = useKit(({ edit: change }) => change);
-  const data = JSON.stringify(state?.snapshot.value ?? {}, undefined, 2);
-  const text =
-    which === 'data' ? data : JSON.stringify(which === 'schema' ? form.schema : (form.hints ?? {}), undefined, 2);
+  const { edit } = useKit.getState();
+  const kit = useKit((store) => store.kit);
+  const { schema, hints = noHints, written } = form;
+  const value = state?.snapshot.value ?? noHints;
+  const text = useMemo(
+    () =>
+      which === 'data'
+        ? plainText(value)
+        : which === 'schema'
+          ? textOf(schema, written?.schema)
+          : textOf(hints, written?.hints),
+    [which, value, schema, hints, written],
+  );
+  const offers = useMemo(
+    () => (which === 'hints' ? hintsOffers(kit, schema) : schemaOffers(kit)),
+    [which, kit, schema],
+  );
+  const put =
+    (member: 'schema' | 'hints') =>
+    (next: unknown, nextText: string | undefined): void =>
+      edit(
+        `${member === 'schema' ? 'Schema' : 'Hints'} of ${form.title}`,
+        { [`${name}/${member}`]: next, [`${name}/written/${member}`]: nextText },
+        `${member} ${name}`,
+      );
   return (
     <section
       aria-label={`Text: ${which}`}
@@ -50,17 +75,21 @@ export function TextSheet({ which, name, form, state, focused, onCaret, onClose 
         ) : which === 'schema' ? (
           <JsonText
             label={`Schema of ${form.title}`}
-            value={form.schema}
+            value={schema}
+            written={written?.schema}
             lit={focused?.schemaAt}
             onCaret={onCaret}
-            onChange={(schema) => edit(`Schema of ${form.title}`, { [`${name}/schema`]: schema }, `schema ${name}`)}
+            offers={offers}
+            onChange={put('schema')}
           />
         ) : (
           <JsonText
             label={`Hints of ${form.title}`}
-            is="json"
-            value={form.hints ?? {}}
-            onChange={(hints) => edit(`Hints of ${form.title}`, { [`${name}/hints`]: hints }, `hints ${name}`)}
+            is="hints"
+            value={hints}
+            written={written?.hints}
+            offers={offers}
+            onChange={put('hints')}
           />
         )}
       </div>

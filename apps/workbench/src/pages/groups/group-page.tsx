@@ -11,6 +11,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { Button } from '../../parts/button.js';
 import { NoSuch } from '../../parts/no-such.js';
 import { FormFrame } from '../../parts/form-frame.js';
+import { schemaOffers } from '../../parts/json-offers.js';
 import { JsonText } from '../../parts/json-text.js';
 import { useKit } from '../../store/kit.js';
 import { Effects } from './effects.js';
@@ -31,12 +32,19 @@ function GroupView({ name, group }: { readonly name: string; readonly group: Gro
   const { kit, edit } = useKit();
   const navigate = useNavigate();
   // An edit is looked at before it is made: it reaches every form that uses the group, and what was saved with them.
-  const [draft, setDraft] = useState<{ readonly schema: unknown; readonly of: unknown }>();
+  const [draft, setDraft] = useState<{
+    readonly schema: unknown;
+    readonly written: string | undefined;
+    readonly of: unknown;
+  }>();
   const isDraft =
-    draft !== undefined && draft.of === group.schema && JSON.stringify(draft.schema) !== JSON.stringify(group.schema);
+    draft !== undefined &&
+    draft.of === group.schema &&
+    (draft.written !== group.written?.schema || JSON.stringify(draft.schema) !== JSON.stringify(group.schema));
   const schema = isDraft ? draft.schema : group.schema;
   const form = useMemo((): FormDescription => ({ title: group.title, schema }), [group.title, schema]);
   const places = placesOfGroup(kit, name);
+  const offers = useMemo(() => schemaOffers(kit), [kit]);
   const dissolve = (): void => {
     edit(`Dissolve the group ${group.title}`, dissolveGroup(kit, name));
     void navigate('/groups');
@@ -75,14 +83,20 @@ function GroupView({ name, group }: { readonly name: string; readonly group: Gro
           <JsonText
             label={`Schema of the group ${group.title}`}
             value={schema}
-            onChange={(next) => setDraft({ schema: next, of: group.schema })}
+            written={isDraft ? draft.written : group.written?.schema}
+            offers={offers}
+            onChange={(next, written) => setDraft({ schema: next, written, of: group.schema })}
           />
           {isDraft && (
             <Effects
               name={name}
               schema={schema}
               onMake={() => {
-                edit(`Schema of ${group.title}`, { [`${joinPointer('/groups', name)}/schema`]: schema });
+                const at = joinPointer('/groups', name);
+                edit(`Schema of ${group.title}`, {
+                  [`${at}/schema`]: schema,
+                  [`${at}/written/schema`]: draft.written,
+                });
                 setDraft(undefined);
               }}
               onLeave={() => setDraft(undefined)}

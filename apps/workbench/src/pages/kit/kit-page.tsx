@@ -1,9 +1,12 @@
-import { readKitText, writeKit, type Kit, type KitProblem } from '@poietra/core';
+import { writeKit, type Kit, type KitProblem, type KitReading } from '@poietra/core';
+import { wrap } from 'comlink';
 import { useRef, useState, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
+import { Busy } from '../../parts/states.js';
 import { saveFile } from '../../parts/save-file.js';
 import { demoKit, useKit } from '../../store/kit.js';
 import { useView } from '../../store/view.js';
+import type { KitRead } from '../../workers/kit-read-worker.js';
 
 /** The kit as one file: out, in, and back to the demo. Nothing is overwritten without a word. */
 export function Component(): ReactNode {
@@ -11,12 +14,15 @@ export function Component(): ReactNode {
   const say = useView((view) => view.say);
   const [problems, setProblems] = useState<readonly KitProblem[]>([]);
   const [waiting, setWaiting] = useState<{ readonly kit: Kit; readonly from: string }>();
+  const [isReading, setReading] = useState(false);
   const picker = useRef<HTMLInputElement>(null);
   const read = async (file: File | undefined): Promise<void> => {
     setWaiting(undefined);
     setProblems([]);
     if (!file) return;
-    const reading = readKitText(await file.text());
+    setReading(true);
+    const reading = await readInWorker(await file.text());
+    setReading(false);
     if (reading.ok) setWaiting({ kit: reading.kit, from: file.name });
     else setProblems(reading.problems);
   };
@@ -74,6 +80,7 @@ export function Component(): ReactNode {
           Begin again with the demo kit …
         </Button>
       </div>
+      {isReading && <Busy>Reading the file …</Busy>}
       {problems.length > 0 && (
         <section role="alert" className="border-l-4 border-fail bg-sheet p-3">
           <h2 className="text-fail">The file was not taken; the kit is as it was</h2>
@@ -129,4 +136,15 @@ export function Component(): ReactNode {
       </section>
     </div>
   );
+}
+
+async function readInWorker(text: string): Promise<KitReading> {
+  const worker = new Worker(new URL('../../workers/kit-read-worker.ts', import.meta.url), { type: 'module' });
+  try {
+    return await wrap<KitRead>(worker).read(text);
+  } catch (error) {
+    return { ok: false, problems: [{ at: '', message: error instanceof Error ? error.message : String(error) }] };
+  } finally {
+    worker.terminate();
+  }
 }

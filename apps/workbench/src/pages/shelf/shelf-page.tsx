@@ -3,6 +3,7 @@ import { NavLink, useNavigate, useParams } from 'react-router';
 import { Button } from '../../parts/button.js';
 import { CodeView } from '../../parts/code-view.js';
 import { FormFrame } from '../../parts/form-frame.js';
+import { schemaOffers } from '../../parts/json-offers.js';
 import { JsonText } from '../../parts/json-text.js';
 import { freeName } from '../../parts/names.js';
 import { useKit } from '../../store/kit.js';
@@ -43,6 +44,7 @@ function Shown({ example }: { readonly example: (typeof examples)[number] }): Re
   const navigate = useNavigate();
   const [form, setForm] = useState(example.form);
   const [sent, setSent] = useState('{}');
+  const offers = useMemo(() => schemaOffers(kit), [kit]);
   const options = useMemo(() => ({ notes: false, copies: 1, submitLabel: '', width: 520 }), []);
   const take = (): void => {
     const name = freeName(example.id, kit.forms);
@@ -76,7 +78,15 @@ function Shown({ example }: { readonly example: (typeof examples)[number] }): Re
           <JsonText
             label={`Schema of ${form.title}`}
             value={form.schema}
-            onChange={(schema) => setForm((before) => ({ ...before, schema }))}
+            written={form.written?.schema}
+            offers={offers}
+            onChange={(schema, text) =>
+              setForm(({ written: _, ...before }) => ({
+                ...before,
+                schema,
+                ...(text === undefined ? {} : { written: { schema: text } }),
+              }))
+            }
           />
           <CodeView label="What would be sent" text={sent} language="json" />
         </section>
