@@ -43,15 +43,17 @@ function checked(text: string, judge: (value: unknown) => readonly TextFault[]):
     value = meaningOf(text);
   } catch (error) {
     const { from, to } = firstFault(text);
-    return [
-      { range: { from, to }, message: `No JSON yet: ${error instanceof Error ? error.message : String(error)}.` },
-    ];
+    const message = `No JSON yet: ${error instanceof Error ? error.message : String(error)}.`;
+    return { faults: [{ range: { from, to }, message }], isPlain: false };
   }
+  const isPlain = plainText(value) === text;
   try {
-    return judge(value);
+    return { faults: judge(value), isPlain };
   } catch (error) {
-    if (error instanceof SchemaError) return error.problems.map(({ at, message }) => ({ at, message }));
-    if (error instanceof LimitReached || error instanceof RangeError) return [{ at: '', message: error.message }];
+    if (error instanceof SchemaError)
+      return { faults: error.problems.map(({ at, message }) => ({ at, message })), isPlain };
+    if (error instanceof LimitReached || error instanceof RangeError)
+      return { faults: [{ at: '', message: error.message }], isPlain };
     throw error;
   }
 }
