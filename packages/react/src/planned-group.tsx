@@ -1,10 +1,11 @@
 /** Members of an object and positions of a tuple: one under the other, side by side, in a grid, behind tabs; folded where hints say so. */
 import { joinPointer, startOf, type PlanGroup, type PlanNode, type Pointer, type Span } from '@poietra/core';
-import { Fragment, useId, type CSSProperties, type ReactNode } from 'react';
+import { Fragment, type CSSProperties, type ReactNode } from 'react';
 import { useDrawing } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { MoreMembers } from './planned-map.js';
 import { useScope } from './scope.js';
+import { Section } from './section.js';
 import { Tabs } from './tabs.js';
 
 interface Props {
@@ -15,6 +16,7 @@ interface Props {
 
 export function PlannedGroup({ node, at, bare }: Props): ReactNode {
   const { draw } = useDrawing();
+  const { form } = useScope();
   const layout = node.hints.layout ?? 'stack';
   const body =
     layout === 'tabs' ? (
@@ -41,19 +43,26 @@ export function PlannedGroup({ node, at, bare }: Props): ReactNode {
       </div>
     );
   const more = node.more && <MoreMembers node={node} at={at} />;
-  if (at === '' || (bare && !node.onDemand))
+  // Entries of lists and members of maps are there already, and have their own way to be taken away.
+  const isThere = useFollowed(() => form.valueAt(at) !== undefined, [form, at]);
+  const isHeld = bare && (!node.onDemand || isThere);
+  if (at === '' || (isHeld && !node.hints.fold))
     return (
       <>
         {body}
         {more}
       </>
     );
+  const section = (
+    <Section node={node} at={at}>
+      {body}
+      {more}
+    </Section>
+  );
+  if (isHeld) return section;
   return (
     <Opened node={node} at={at}>
-      <Section node={node} at={at}>
-        {body}
-        {more}
-      </Section>
+      {section}
     </Opened>
   );
 }
@@ -83,37 +92,6 @@ function spanOf({ hints: { span } }: PlanNode): CSSProperties | undefined {
     ['--medium' as string]: medium ?? wide ?? 12,
     ['--wide' as string]: wide ?? medium ?? 12,
   };
-}
-
-/** A group with its legend, or a section that can be folded. */
-function Section({
-  node,
-  at,
-  children,
-}: {
-  readonly node: PlanNode;
-  readonly at: Pointer;
-  readonly children: ReactNode;
-}): ReactNode {
-  const id = useId();
-  const hint = node.hint !== undefined && <p className="poietra-hint">{node.hint}</p>;
-  if (node.hints.fold)
-    return (
-      <details className="poietra-fold" open={node.hints.fold === 'open'}>
-        <summary id={id}>{node.label}</summary>
-        <div role="group" aria-labelledby={id} data-at={at}>
-          {hint}
-          {children}
-        </div>
-      </details>
-    );
-  return (
-    <fieldset className="poietra-group" data-at={at}>
-      <legend>{node.label}</legend>
-      {hint}
-      {children}
-    </fieldset>
-  );
 }
 
 /** What its schema stands around of already is opened by a person, or there would be no end of it. */

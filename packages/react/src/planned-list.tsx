@@ -4,6 +4,7 @@ import { useState, type DragEvent, type ReactNode } from 'react';
 import { useDrawing } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { useScope } from './scope.js';
+import { Section } from './section.js';
 import { Tabs } from './tabs.js';
 
 interface Gone {
@@ -52,9 +53,7 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
   });
   const place = (index: number): Pointer => joinPointer(at, index);
   return (
-    <fieldset className="poietra-group poietra-list" data-at={at}>
-      <legend>{node.label}</legend>
-      {node.hint !== undefined && <p className="poietra-hint">{node.hint}</p>}
+    <Section node={node} at={at} className="poietra-list">
       <Problems at={at} />
       {layout === 'tabs' && length > 0 ? (
         <Tabs
@@ -104,7 +103,7 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
           </span>
         )}
       </div>
-    </fieldset>
+    </Section>
   );
 }
 

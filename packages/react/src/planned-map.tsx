@@ -65,7 +65,7 @@ export function MoreMembers({ node, at }: { readonly node: PlanGroup; readonly a
                   Take away
                 </button>
               </div>
-              {draw(plan, joinPointer(at, name))}
+              {draw(plan, joinPointer(at, name), { bare: plan.kind === 'group' })}
             </div>
           )
         );

@@ -1,17 +1,15 @@
-import { kitDocuments } from '@poietra/core';
-import { wrap, type Remote } from 'comlink';
-import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import { useKit } from '../store/kit.js';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { meaningOf, textOf } from '../store/written.js';
-import type { TextCheck, TextFault, TextVerdict } from '../workers/text-check-worker.js';
+import type { TextFault } from '../workers/text-check-worker.js';
 import { CodeView, type Offers } from './code-view.js';
+import { useTextCheck, type TextKind } from './use-text-check.js';
 
 interface Props {
   readonly label: string;
   readonly value: unknown;
   /** The text as a person wrote it, with comments; it counts as long as it means the value. */
   readonly written?: string | undefined;
-  readonly is?: 'schema' | 'hints' | 'json';
+  readonly is?: TextKind;
   /** `written` is absent where the text is the one that anybody would write. */
   onChange(value: unknown, written: string | undefined): void;
   readonly offers?: Offers;
@@ -36,7 +34,7 @@ const pauseFor = (text: string): number => (text.length > 200_000 ? 400 : 0);
 export function JsonText({ label, value, written, is = 'schema', onChange, offers, lit, onCaret }: Props): ReactNode {
   const good = useMemo(() => textOf(value, written), [value, written]);
   const [draft, setDraft] = useState<Draft>();
-  const check = useCheck();
+  const check = useTextCheck();
   const due = useRef(0);
   // The text as typed stays as long as it means the value that stands; an undo or another tab brings a new text.
   const current = draft?.of === good ? draft : undefined;
@@ -82,32 +80,4 @@ export function JsonText({ label, value, written, is = 'schema', onChange, offer
 
 function sentence({ at, message }: TextFault): string {
   return at === undefined ? message : `${at === '' ? 'At the root' : `At ${at}`}: ${message}`;
-}
-
-/** Asks the worker; the answer to a text that is not the latest any more is `undefined`. */
-function useCheck(): (text: string, is: 'schema' | 'hints' | 'json') => Promise<TextVerdict | undefined> {
-  const own = useRef<{ readonly worker: Worker; readonly remote: Remote<TextCheck> }>(undefined);
-  const round = useRef(0);
-  useEffect(
-    () => () => {
-      own.current?.worker.terminate();
-      own.current = undefined;
-    },
-    [],
-  );
-  return async (text, is) => {
-    const mine = ++round.current;
-    if (!own.current) {
-      const worker = new Worker(new URL('../workers/text-check-worker.ts', import.meta.url), { type: 'module' });
-      own.current = { worker, remote: wrap<TextCheck>(worker) };
-    }
-    const { remote } = own.current;
-    const { kit } = useKit.getState();
-    const verdict = await (is === 'schema'
-      ? remote.schema(text, kitDocuments(kit))
-      : is === 'hints'
-        ? remote.hints(text, kit.hints ?? {})
-        : remote.json(text));
-    return mine === round.current ? verdict : undefined;
-  };
 }

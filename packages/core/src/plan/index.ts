@@ -16,6 +16,7 @@ export {
   type PlanOption,
 } from './plan.js';
 export type { Hints, HintsBeside, Remote, Span } from './hints.js';
+export { schemaOfSchemas } from './schema-of-schemas.js';
 export { hintsSchema, hintsSchemaWith } from './hints-schema.js';
 export {
   chooseField,

@@ -1,11 +1,12 @@
 import type { FormDescription } from '@poietra/core';
-import { useMemo, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
 import { CodeView } from '../../parts/code-view.js';
 import { CopyButton } from '../../parts/copy-button.js';
 import { hintsOffers, schemaOffers } from '../../parts/json-offers.js';
 import { JsonText } from '../../parts/json-text.js';
 import type { FromFrame } from '../../stand/checked.js';
+import { SchemaForm } from './schema-form.js';
 import { useKit } from '../../store/kit.js';
 import { plainText, textOf } from '../../store/written.js';
 
@@ -29,6 +30,7 @@ const noHints = {};
 /** One of the form's texts beside the sheet, in step with it. */
 export function TextSheet({ which, name, form, state, focused, onCaret, onClose }: Props): ReactNode {
   const { edit } = useKit.getState();
+  const [asForm, setAsForm] = useState(false);
   const kit = useKit((store) => store.kit);
   const { schema, hints = noHints, written } = form;
   const value = state?.snapshot.value ?? noHints;
@@ -47,10 +49,11 @@ export function TextSheet({ which, name, form, state, focused, onCaret, onClose 
   );
   const put =
     (member: 'schema' | 'hints') =>
-    (next: unknown, nextText: string | undefined): void =>
+    (next: unknown, ...text: [text: string | undefined] | []): void =>
       edit(
         `${member === 'schema' ? 'Schema' : 'Hints'} of ${form.title}`,
-        { [`${name}/${member}`]: next, [`${name}/written/${member}`]: nextText },
+        // Without a text the one that stands is mended.
+        { [`${name}/${member}`]: next, ...(text.length > 0 ? { [`${name}/written/${member}`]: text[0] } : {}) },
         `${member} ${name}`,
       );
   return (
@@ -63,6 +66,16 @@ export function TextSheet({ which, name, form, state, focused, onCaret, onClose 
           {which === 'data' ? 'Data, as it would be sent' : which === 'schema' ? 'Schema' : 'Hints beside the schema'}
         </h2>
         <span className="flex">
+          {which === 'schema' && (
+            <Button
+              look="quiet"
+              aria-pressed={asForm}
+              className={asForm ? 'bg-mark font-semibold' : ''}
+              onClick={() => setAsForm(!asForm)}
+            >
+              As a form
+            </Button>
+          )}
           <CopyButton text={text} what={`the ${which}`} />
           <Button look="quiet" onClick={onClose}>
             Close
@@ -72,6 +85,8 @@ export function TextSheet({ which, name, form, state, focused, onCaret, onClose 
       <div className="min-h-0 flex-1">
         {which === 'data' ? (
           <CodeView label="Data" text={text} language="json" lit={focused?.at} />
+        ) : which === 'schema' && asForm ? (
+          <SchemaForm title={form.title} schema={schema} onChange={(next) => put('schema')(next)} />
         ) : which === 'schema' ? (
           <JsonText
             label={`Schema of ${form.title}`}

@@ -1,0 +1,35 @@
+import { kitDocuments } from '@poietra/core';
+import { wrap, type Remote } from 'comlink';
+import { useEffect, useRef } from 'react';
+import { useKit } from '../store/kit.js';
+import type { TextCheck, TextVerdict } from '../workers/text-check-worker.js';
+
+export type TextKind = 'schema' | 'hints' | 'json';
+
+/** Asks the worker what is wrong with a text; the answer to one that is not the latest any more is `undefined`. */
+export function useTextCheck(): (text: string, is: TextKind) => Promise<TextVerdict | undefined> {
+  const own = useRef<{ readonly worker: Worker; readonly remote: Remote<TextCheck> }>(undefined);
+  const round = useRef(0);
+  useEffect(
+    () => () => {
+      own.current?.worker.terminate();
+      own.current = undefined;
+    },
+    [],
+  );
+  return async (text, is) => {
+    const mine = ++round.current;
+    if (!own.current) {
+      const worker = new Worker(new URL('../workers/text-check-worker.ts', import.meta.url), { type: 'module' });
+      own.current = { worker, remote: wrap<TextCheck>(worker) };
+    }
+    const { remote } = own.current;
+    const { kit } = useKit.getState();
+    const verdict = await (is === 'schema'
+      ? remote.schema(text, kitDocuments(kit))
+      : is === 'hints'
+        ? remote.hints(text, kit.hints ?? {})
+        : remote.json(text));
+    return mine === round.current ? verdict : undefined;
+  };
+}
