@@ -88,14 +88,14 @@ test.describe('typing', () => {
     await page.goto('/forms/freight-booking-short/FB-1001');
     const pieces = frameOf(page, /^Form:/).getByRole('textbox', { name: /^Pieces/ });
     await pieces.fill('99');
-    await expect(page.getByText('kept in this browser')).toBeVisible();
+    await expect(page.getByText('draft kept')).toBeVisible();
     await page.getByRole('link', { name: 'FB-1002' }).click();
     await expect(pieces).toHaveValue('40');
     await page.getByRole('link', { name: 'FB-1001' }).click();
     await expect(pieces).toHaveValue('99');
     await page.getByRole('button', { name: 'Take back changes' }).click();
     await expect(pieces).toHaveValue('12');
-    await expect(page.getByText('kept in this browser')).toHaveCount(0);
+    await expect(page.getByText('draft kept')).toHaveCount(0);
   });
 
   test('a booking that is not there is told, with a way to try again', async ({ page }) => {

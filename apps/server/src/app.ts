@@ -7,11 +7,12 @@ import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { BundledInput } from '@poietra/inputs';
 import { z } from 'zod';
-import { companyRouter } from './company/index.js';
+import { companyRouter, echo } from './company/index.js';
 import type { CompanyRecord } from './company/records.js';
 import { codeRouter, Codes } from './codes.js';
 import type { Config } from './config.js';
 import { ownHost, ownPages } from './guard.js';
+import { PlainPages, plainRouter } from './plain.js';
 import { problems, Refusal } from './problem.js';
 import type { OpenProject } from './project.js';
 import { Projects } from './projects.js';
@@ -61,6 +62,7 @@ export function makeApp(config: Config): Express {
   // Read in the background from the start, not only when somebody asks.
   if (config.readAtOnce) void projects.now;
   const codes = new Codes(config.home);
+  const plain = new PlainPages();
   const demo = join(config.home, 'demo');
 
   app.disable('x-powered-by');
@@ -97,6 +99,8 @@ export function makeApp(config: Config): Express {
     standRouter((key) => projects.bundle(key)),
     codeRouter(codes),
   );
+  app.use('/plain', plainRouter(plain));
+  app.use('/company/echo', echo);
   app.use(['/api', '/company'], ownPages);
 
   app.get('/api/project', (_request, response) => {
@@ -138,6 +142,18 @@ export function makeApp(config: Config): Express {
     const { project } = projects.now;
     const chosen = [...(await chosenInputs(project, inputs)), ...wrappers.map(wrapperOf)];
     response.json(await projects.draw(what, chosen, codes.named(asked.data.codecs), task));
+  });
+  app.post('/api/plain', express.json({ limit: '5mb' }), async (request, response) => {
+    const asked = renderRequest.extend({ title: z.string().max(200) }).safeParse(request.body);
+    if (!asked.success) throw new Refusal(422, 'Nothing to draw', 'Say which form is to be drawn, with which inputs.');
+    const { title, inputs, wrappers, task } = asked.data;
+    const { project, bundler } = projects.now;
+    const chosen = [...(await chosenInputs(project, inputs)), ...wrappers.map(wrapperOf)];
+    const named = codes.named(asked.data.codecs);
+    const drawn = await projects.draw('form', chosen, named, task);
+    if ('failed' in drawn) throw new Refusal(422, 'The form could not be drawn on the server', drawn.failed);
+    const style = await bundler.open(chosen, 'draw', named);
+    response.json({ page: `/plain/${plain.add({ title, html: drawn.html, style })}` });
   });
   app.get(
     '/api/demo-kit',

@@ -128,7 +128,7 @@ describe('records that the company keeps', () => {
       body: { a: 1 },
     });
     const native = await fetch(`${base}/company/echo`, { method: 'POST', body: new URLSearchParams({ pieces: '3' }) });
-    expect(await native.json()).toMatchObject({ method: 'POST', body: 'pieces=3' });
+    expect(await native.json()).toMatchObject({ method: 'POST', body: [['pieces', '3']] });
   });
 });
 

@@ -80,3 +80,55 @@ describe('an edit on the sheet is the smallest change that says it', () => {
     expect(() => editForm(kit, 'booking', '/properties/gone', { do: 'label', text: 'x' })).toThrow('yes or no');
   });
 });
+
+describe('a member moved into another group', () => {
+  const nested = replaceAt(kit, '/forms/booking/schema/properties/load', {
+    type: 'object',
+    properties: { length: { type: 'number' } },
+  });
+  it('stands there as it was, required as it was, and is gone where it stood', () => {
+    expect(after('/properties/pieces', { do: 'into', group: '/properties/load' }, nested)).toEqual({
+      properties: {
+        consignor: { $ref: 'urn:poietra:group:party' },
+        weight: { type: 'number' },
+        load: {
+          type: 'object',
+          properties: { length: { type: 'number' }, pieces: { type: 'integer' } },
+          required: ['pieces'],
+        },
+      },
+    });
+  });
+  it('takes the hints beside the schema along', () => {
+    const hinted = replaceAt(nested, '/forms/booking/hints', { '/properties/pieces': { label: 'How many' }, '': {} });
+    const edits = editForm(hinted, 'booking', '/properties/pieces', { do: 'into', group: '/properties/load' });
+    expect(edits['/forms/booking/hints']).toEqual({
+      '/properties/load/properties/pieces': { label: 'How many' },
+      '': {},
+    });
+  });
+  it('goes neither into itself, nor where its name is taken, nor into another document', () => {
+    const into =
+      (from: string, group: string, where: Kit = nested) =>
+      () =>
+        editForm(where, 'booking', from, { do: 'into', group });
+    expect(into('/properties/load', '/properties/load')).toThrow(/into itself/);
+    expect(into('/properties/pieces', 'urn:poietra:group:party#')).toThrow(/one document into another/);
+    const taken = replaceAt(nested, '/forms/booking/schema/properties/load/properties/pieces', true);
+    expect(into('/properties/pieces', '/properties/load', taken)).toThrow(/already/);
+  });
+});
+
+it('a span said for one width leaves those of the others', () => {
+  const span = (before: unknown, edit: Omit<Extract<FormEdit, { do: 'span' }>, 'do'>): unknown => {
+    const from = replaceAt(kit, '/forms/booking/schema/properties/pieces/x-poietra', { span: before });
+    const next = after('/properties/pieces', { do: 'span', ...edit }, from) as {
+      properties: { pieces: { 'x-poietra': { span: unknown } } };
+    };
+    return next.properties.pieces['x-poietra'].span;
+  };
+  expect(span(6, { span: 4 })).toBe(4);
+  expect(span(6, { span: 4, width: 'wide' })).toBe(4);
+  expect(span(6, { span: 12, width: 'narrow' })).toEqual({ wide: 6, narrow: 12 });
+  expect(span({ narrow: 12, wide: 6 }, { span: 3, width: 'wide' })).toEqual({ narrow: 12, wide: 3 });
+});

@@ -9,21 +9,23 @@ interface BoxProps {
   onBlur?(): void;
   readonly disabled?: boolean;
   readonly id?: string;
+  /** Given where no script runs: the choices then submit their numbers under it. */
+  readonly name?: string;
   readonly [further: string]: unknown;
 }
 
 /** One of several, all in view. */
-export function Radios({ value, choices = [], onChange, disabled }: BoxProps): ReactNode {
-  const name = useId();
+export function Radios({ value, choices = [], onChange, disabled, name }: BoxProps): ReactNode {
+  const own = useId();
   return (
     <div role="radiogroup" className="poietra-choices">
       {choices.map((choice, i) => (
         <label key={i}>
           <input
             type="radio"
-            name={name}
-            // Where a form sends itself natively, a hidden input carries the value.
-            form=""
+            name={name ?? own}
+            // Where script runs, a hidden input carries the value.
+            {...(name === undefined ? { form: '' } : { value: String(i) })}
             checked={same(choice.value, value)}
             disabled={disabled}
             onChange={() => onChange?.(choice.value)}
@@ -36,7 +38,7 @@ export function Radios({ value, choices = [], onChange, disabled }: BoxProps): R
 }
 
 /** Any number of several, all in view; the value is a list in the order of the choices. */
-export function Checks({ value, choices = [], onChange, disabled }: BoxProps): ReactNode {
+export function Checks({ value, choices = [], onChange, disabled, name }: BoxProps): ReactNode {
   const chosen: readonly unknown[] = Array.isArray(value) ? value : [];
   const has = (one: unknown): boolean => chosen.some((other) => same(other, one));
   return (
@@ -45,6 +47,7 @@ export function Checks({ value, choices = [], onChange, disabled }: BoxProps): R
         <label key={i}>
           <input
             type="checkbox"
+            {...(name === undefined ? {} : { name, value: String(i) })}
             checked={has(choice.value)}
             disabled={disabled}
             onChange={({ target: { checked } }) => {

@@ -40,7 +40,7 @@ export function Field({
   skin: draw = plain,
   extra,
 }: FieldProps): ReactNode {
-  const { baseId } = useScope();
+  const { baseId, asShown } = useScope();
   const { field, shown, sent, told, required, disabled, readOnly } = useField(at);
   const ids = {
     input: partId(baseId, at, 'input'),
@@ -89,7 +89,7 @@ export function Field({
           placeholder,
           label,
           description: [hint, told[0]?.message].filter(Boolean).join(' '),
-          sent: sentText(sent),
+          sent: asShown ? undefined : sentText(sent),
         }}
         choices={choices}
         report={report}

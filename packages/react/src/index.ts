@@ -6,7 +6,7 @@ export { baseIdFrom, partId, type FieldPart } from './ids.js';
 export { realElement } from './link-real.js';
 export { everyElement, focused, reach, workingElements } from './reach.js';
 export { nativeElement, nativeInputs } from './native.js';
-export { PlannedForm, type PlannedFormProps } from './planned-form.js';
+export { PlannedForm, type NativeSubmission, type PlannedFormProps } from './planned-form.js';
 export { labelAt } from './summary.js';
 export { reveal } from './reveal.js';
 export type { FetchChoices, OwnHint } from './drawing.js';

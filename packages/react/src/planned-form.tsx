@@ -1,5 +1,5 @@
-import type { Form, Outcome, Plan, Problem } from '@poietra/core';
-import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { asShownName, type Form, type Outcome, type Plan, type Problem } from '@poietra/core';
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
 import type { AdaptedInput } from './adapt.js';
 import { DrawingContext, type Drawing, type FetchChoices, type OwnHint } from './drawing.js';
 import { useFollowed } from './follow.js';
@@ -23,8 +23,22 @@ export interface PlannedFormProps {
   readonly fetchChoices?: FetchChoices;
   readonly send?: (sent: unknown) => Promise<Outcome>;
   readonly submitLabel?: string;
+  /**
+   * Where the browser itself sends the form while no script runs: pairs of place and text, which `readSubmission` of the
+   * core reads. Once a script runs, `send` does it.
+   */
+  readonly native?: NativeSubmission;
+  /** Asks before the page is left while something is changed and not sent. */
+  readonly guard?: boolean;
   /** Further buttons beside the one that sends. */
   readonly actions?: ReactNode;
+}
+
+export interface NativeSubmission {
+  readonly action: string;
+  readonly method?: 'get' | 'post';
+  /** Sent along, like a token against forged requests. */
+  readonly hidden?: Readonly<Record<string, string>>;
 }
 
 /** A whole form from a plan: fields, groups, lists, the summary of what is wrong, and sending. */
@@ -38,12 +52,16 @@ export function PlannedForm({
   fetchChoices = fetchJson,
   send,
   submitLabel = 'Send',
+  native,
+  guard = false,
   actions,
 }: PlannedFormProps): ReactNode {
   const element = useRef<HTMLFormElement>(null);
   const summary = useRef<HTMLDivElement>(null);
   const [focusWanted, setFocusWanted] = useState<readonly Problem[]>();
   const status = useFollowed(() => form.status, [form]);
+  const isScripted = useSyncExternalStore(never, yes, no);
+  useGuard(form, guard);
 
   // After a refusal the fields have first to be drawn with their messages; then the first of them on the page gets the focus.
   useEffect(() => {
@@ -62,6 +80,7 @@ export function PlannedForm({
   // The button is listened to as well as the form: Enter in a field presses it, too, and a frame that may not send
   // forms never tells of a submission.
   const submit = async (event: { preventDefault(): void }): Promise<void> => {
+    if (!send && native) return;
     event.preventDefault();
     if (!send) return;
     const done = await form.submit(send);
@@ -80,13 +99,23 @@ export function PlannedForm({
     [inputs, skins, skin, ownHints, fetchChoices],
   );
   return (
-    <FormScope form={form}>
+    <FormScope form={form} asShown={native !== undefined && !isScripted}>
       <DrawingContext.Provider value={drawing}>
-        <form ref={element} className="poietra-form" noValidate onSubmit={(event) => void submit(event)}>
+        <form
+          ref={element}
+          className="poietra-form"
+          noValidate
+          {...(native ? { action: native.action, method: native.method ?? 'post' } : {})}
+          onSubmit={(event) => void submit(event)}
+        >
+          {native && !isScripted && <input type="hidden" name={asShownName} value="shown" />}
+          {Object.entries(native?.hidden ?? {}).map(([name, value]) => (
+            <input key={name} type="hidden" name={name} value={value} />
+          ))}
           <Summary plan={plan} ref={summary} />
           <Planned node={plan.root} at="" />
           <div className="poietra-actions">
-            {send && (
+            {(send ?? native) && (
               <button
                 type="submit"
                 aria-disabled={status === 'sending' || undefined}
@@ -103,6 +132,22 @@ export function PlannedForm({
   );
 }
 
+/** Asks a person who goes away with changes that were not sent; the browser words the question. */
+function useGuard(form: Form, isOn: boolean): void {
+  useEffect(() => {
+    if (!isOn) return undefined;
+    const ask = (event: BeforeUnloadEvent): void => {
+      if (form.changed) event.preventDefault();
+    };
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [form, isOn]);
+}
+
+/** On the server, and until the page has taken its drawing over, no script runs. */
+const never = () => () => undefined;
+const yes = () => true;
+const no = () => false;
 const noHints = {};
 async function fetchJson(address: string, signal: AbortSignal): Promise<unknown> {
   const response = await fetch(address, { signal, headers: { Accept: 'application/json' } });

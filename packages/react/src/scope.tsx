@@ -5,13 +5,23 @@ import { baseIdFrom } from './ids.js';
 interface Scope {
   readonly form: Form;
   readonly baseId: string;
+  /** Inputs submit what they show, under their place: nothing runs that could turn it into what is sent. */
+  readonly asShown: boolean;
 }
 const ScopeContext = createContext<Scope | undefined>(undefined);
 
 /** Everything inside belongs to this form; all ids inside are derived from one base. */
-export function FormScope({ form, children }: { readonly form: Form; readonly children: ReactNode }): ReactNode {
+export function FormScope({
+  form,
+  asShown = false,
+  children,
+}: {
+  readonly form: Form;
+  readonly asShown?: boolean;
+  readonly children: ReactNode;
+}): ReactNode {
   const id = useId();
-  const scope = useMemo(() => ({ form, baseId: baseIdFrom(id) }), [form, id]);
+  const scope = useMemo(() => ({ form, baseId: baseIdFrom(id), asShown }), [form, id, asShown]);
   return <ScopeContext.Provider value={scope}>{children}</ScopeContext.Provider>;
 }
 

@@ -1,6 +1,7 @@
 /** The demo company's API: what a developer's own server would be. Its settings make it slow, failing or refusing. */
 import { setTimeout as wait } from 'node:timers/promises';
 import express, { Router, type NextFunction, type Request, type Response } from 'express';
+import type { IncomingHttpHeaders } from 'node:http';
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { Refusal } from '../problem.js';
@@ -79,9 +80,6 @@ export function companyRouter(folder: string, seed: readonly CompanyRecord[]): R
     response.json(found);
   });
   router.get('/token', (_request, response) => void response.json({ token }));
-  router.all('/echo', express.text({ type: () => true, limit: '10mb' }), ({ method, headers, body }, response) => {
-    response.json({ method, headers, body: body as unknown });
-  });
 
   const recordsOf = (name: string): Records => {
     const found = Object.hasOwn(collections, name) ? collections[name] : undefined;
@@ -123,3 +121,22 @@ export function companyRouter(folder: string, seed: readonly CompanyRecord[]): R
 /** A part of the address; Express would also give several. */
 const one = (part: string | readonly string[] | undefined): string => (typeof part === 'string' ? part : '');
 const text = (value: unknown): string => (typeof value === 'string' ? value : '');
+
+/** Answers with what arrived. It comes before the check for own pages: a form without script has no origin, and nothing is to be had here. */
+export const echo = Router().all(
+  '/',
+  express.text({ type: () => true, limit: '10mb' }),
+  ({ method, headers, body }, response) => void response.json({ method, headers, body: readable(headers, body) }),
+);
+
+/** JSON as JSON, a form's pairs as pairs, anything else as text. */
+function readable({ 'content-type': type = '' }: IncomingHttpHeaders, body: unknown): unknown {
+  if (typeof body !== 'string') return undefined;
+  if (type.startsWith('application/x-www-form-urlencoded')) return [...new URLSearchParams(body)];
+  if (!/[/+]json\b/.test(type)) return body;
+  try {
+    return JSON.parse(body) as unknown;
+  } catch {
+    return body;
+  }
+}

@@ -1,11 +1,4 @@
-import {
-  foreignInputs,
-  kitDocuments,
-  mentionedAdapters,
-  type FormDescription,
-  type Kit,
-  type Snapshot,
-} from '@poietra/core';
+import type { FormDescription, Snapshot } from '@poietra/core';
 import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import type { FromFrame } from '../stand/checked.js';
 import type { FormToOpen } from '../stand/messages.js';
@@ -13,7 +6,8 @@ import { ask } from '../store/ask.js';
 import { useKit } from '../store/kit.js';
 import { StandFrame, type Post } from './stand-frame.js';
 import { Busy } from './states.js';
-import { codecsForFrame, useCodes } from './use-codes.js';
+import { bundledFor, formToOpen, renderedForm } from './form-open.js';
+import { useCodes } from './use-codes.js';
 
 interface Props {
   readonly title: string;
@@ -47,21 +41,7 @@ export function FormFrame({ title, form, options, fromServer = false, onMessage,
   const post = useRef<Post>(undefined);
   const { inputs, wrappers } = useMemo(() => bundledFor(form, kit, options.skin), [form, kit, options.skin]);
   const open = useMemo((): FormToOpen => {
-    const { adapters, codecs, fields, inputs: kitInputs, rules, skins, hints } = kit;
-    return {
-      form,
-      documents: kitDocuments(kit),
-      kit: {
-        adapters,
-        codecs: codecsForFrame(codecs),
-        fields,
-        inputs: kitInputs,
-        ...(rules ? { rules } : {}),
-        ...(skins ? { skins } : {}),
-        ...(hints ? { hints } : {}),
-      },
-      ...options,
-    };
+    return { ...formToOpen(form, kit), ...options };
   }, [form, kit, options]);
   const typed = useRef<Snapshot>(undefined);
   const latest = useRef(open);
@@ -70,7 +50,7 @@ export function FormFrame({ title, form, options, fromServer = false, onMessage,
     send.current = (to, wanted) => {
       if (!fromServer) to({ kind: 'open', open: wanted });
       else
-        drawnByServer({ inputs, wrappers, codecs: codes ?? [] }, wanted).then(
+        renderedForm({ inputs, wrappers, codecs: codes ?? [] }, wanted).then(
           (served) => to({ kind: 'open', open: { ...wanted, served } }),
           (error: unknown) =>
             onMessage?.({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }, to),
@@ -105,23 +85,6 @@ export function FormFrame({ title, form, options, fromServer = false, onMessage,
   );
 }
 
-async function drawnByServer(
-  wanted: {
-    readonly inputs: readonly string[];
-    readonly wrappers: readonly string[];
-    readonly codecs: readonly string[];
-  },
-  open: FormToOpen,
-): Promise<string> {
-  const answer = (await ask('/api/render', {
-    method: 'POST',
-    json: { what: 'form', ...wanted, task: open },
-  })) as Rendered;
-  if ('failed' in answer) throw new Error(`The server could not draw it. ${answer.failed}`);
-  return answer.html;
-}
-type Rendered = { readonly html: string } | { readonly failed: string };
-
 /** The frame has no network. It gets what the demo company offers, and nothing else of the server. */
 async function fetchFor(
   { id, address }: { readonly id: number; readonly address: string },
@@ -136,31 +99,4 @@ async function fetchFor(
   } catch (error) {
     post?.({ kind: 'fetched', id, trouble: error instanceof Error ? error.message : String(error) });
   }
-}
-
-/** What has to be bundled, in a fixed order: the same set is the same bundle. */
-function bundledFor(
-  form: FormDescription,
-  kit: Kit,
-  skin: string | undefined,
-): { inputs: string[]; wrappers: string[] } {
-  const adapters = mentionedAdapters(form, kit).flatMap((name) => kit.adapters[name] ?? []);
-  const foreign = adapters.filter((adapter) => foreignInputs(adapter).length > 0);
-  return {
-    inputs: [...new Set(foreign.flatMap(foreignInputs))].sort(),
-    wrappers: [
-      ...new Set([
-        ...foreign.flatMap(({ wrappers = [] }) => wrappers.map(({ component }) => component)),
-        ...skinsFor(form, kit, skin),
-      ]),
-    ].sort(),
-  };
-}
-
-/** The components of the skins that a form draws with: its own, and those that its hints name. */
-function skinsFor(form: FormDescription, { skins = {} }: Kit, skin: string | undefined): string[] {
-  const text = JSON.stringify([form.schema, form.hints]);
-  return Object.entries(skins).flatMap(([name, { component }]) =>
-    name === (skin ?? form.skin) || text.includes(`"skin":${JSON.stringify(name)}`) ? [component] : [],
-  );
 }

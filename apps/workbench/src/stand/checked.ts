@@ -123,7 +123,12 @@ const edit: z.ZodType<FormEdit> = z.discriminatedUnion('do', [
     keyword: z.enum([...new Set(Object.values(editableRules).flat())] as [string, ...string[]]),
     value: z.union([z.string().max(500), z.number()]).optional(),
   }),
-  z.object({ do: z.literal('span'), span: z.number().int().min(1).max(12).optional() }),
+  z.object({
+    do: z.literal('span'),
+    span: z.number().int().min(1).max(12).optional(),
+    width: z.enum(['narrow', 'medium', 'wide']).optional(),
+  }),
+  z.object({ do: z.literal('into'), group: z.string().max(2000) }),
   z.object({ do: z.literal('layout'), layout: z.string().max(20).optional() }),
   z.object({ do: z.literal('move'), by: z.union([z.literal(-1), z.literal(1)]) }),
   z.object({ do: z.literal('place'), before: z.string().max(200) }),

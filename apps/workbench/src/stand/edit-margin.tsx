@@ -2,6 +2,7 @@ import { planAt, type Form, type Plan, type PlanNode } from '@poietra/core';
 import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { EditPanel } from './edit-panel.js';
 import type { FormToOpen } from './messages.js';
+import { SpanEdges } from './span-edges.js';
 import { tell } from './tell.js';
 
 interface Spot {
@@ -56,6 +57,7 @@ export function EditMargin({
   const ownerOf = (node: PlanNode): string => node.schemaAt.replace(/\/properties\/[^/]+$/, '');
   return (
     <div ref={anchor} className="edit-margin">
+      <SpanEdges form={form} plan={plan} />
       {spots.map(({ at, top }) => {
         const node = nodeAt(at);
         return (
@@ -68,7 +70,7 @@ export function EditMargin({
               draggable={at !== ''}
               onDragStart={() => setDragged(node)}
               onDragOver={(event) => {
-                if (dragged && ownerOf(dragged) === ownerOf(node)) event.preventDefault();
+                if (dragged) event.preventDefault();
               }}
               onDrop={() => {
                 if (dragged && dragged !== node)
@@ -76,7 +78,11 @@ export function EditMargin({
                     kind: 'edit',
                     schemaAt: dragged.schemaAt,
                     label: dragged.label.slice(0, 200),
-                    edit: { do: 'place', before: node.name },
+                    // On a member of another group: into that group.
+                    edit:
+                      ownerOf(dragged) === ownerOf(node)
+                        ? { do: 'place', before: node.name }
+                        : { do: 'into', group: ownerOf(node) },
                   });
                 setDragged(undefined);
               }}
@@ -91,6 +97,7 @@ export function EditMargin({
         <EditPanel
           key={open}
           node={openNode}
+          plan={plan}
           at={open}
           form={form}
           palette={palette}

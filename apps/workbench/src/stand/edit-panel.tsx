@@ -1,4 +1,4 @@
-import { editableRules, type Form, type FormEdit, type PlanNode } from '@poietra/core';
+import { eachNode, editableRules, type Form, type FormEdit, type Plan, type PlanNode } from '@poietra/core';
 import { useFollowed } from '@poietra/react';
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { FormToOpen } from './messages.js';
@@ -6,6 +6,7 @@ import { tell } from './tell.js';
 
 interface Props {
   readonly node: PlanNode;
+  readonly plan: Plan;
   readonly at: string;
   readonly form: Form;
   readonly palette: FormToOpen['palette'];
@@ -14,7 +15,7 @@ interface Props {
 }
 
 /** What a place is, edited beside it: words, rules, order, width, condition. Each change goes to the schema at once. */
-export function EditPanel({ node, at, form, palette, style, onClose }: Props): ReactNode {
+export function EditPanel({ node, plan, at, form, palette, style, onClose }: Props): ReactNode {
   const change = (edit: FormEdit): void =>
     tell({ kind: 'edit', schemaAt: node.schemaAt, label: node.label.slice(0, 200), edit });
   const panel = useRef<HTMLDivElement>(null);
@@ -65,6 +66,15 @@ export function EditPanel({ node, at, form, palette, style, onClose }: Props): R
         text={node.hints.condition ?? ''}
         onChange={(text) => change({ do: 'condition', text })}
       />
+      {node.kind === 'field' && (
+        <Expressed
+          form={form}
+          at={at}
+          does="computed"
+          text={node.hints.computed ?? ''}
+          onChange={(text) => change({ do: 'computed', text })}
+        />
+      )}
       <Line
         words="Columns of twelve"
         value={typeof node.hints.span === 'number' ? String(node.hints.span) : ''}
@@ -88,6 +98,7 @@ export function EditPanel({ node, at, form, palette, style, onClose }: Props): R
           </select>
         </label>
       )}
+      {isMember && <MoveInto plan={plan} node={node} onChange={change} />}
       {node.kind === 'group' && <AddMember form={form} at={at} node={node} palette={palette} onAdd={change} />}
       <div className="edit-actions">
         {isMember && (
@@ -114,6 +125,43 @@ export function EditPanel({ node, at, form, palette, style, onClose }: Props): R
         </button>
       </div>
     </div>
+  );
+}
+
+/** Into which group a member can go: any other one of the same document that does not lie in it. */
+function MoveInto({
+  plan,
+  node,
+  onChange,
+}: {
+  readonly plan: Plan;
+  readonly node: PlanNode;
+  onChange(edit: FormEdit): void;
+}): ReactNode {
+  const owner = node.schemaAt.replace(/\/properties\/[^/]+$/, '');
+  /** Empty for the form's own schema. */
+  const documentOf = (schemaAt: string): string => schemaAt.slice(0, Math.max(0, schemaAt.indexOf('#')));
+  const groups = new Map<string, string>();
+  eachNode(plan.root, '', 6, (one, at) => {
+    const isFree =
+      one.schemaAt !== owner && one.schemaAt !== node.schemaAt && !one.schemaAt.startsWith(`${node.schemaAt}/`);
+    if (one.kind === 'group' && !one.tuple && isFree && documentOf(one.schemaAt) === documentOf(node.schemaAt))
+      groups.set(one.schemaAt, at === '' ? 'the whole' : one.label);
+  });
+  if (groups.size === 0) return null;
+  return (
+    <label>
+      Move into
+      <select value="" onChange={({ target }) => onChange({ do: 'into', group: target.value.slice(1) })}>
+        <option value="">stays where it is</option>
+        {[...groups].map(([schemaAt, label]) => (
+          // The schema of the whole stands at the empty pointer.
+          <option key={schemaAt} value={`@${schemaAt}`}>
+            {label}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }
 

@@ -23,6 +23,8 @@ export interface FormToOpen {
   readonly notes: boolean;
   /** Nothing on it can be changed or reached. */
   readonly disabled?: boolean;
+  /** The browser sends it by itself where no script runs, to this address. */
+  readonly native?: { readonly action: string };
   /** Whether the sheet can be edited where it stands. */
   readonly editing?: boolean;
   /** What can be put in: the kit's fields and groups. */

@@ -152,6 +152,7 @@ function Copy({
         ownHints={ownHints}
         fetchChoices={fetchChoices}
         submitLabel={open.submitLabel}
+        {...(open.native ? { native: open.native } : {})}
         {...(open.submitLabel === '' ? {} : { send })}
       />
       {open.notes && <Notes form={form} plan={plan} isEdited={open.editing ?? false} />}

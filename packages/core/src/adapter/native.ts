@@ -59,6 +59,7 @@ export const nativeAdapters: Readonly<Record<string, AdapterDescription>> = {
   },
   radios: {
     input: 'native#radios',
+    name: { property: 'name' },
     value: { property: 'value' },
     change: { report: 'onChange', path: '/0' },
     focus: { by: 'element' },
@@ -68,6 +69,7 @@ export const nativeAdapters: Readonly<Record<string, AdapterDescription>> = {
   },
   checks: {
     input: 'native#checks',
+    name: { property: 'name' },
     value: { property: 'value', kind: 'list' },
     change: { report: 'onChange', path: '/0' },
     focus: { by: 'element' },

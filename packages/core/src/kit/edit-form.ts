@@ -10,14 +10,19 @@ export type FormEdit =
   | { readonly do: 'required'; readonly is: boolean }
   /** A rule of the schema; `undefined` takes it away. */
   | { readonly do: 'rule'; readonly keyword: string; readonly value: string | number | undefined }
-  | { readonly do: 'span'; readonly span: number | undefined }
+  /** Columns of twelve: everywhere, or where the group is as wide as `width` says. */
+  | { readonly do: 'span'; readonly span: number | undefined; readonly width?: SpanWidth }
   | { readonly do: 'layout'; readonly layout: string | undefined }
   /** Past its neighbour, or before the member named. */
   | { readonly do: 'move'; readonly by: -1 | 1 }
   | { readonly do: 'place'; readonly before: string }
   | { readonly do: 'remove' }
+  /** Out of its object and into another one of the same document, whose schema stands at `group`. */
+  | { readonly do: 'into'; readonly group: string }
   /** A new member, in an object. */
   | { readonly do: 'add'; readonly name: string; readonly schema: unknown };
+
+type SpanWidth = 'narrow' | 'medium' | 'wide';
 
 /** Rules that are edited beside a field, by kind of value. */
 export const editableRules: Readonly<Record<string, readonly string[]>> = {
@@ -70,7 +75,7 @@ export function editForm(kit: Kit, form: string, schemaAt: string, edit: FormEdi
     case 'computed':
       return put(`x-poietra/${edit.do}`, edit.text);
     case 'span':
-      return put('x-poietra/span', edit.span);
+      return put('x-poietra/span', spanWith(lookUp(own, '/x-poietra/span'), edit));
     case 'layout':
       return put('x-poietra/layout', edit.layout);
   }
@@ -80,6 +85,11 @@ export function editForm(kit: Kit, form: string, schemaAt: string, edit: FormEdi
       return whole(withRequired(schema, owner, name, edit.is));
     case 'remove':
       return whole(withRequired(removeAt(schema, at), owner, name, false));
+    case 'into':
+      return {
+        ...whole(movedInto(schema, { at, owner, name, own }, spotOf(form, edit.group), root)),
+        ...hintsMoved(kit, form, root, at, joinPointer(`${spotOf(form, edit.group).at}/properties`, name)),
+      };
     case 'move':
     case 'place':
       return whole(moved(schema, owner, name, edit));
@@ -96,11 +106,10 @@ function ownerOf(at: Pointer): { owner: Pointer; name: string } {
 }
 
 function withRequired<T>(schema: T, owner: Pointer, name: string, is: boolean): T {
-  const list: unknown = lookUp(schema, `${owner}/required`);
-  const names = Array.isArray(list) ? (list as unknown[]).filter((one) => one !== name) : [];
+  const names = requiredAt(schema, owner).filter((one) => one !== name);
   const next = is ? [...names, name] : names;
   if (next.length > 0) return replaceAt(schema, `${owner}/required`, next);
-  return list === undefined ? schema : removeAt(schema, `${owner}/required`);
+  return lookUp(schema, `${owner}/required`) === undefined ? schema : removeAt(schema, `${owner}/required`);
 }
 
 /** Members stand in the order of `properties`, and in that of the hint `order` where there is one. */
@@ -123,6 +132,54 @@ function moved(
   const next = [...rest.slice(0, index), name, ...rest.slice(index)];
   if (Array.isArray(hinted)) return replaceAt(schema, `${owner}/x-poietra/order`, next);
   return replaceAt(schema, `${owner}/properties`, Object.fromEntries(next.map((one) => [one, properties[one]])));
+}
+
+/** A span that says the same for every width stays one number. */
+function spanWith(before: unknown, { span, width }: Extract<FormEdit, { do: 'span' }>): unknown {
+  if (width === undefined || span === undefined) return span;
+  const known = isObject(before) ? before : typeof before === 'number' ? { wide: before } : {};
+  // Of one number, narrow groups know nothing: what is said for wide ones only is said shortly.
+  return width === 'wide' && !isObject(before) ? span : { ...known, [width]: span };
+}
+
+function movedInto(
+  schema: unknown,
+  {
+    at,
+    owner,
+    name,
+    own,
+  }: { readonly at: Pointer; readonly owner: Pointer; readonly name: string; readonly own: unknown },
+  target: Spot,
+  root: Pointer,
+): unknown {
+  if (target.root !== root)
+    throw new TypeError('It cannot be moved from one document into another; take it away here and add it there.');
+  if (target.at === owner) return schema;
+  if (target.at === at || target.at.startsWith(`${at}/`)) throw new TypeError('It cannot be moved into itself.');
+  const wasRequired = requiredAt(schema, owner).includes(name);
+  const next = added(schema, target.at, name, own);
+  const withoutOld = withRequired(removeAt(next, at), owner, name, false);
+  return wasRequired ? withRequired(withoutOld, target.at, name, true) : withoutOld;
+}
+
+/** Hints beside the form's schema go with the place that they are about. */
+function hintsMoved(kit: Kit, form: string, root: Pointer, from: Pointer, to: Pointer): KitEdits {
+  const at = `${joinPointer('/forms', form)}/hints`;
+  const hints: unknown = lookUp(kit, at);
+  if (!isObject(hints) || root !== `${joinPointer('/forms', form)}/schema`) return {};
+  const isInside = (place: string): boolean => place === from || place.startsWith(`${from}/`);
+  if (!Object.keys(hints).some(isInside)) return {};
+  return {
+    [at]: Object.fromEntries(
+      Object.entries(hints).map(([place, one]) => [isInside(place) ? `${to}${place.slice(from.length)}` : place, one]),
+    ),
+  };
+}
+
+function requiredAt(schema: unknown, owner: Pointer): readonly unknown[] {
+  const list: unknown = lookUp(schema, `${owner}/required`);
+  return Array.isArray(list) ? (list as unknown[]) : [];
 }
 
 function added(schema: unknown, at: Pointer, name: string, member: unknown): unknown {

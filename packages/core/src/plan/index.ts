@@ -37,3 +37,4 @@ export {
 } from './remote.js';
 export { startOf } from './plan.js';
 export { codecsOf } from './codecs.js';
+export { asShownName, readSubmission } from './submission.js';

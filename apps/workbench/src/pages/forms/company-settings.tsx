@@ -58,9 +58,12 @@ export function CompanySettings(): ReactNode {
   };
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger className="inline-flex min-h-7 items-center gap-1.5 rounded-sm px-2.5 hover:bg-mark">
+      <Popover.Trigger
+        title="Demo server"
+        className="inline-flex min-h-7 items-center gap-1.5 rounded-sm px-2.5 hover:bg-mark"
+      >
         <BuildingsIcon size={16} aria-hidden="true" />
-        Demo server
+        <span className="sr-only">Demo server</span>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content

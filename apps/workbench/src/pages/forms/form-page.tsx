@@ -1,21 +1,11 @@
-import {
-  editForm,
-  isObject,
-  joinPointer,
-  type CodecDescription,
-  type FormDescription,
-  type Outcome,
-  type Snapshot,
-} from '@poietra/core';
+import { editForm, isObject, joinPointer, type FormDescription, type Outcome, type Snapshot } from '@poietra/core';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { NoSuch } from '../../parts/no-such.js';
 import { Button } from '../../parts/button.js';
-import { SendToCodec } from '../../parts/send-to-codec.js';
 import { FormFrame } from '../../parts/form-frame.js';
 import type { Post } from '../../parts/stand-frame.js';
 import { Busy, Failed } from '../../parts/states.js';
-import { ValueLine } from '../../parts/value-line.js';
 import { Verdict } from '../../parts/verdict.js';
 import type { FromFrame } from '../../stand/checked.js';
 import { ask, sendForm } from '../../store/ask.js';
@@ -24,7 +14,9 @@ import { useKit } from '../../store/kit.js';
 import { useView } from '../../store/view.js';
 import { CompanySettings } from './company-settings.js';
 import { DeleteRecord } from './delete-record.js';
+import { FocusedLine, type Line } from './focused-line.js';
 import { Records } from './records.js';
+import { SheetWidth } from './sheet-width.js';
 import { TextSheet, type TextName } from './text-sheet.js';
 
 /** The proof of a form: the sheet with its notes, the records it made, and its texts beside it. */
@@ -47,11 +39,6 @@ interface Beginning {
   readonly restore?: Snapshot;
   readonly trouble?: string;
 }
-const widths = [
-  ['Phone', 375],
-  ['Tablet', 600],
-  ['Desktop', 720],
-] as const;
 type State = Extract<FromFrame, { kind: 'state' }>;
 
 function Proof({
@@ -76,7 +63,7 @@ function Proof({
   const [round, setRound] = useState(0);
   const [width, setWidth] = useState<number>(600);
   const [text, setText] = useState<TextName>();
-  const [line, setLine] = useState<Extract<FromFrame, { kind: 'line' }>>();
+  const [line, setLine] = useState<Line>();
   const [state, setState] = useState<State>();
   const [broken, setBroken] = useState<string>();
   const [saved, setSaved] = useState(0);
@@ -207,19 +194,7 @@ function Proof({
             ))}
           </select>
         </label>
-        <div role="group" aria-label="Width of the sheet" className="flex">
-          {widths.map(([title, pixels]) => (
-            <Button
-              key={title}
-              look="quiet"
-              aria-pressed={width === pixels}
-              className={width === pixels ? 'bg-mark font-semibold' : ''}
-              onClick={() => setWidth(pixels)}
-            >
-              {title}
-            </Button>
-          ))}
-        </div>
+        <SheetWidth width={width} onChange={setWidth} />
         <Button
           look="quiet"
           aria-pressed={isEditing}
@@ -278,45 +253,7 @@ function Proof({
           />
         )}
       </div>
-      <footer aria-label="Value line of the focused field" className="border-t border-hairline bg-ground px-4 py-1.5">
-        {line ? (
-          <div className="grid items-center gap-3 md:grid-cols-[180px_minmax(0,1fr)]">
-            <div className="min-w-0">
-              <div className="truncate font-semibold">{line.label}</div>
-              <div className="mono truncate text-ink-2">{line.at}</div>
-            </div>
-            <div>
-              <ValueLine
-                strip
-                value={{
-                  shown: line.shown,
-                  held: line.held,
-                  sent: line.sent,
-                  broken: line.problems.find(({ keyword }) => keyword === 'parse')?.message,
-                }}
-              />
-              <div className="flex items-baseline gap-3">
-                {line.problems[0] && (
-                  <p className="min-w-0 truncate text-[13px] text-fail">{line.problems[0].message}</p>
-                )}
-                {line.codec && line.written !== undefined && (
-                  <span className="ml-auto shrink-0">
-                    <SendToCodec
-                      name={line.field === undefined ? undefined : fields[line.field]?.codec}
-                      codec={line.codec as CodecDescription}
-                      written={line.written}
-                    />
-                  </span>
-                )}
-              </div>
-            </div>
-          </div>
-        ) : (
-          <p className="py-2 text-ink-2">
-            Go into a field, and its value line appears here: what is shown, what is held, what will be sent.
-          </p>
-        )}
-      </footer>
+      <FocusedLine line={line} />
     </div>
   );
 }
@@ -330,7 +267,11 @@ function StateWords({ state }: { readonly state: State | undefined }): ReactNode
       ) : (
         <Verdict kind="unknown">{state.problems === 1 ? 'one thing open' : `${state.problems} things open`}</Verdict>
       )}
-      {state.changed && <span className="text-ink-2">kept in this browser</span>}
+      {state.changed && (
+        <span className="text-ink-2" title="Kept in this browser until it is sent or taken back">
+          draft kept
+        </span>
+      )}
     </span>
   );
 }

@@ -2,6 +2,7 @@ import { isObject, type FormDescription } from '@poietra/core';
 import { useEffect, useState, type ReactNode } from 'react';
 import { NavLink } from 'react-router';
 import { ask } from '../../store/ask.js';
+import { WithoutScript } from './without-script.js';
 
 interface Props {
   readonly name: string;
@@ -60,6 +61,7 @@ export function Records({ name, form, current, stamp }: Props): ReactNode {
           </li>
         ))}
       </ul>
+      <WithoutScript form={form} />
     </nav>
   );
 }
