@@ -11,8 +11,8 @@ import { jsonHelp, jsonLanguage } from './json-help.js';
 import { placeAt, rangeOf } from './json-places.js';
 
 const colours = HighlightStyle.define([
-  { tag: [tags.propertyName, tags.definition(tags.variableName)], color: 'var(--held)' },
   { tag: [tags.string, tags.special(tags.string)], color: 'var(--shown)' },
+  { tag: [tags.propertyName, tags.definition(tags.variableName)], color: 'var(--held)' },
   { tag: [tags.number, tags.bool, tags.null], color: 'var(--sent)' },
   { tag: tags.keyword, color: 'var(--sent)' },
   { tag: tags.comment, color: 'var(--ink-2)', fontStyle: 'italic' },

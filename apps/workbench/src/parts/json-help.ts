@@ -10,10 +10,12 @@ import { StreamLanguage } from '@codemirror/language';
 import { linter, type Diagnostic } from '@codemirror/lint';
 import type { Extension } from '@codemirror/state';
 import { keymap } from '@codemirror/view';
+import { tags } from '@lezer/highlight';
 import type { Offers, Wrong } from './code-view.js';
 import { placeAt, rangeOf } from './json-places.js';
 
-export const jsonLanguage = StreamLanguage.define(json);
+/** JSON with comments, whose grammar the editor's own JSON language does not have. */
+export const jsonLanguage = StreamLanguage.define({ ...json, tokenTable: { property: tags.propertyName } });
 
 /** At the start of a name or a text: what may stand there. */
 function complete(offers: Offers, context: CompletionContext): CompletionResult | null {

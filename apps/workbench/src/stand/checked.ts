@@ -212,7 +212,7 @@ export const fromFrame = z.discriminatedUnion('kind', [
     schemaAt: z.string().max(2000).default(''),
     /** The kit's field that stands there. */
     field: z.string().optional(),
-    written: z.unknown(),
+    written: z.unknown().optional(),
     shown: described,
     held: described,
     sent: described,

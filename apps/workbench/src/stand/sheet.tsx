@@ -64,6 +64,7 @@ export function Sheet({ inputs, codes, compiled, language, open, send, fetchChoi
     <div
       className="sheet"
       data-notes={open.notes || undefined}
+      data-editing={open.editing || undefined}
       dir={open.rightToLeft ? 'rtl' : undefined}
       style={open.width === undefined ? undefined : { ['--sheet-width' as string]: `${open.width}px` }}
     >
@@ -128,10 +129,16 @@ function Copy({
     // Every key press changes the state; once a frame is often enough to save it.
     const stop = effect(() => {
       void form.version.value;
-      const { changed, status } = form;
+      void form.status;
       cancelAnimationFrame(due);
       due = requestAnimationFrame(() =>
-        tell({ kind: 'state', snapshot: snapshotOf(form), changed, problems: form.problems().length, status }),
+        tell({
+          kind: 'state',
+          snapshot: snapshotOf(form),
+          changed: form.changed,
+          problems: form.problems().length,
+          status: form.status,
+        }),
       );
     });
     tell({ kind: 'mounted' });

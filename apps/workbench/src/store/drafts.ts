@@ -1,4 +1,5 @@
 import type { Snapshot } from '@poietra/core';
+import { liveQuery } from 'dexie';
 import { database } from './database.js';
 
 /** What was typed into a form and not sent: kept by form and record, written at once, gone when it was accepted. */
@@ -31,4 +32,12 @@ async function writeAll(): Promise<void> {
   } finally {
     writing = false;
   }
+}
+
+/** Follows which drafts there are of a form: what stands behind its name. Gives back how to stop. */
+export function followDrafts(form: string, tell: (records: readonly string[]) => void): () => void {
+  const start = `${form}/`;
+  const query = liveQuery(() => database.drafts.where('id').startsWith(start).primaryKeys());
+  const { unsubscribe } = query.subscribe({ next: (ids) => tell(ids.map((id) => id.slice(start.length))) });
+  return unsubscribe;
 }

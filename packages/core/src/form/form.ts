@@ -45,10 +45,14 @@ class OpenForm implements Form, PlaceHolder {
   readonly #status = signal<FormStatus>('open');
   readonly #message = signal<string | undefined>(undefined);
   #follow: Pick<CompiledSchema, 'recheck'>;
-  #byPlace = new Map<Pointer, readonly Problem[]>();
   readonly #root: Place;
   readonly #expressions: FormExpressions;
-  #all: readonly Problem[] = [];
+  /** What the schema says of the value as it stands; listed and sorted to its places when somebody asks. */
+  #verdict: { readonly problems: readonly Problem[] } = { problems: [] };
+  #listed: readonly Problem[] | undefined;
+  #sorted: ReadonlyMap<Pointer, readonly Problem[]> | undefined;
+  /** A problem that stays keeps its object, and so its words. */
+  readonly #worded = new WeakMap<Problem, Problem>();
 
   constructor(private readonly options: FormOptions) {
     this.compiled = options.compiled ?? compileSchema(options.schema, { assertFormats: true, ...options.compile });
@@ -175,7 +179,7 @@ class OpenForm implements Form, PlaceHolder {
     );
     const replaced = new Set(own.filter((place) => place.reason.value !== undefined).map((place) => place.at));
     return [
-      ...this.#all.map((problem) => this.#onField(problem)).filter(({ at }) => !replaced.has(at)),
+      ...this.#all.filter(({ at }) => !replaced.has(at)),
       ...own.flatMap((place) => (place.reason.value !== undefined ? place.problems : place.refusals.value)),
     ];
   }
@@ -332,19 +336,11 @@ class OpenForm implements Form, PlaceHolder {
   /** Asks the schema again, only about what the change can have touched, and tells the fields concerned. */
   #check(changedAt: Pointer): void {
     const verdict = this.#follow.recheck(this.document.root, changedAt);
-    this.#all = verdict.problems;
-    const byPlace = new Map<Pointer, Problem[]>();
-    for (const problem of this.#all) {
-      const moved = this.#onField(problem);
-      const known = byPlace.get(moved.at);
-      if (known) known.push(moved);
-      else byPlace.set(moved.at, [moved]);
-    }
-    const before = this.#byPlace;
-    this.#byPlace = byPlace;
+    this.#verdict = verdict;
+    this.#listed = undefined;
+    this.#sorted = undefined;
     batch(() => {
       for (const at of new Set([...verdict.touched, changedAt])) {
-        if (!before.has(at) && !byPlace.has(at) && at !== changedAt) continue;
         const place = this.#known(at);
         if (place) place.looked.value++;
       }
@@ -352,8 +348,31 @@ class OpenForm implements Form, PlaceHolder {
     });
   }
 
-  /** A missing member is the field's own matter, not that of the object around it. */
+  get #all(): readonly Problem[] {
+    return (this.#listed ??= this.#verdict.problems.map((problem) => this.#onField(problem)));
+  }
+  get #byPlace(): ReadonlyMap<Pointer, readonly Problem[]> {
+    if (this.#sorted) return this.#sorted;
+    const sorted = new Map<Pointer, Problem[]>();
+    for (const problem of this.#all) {
+      const known = sorted.get(problem.at);
+      if (known) known.push(problem);
+      else sorted.set(problem.at, [problem]);
+    }
+    return (this.#sorted = sorted);
+  }
+
   #onField(problem: Problem): Problem {
+    let worded = this.#worded.get(problem);
+    if (!worded) {
+      worded = this.#wordedFor(problem);
+      this.#worded.set(problem, worded);
+    }
+    return worded;
+  }
+
+  /** A missing member is the field's own matter, not that of the object around it. */
+  #wordedFor(problem: Problem): Problem {
     const { messages: general, messagesAt } = this.options;
     const name =
       problem.keyword === 'required'

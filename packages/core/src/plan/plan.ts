@@ -185,7 +185,8 @@ function node(
     };
   }
   const names = chosen ? [] : namedMembers(at);
-  const isMap = !chosen && length === 0 && hasMembersBesides(at);
+  // An object without named members yet takes any: it is a group that is being made, or one of names of one's own.
+  const isMap = !chosen && length === 0 && (hasMembersBesides(at) || (names.length === 0 && saysMembers(at)));
   if (!chosen && (length > 0 || names.length > 0 || isMap)) {
     const own = bodiesOf(at);
     const again = own.some((one) => around.trail.has(one));
@@ -243,6 +244,10 @@ function node(
       ? { fixed: { value: only } }
       : {}),
   };
+}
+
+function saysMembers(at: readonly Applied[]): boolean {
+  return at.some(({ node: { raw } }) => isObject(raw) && isObject(raw['properties']));
 }
 
 const bodied = ['properties', 'patternProperties', 'additionalProperties', 'prefixItems', 'oneOf', 'anyOf'];

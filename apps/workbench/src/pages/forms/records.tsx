@@ -2,6 +2,7 @@ import { isObject, type FormDescription } from '@poietra/core';
 import { useEffect, useState, type ReactNode } from 'react';
 import { NavLink } from 'react-router';
 import { ask } from '../../store/ask.js';
+import { followDrafts } from '../../store/drafts.js';
 import { WithoutScript } from './without-script.js';
 
 interface Props {
@@ -16,6 +17,8 @@ interface Props {
 export function Records({ name, form, current, stamp }: Props): ReactNode {
   const [keys, setKeys] = useState<readonly string[]>([]);
   const [trouble, setTrouble] = useState<string>();
+  const [drafts, setDrafts] = useState<readonly string[]>([]);
+  useEffect(() => followDrafts(name, setDrafts), [name]);
   const path = form.send?.path;
   const key = form.send?.key;
   useEffect(() => {
@@ -42,7 +45,7 @@ export function Records({ name, form, current, stamp }: Props): ReactNode {
     <nav aria-label="Records" className="max-h-32 overflow-auto p-2 lg:max-h-none">
       <h2 className="px-2">Records</h2>
       <NavLink to={`/forms/${name}`} end className={look}>
-        New
+        New{drafts.includes('new') && <DraftMark />}
       </NavLink>
       {form.send === undefined && (
         <p className="px-2 text-[13px] text-ink-2">The form has no address; its records are kept nowhere.</p>
@@ -57,6 +60,7 @@ export function Records({ name, form, current, stamp }: Props): ReactNode {
               aria-current={one === current ? 'page' : undefined}
             >
               <span className="mono">{one}</span>
+              {drafts.includes(one) && <DraftMark />}
             </NavLink>
           </li>
         ))}
@@ -64,4 +68,9 @@ export function Records({ name, form, current, stamp }: Props): ReactNode {
       <WithoutScript form={form} />
     </nav>
   );
+}
+
+/** Something was changed there and not sent; it is kept until it is sent or taken back. */
+function DraftMark(): ReactNode {
+  return <span className="ml-1 text-[12px] text-warn">draft</span>;
 }
