@@ -1,4 +1,5 @@
 import { useMemo, useRef, useState, type ReactNode } from 'react';
+import { flushSync } from 'react-dom';
 import { meaningOf, textOf } from '../store/written.js';
 import type { TextFault } from '../workers/text-check-worker.js';
 import { CodeView, type Offers } from './code-view.js';
@@ -36,22 +37,27 @@ export function JsonText({ label, value, written, is = 'schema', onChange, offer
   const [draft, setDraft] = useState<Draft>();
   const check = useTextCheck();
   const due = useRef(0);
+  /** What was typed last: the answer about an earlier text comes too late. */
+  const typed = useRef<string>(undefined);
   // The text as typed stays as long as it means the value that stands; an undo or another tab brings a new text.
   const current = draft?.of === good ? draft : undefined;
   const change = (text: string): void => {
     setDraft({ text, of: good, faults: current?.faults ?? noFaults });
+    typed.current = text;
     clearTimeout(due.current);
     due.current = window.setTimeout(() => {
       void check(text, is).then((verdict) => {
-        if (verdict === undefined) return;
+        if (verdict === undefined || typed.current !== text) return;
         const { faults, isPlain } = verdict;
         if (faults.length > 0) {
           setDraft({ text, of: good, faults });
           return;
         }
-        const next = meaningOf(text);
-        setDraft({ text, of: text, faults });
-        onChange(next, isPlain ? undefined : text);
+        // At once, so that no key press falls between the draft and the value that it became.
+        flushSync(() => {
+          setDraft({ text, of: text, faults });
+          onChange(meaningOf(text), isPlain ? undefined : text);
+        });
       });
     }, pauseFor(text));
   };
