@@ -193,8 +193,8 @@ function joined(
   const { choices: use } = description;
   if (use && 'property' in use && choices)
     properties[use.property] = choices.map(({ value, text }) => ({ [use.value]: value, [use.text]: text }));
-  const own = ownProperties(description);
-  for (const [name, value] of Object.entries(extra)) if (!own.has(name)) properties[name] = value;
+  for (const [name, value] of Object.entries(extra))
+    if (!ownProperties(description).has(name)) properties[name] = value;
   const on = (name: string, handler: Handler): void => {
     const theirs = properties[name];
     properties[name] = (...args: unknown[]) => {

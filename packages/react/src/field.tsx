@@ -1,4 +1,4 @@
-import { useCallback, useRef, type ReactNode } from 'react';
+import { useCallback, useMemo, useRef, type ReactNode } from 'react';
 import type { AdaptedInput, Reached } from './adapt.js';
 import { partId } from './ids.js';
 import { afterPress } from './press.js';
@@ -42,12 +42,15 @@ export function Field({
 }: FieldProps): ReactNode {
   const { baseId, asShown } = useScope();
   const { field, shown, sent, told, required, disabled, readOnly } = useField(at);
-  const ids = {
-    input: partId(baseId, at, 'input'),
-    label: partId(baseId, at, 'label'),
-    hint: partId(baseId, at, 'hint'),
-    error: partId(baseId, at, 'error'),
-  };
+  const ids = useMemo(
+    () => ({
+      input: partId(baseId, at, 'input'),
+      label: partId(baseId, at, 'label'),
+      hint: partId(baseId, at, 'hint'),
+      error: partId(baseId, at, 'error'),
+    }),
+    [baseId, at],
+  );
   const invalid = told.length > 0;
   const describedBy = [hint !== undefined && ids.hint, invalid && ids.error].filter(Boolean).join(' ');
   const report = useCallback((raw: unknown) => field.report(raw), [field]);

@@ -68,16 +68,16 @@ export function PlannedGroup({ node, at, bare }: Props): ReactNode {
 }
 
 /**
- * When one of its children changes, the framework looks at all the others beside it. Thousands of fields are therefore
- * kept in parts, which leave no trace in the page: a key press then costs what it costs in a small form.
+ * When one of its children changes, the framework looks at all the others beside it. Many fields are therefore kept in
+ * parts, which leave no trace in the page: a key press then looks at the parts, and at the fields of one of them.
  */
 function inParts(cells: readonly ReactNode[]): ReactNode {
-  if (cells.length <= partSize) return cells;
+  if (cells.length <= 12) return cells;
+  const partSize = Math.ceil(Math.sqrt(cells.length));
   return Array.from({ length: Math.ceil(cells.length / partSize) }, (_, i) => (
     <Fragment key={i}>{cells.slice(i * partSize, (i + 1) * partSize)}</Fragment>
   ));
 }
-const partSize = 60;
 
 /** Inside a choice, a fixed value says only which choice it is. */
 function isDiscriminator(child: PlanNode, bare: boolean): boolean {

@@ -53,7 +53,9 @@ export function valueIn(args: readonly unknown[], path: string): unknown {
 }
 
 /** Properties that the adapter sets itself; a caller's property of such a name would break the line. */
-export function ownProperties(adapter: AdapterDescription): Set<string> {
+export function ownProperties(adapter: AdapterDescription): ReadonlySet<string> {
+  const known = owned.get(adapter);
+  if (known) return known;
   const places = [
     adapter.value,
     adapter.disabled,
@@ -63,8 +65,12 @@ export function ownProperties(adapter: AdapterDescription): Set<string> {
     adapter.name,
     adapter.invalid,
   ];
-  return new Set(places.flatMap((place) => (place ? [place.property] : [])));
+  const own = new Set(places.flatMap((place) => (place ? [place.property] : [])));
+  owned.set(adapter, own);
+  return own;
 }
+/** Asked at each drawing of a field, and always the same. */
+const owned = new WeakMap<AdapterDescription, ReadonlySet<string>>();
 
 /** The way to a value in a list of arguments, for people: "first argument, target, value". */
 export function pathWords(path: string): string {

@@ -57,6 +57,7 @@ export class Place implements FormField {
   readonly looked = signal(0);
   readonly refusals = signal<readonly Problem[]>([]);
   readonly applied: readonly Applied[];
+  readonly at: Pointer;
   #inputs: { focus(): void }[] = [];
   /** What this place's own input gave, until the value is replaced from elsewhere: not every held value survives JSON the same. */
   readonly #kept = signal<{ held: unknown; version: number } | undefined>(undefined);
@@ -66,13 +67,10 @@ export class Place implements FormField {
     readonly parent: Place | undefined,
     readonly key: string,
   ) {
+    this.at = parent ? joinPointer(parent.at, key) : '';
     this.applied = parent
       ? appliedBelow(parent.applied, Array.isArray(form.document.read(parent.at)) ? Number(key) : key)
       : applied(form.compiled.root);
-  }
-
-  get at(): Pointer {
-    return this.parent ? joinPointer(this.parent.at, this.key) : '';
   }
 
   child(key: string): Place {

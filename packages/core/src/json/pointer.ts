@@ -21,6 +21,7 @@ export function parsePointer(pointer: Pointer): string[] {
   if (pointer === '') return [];
   if (!pointer.startsWith('/'))
     throw new SyntaxError(`"${pointer}" is no JSON Pointer: it has to be empty or to start with "/".`);
+  if (!pointer.includes('~')) return pointer.slice(1).split('/');
   if (/~(?![01])/.test(pointer))
     throw new SyntaxError(`"${pointer}" is no JSON Pointer: "~" has to be followed by 0 or 1.`);
   return pointer
