@@ -120,6 +120,33 @@ test('the last changes of a field are traced, and the sheet is as wide as one sa
   await expect(page.getByRole('navigation', { name: 'Records' }).getByText('draft')).toBeVisible();
 });
 
+test('a rule of the kit chooses the fields, and a hint of its own works at once', async ({ page }) => {
+  await page.goto('/forms');
+  await page.getByText(/^How fields are chosen/).click();
+  await page.getByRole('button', { name: 'Add a rule' }).click();
+  await page.getByLabel('Kind of value').selectOption('string');
+  await page.getByRole('combobox', { name: /^Input/ }).fill('native:textarea');
+  await page.keyboard.press('Tab');
+  await page.getByRole('group', { name: 'Codec' }).getByLabel(/^Kind/).selectOption('text');
+  await expect(page.getByText(/^How fields are chosen \(1 rules? of the kit\)/)).toBeVisible();
+  await page.getByText(/^Hints of the kit/).click();
+  await page.getByRole('textbox', { name: /^Name of a new member/ }).fill('berth');
+  await page.keyboard.press('Enter');
+  const hint = page.locator('.poietra-item').last();
+  await hint.getByLabel(/^What it does/).selectOption('stands behind the hint');
+  await hint.getByLabel(/^Words/).fill('Berth {value}.');
+  await hint.getByLabel(/^Schema of its values/).fill('{"type": "string"}');
+  await expectAccessible(page);
+  await page.goto('/forms/freight-booking-short');
+  await page.getByRole('button', { name: 'Hints', exact: true }).click();
+  await page.getByRole('textbox', { name: /^Hints of/ }).click();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('{"/properties/pieces": {"berth": "4"}}');
+  const form = frameOf(page, /^Form:/);
+  await expect(form.getByText('Berth 4.')).toBeVisible();
+  await expect(form.locator('textarea').first()).toBeVisible();
+});
+
 test('a form is filled in and sent without script', async ({ page, context }) => {
   await page.goto('/forms/freight-booking-short');
   await expect(frameOf(page, /^Form:/).getByRole('textbox', { name: /^Pieces/ })).toBeVisible();
@@ -163,7 +190,9 @@ test('a schema of two megabytes with thousands of definitions is opened, filled 
     .first()
     .fill('x');
   await form.getByRole('textbox', { name: /^Vessel/ }).focus();
-  await expect(form.getByRole('textbox', { name: /^Number/ }).first()).toHaveAccessibleDescription(/pattern|written|look/i);
+  await expect(form.getByRole('textbox', { name: /^Number/ }).first()).toHaveAccessibleDescription(
+    /pattern|written|look/i,
+  );
   await form
     .getByRole('button', { name: /^Add part/ })
     .first()

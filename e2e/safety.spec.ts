@@ -57,7 +57,7 @@ test('messages that are not what was agreed are passed over', async ({ page }) =
   await expect(frameOf(page, /^Form:/).getByRole('button', { name: 'Send', exact: true })).toBeVisible();
   // A frame may still be exchanged for one with another bundle: what was said in the first is gone with it.
   await expect(async () => {
-    const frame = await (await page.getByTitle(/^Form:/).elementHandle())?.contentFrame();
+    const frame = await (await page.getByTitle(/^Form:/).elementHandle()).contentFrame();
     await frame?.evaluate(() => {
       window.parent.postMessage({ kind: 'height', height: 1e9 }, '*');
       window.parent.postMessage({ kind: 'line', at: '<img src=x onerror=alert(1)>', label: 5 }, '*');

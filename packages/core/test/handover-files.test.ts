@@ -48,6 +48,24 @@ describe('forms', () => {
     expect(file('forms/freight-booking-short.tsx')).toContain("import { dayPicker } from '../adapters/day-picker.js';");
     expect(file('forms/freight-booking-short.tsx')).not.toContain('suiteInput');
   });
+  it('carry their messages and the hints of the kit that they use', () => {
+    const form = {
+      title: 'Tide',
+      schema: {
+        type: 'object',
+        properties: { berth: { type: 'string', 'x-poietra': { tide: 'low', messages: { required: 'Which berth?' } } } },
+      },
+      messages: { nb: { required: 'Trengs.' }, de: { required: 'Fehlt.' } },
+      language: 'nb',
+    };
+    const source = file('forms/tide.tsx', { ...kit, forms: { tide: form } });
+    expect(source).toMatch(/const messages = \{\s*"required": "Trengs."\s*\}/);
+    expect(source).not.toContain('Fehlt.');
+    expect(source).toContain('messages, messagesAt: (at) => planAt(plan.root, at)?.hints.messages');
+    expect(source).toContain('"does": "words"');
+    expect(source).toContain('ownHints={ownHints}');
+    expect(file('forms/freight-booking-short.tsx')).not.toContain('ownHints');
+  });
   it('carry their groups as definitions, and their types by name', () => {
     expect(JSON.parse(file('forms/freight-booking-short.schema.json'))).toMatchObject({
       properties: { consignor: { $ref: '#/$defs/party' } },

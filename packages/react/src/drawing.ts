@@ -1,4 +1,4 @@
-import type { PlanNode, Pointer } from '@poietra/core';
+import type { OwnHintUse, PlanNode, Pointer } from '@poietra/core';
 import { createContext, useContext, type ReactNode } from 'react';
 import type { AdaptedInput } from './adapt.js';
 import type { Skin } from './skin.js';
@@ -7,13 +7,7 @@ import type { Skin } from './skin.js';
 export type FetchChoices = (address: string, signal: AbortSignal) => Promise<unknown>;
 
 /** What a hint of one's own does to the drawing of a field. */
-export type OwnHint =
-  /** Its value goes to the input under this name. */
-  | { readonly does: 'property'; readonly property: string }
-  /** Its value stands behind the hint's words, in place of `{value}`. */
-  | { readonly does: 'words'; readonly words: string }
-  /** Its value is given to style sheets, as `data-…` on the field. */
-  | { readonly does: 'mark' };
+export type OwnHint = OwnHintUse;
 
 /** How the parts of a planned form are drawn. */
 export interface Drawing {

@@ -62,7 +62,9 @@ describe('a form that the browser sends by itself', () => {
   it('carries what is sent once a script has taken it over', () => {
     const { form, plan } = open();
     host.innerHTML = renderToString(<PlannedForm form={form} plan={plan} native={native} />);
-    act(() => (root = hydrateRoot(host, <PlannedForm form={form} plan={plan} native={native} />)));
+    act(() => {
+      root = hydrateRoot(host, <PlannedForm form={form} plan={plan} native={native} />);
+    });
     act(() => {
       form.field('/pieces').report('12');
       form.field('/deck').report('upper');

@@ -7,6 +7,7 @@ import {
   loadExpressions,
   makePlan,
   openForm,
+  ownHintsOf,
   planAt,
   write,
   type CodecCode,
@@ -24,7 +25,6 @@ import {
   suiteSkin,
   type AdaptedInput,
   type FetchChoices,
-  type OwnHint,
   type Skin,
 } from '@poietra/react';
 import { effect } from '@preact/signals-core';
@@ -99,7 +99,7 @@ function Copy({
 }: Omit<SheetProps, 'handle'> & { readonly handle: Ref<SheetHandle> | null }): ReactNode {
   const { plan, form, live } = useOpened(inputs, codes, compiled, language, open);
   const skins = useMemo(() => livingSkins(inputs, open.kit.skins), [inputs, open.kit.skins]);
-  const ownHints = useMemo(() => ownHintsOf(open.kit.hints), [open.kit.hints]);
+  const ownHints = useMemo(() => ownHintsOf(open.kit), [open.kit]);
   const skinName = open.skin ?? open.form.skin ?? 'plain';
   const isFirst = handle !== null;
   useImperativeHandle(
@@ -237,16 +237,6 @@ export async function prepare({ form, documents }: FormToOpen): Promise<Prepared
   compiled.catch(() => (last = last?.compiled === compiled ? undefined : last));
   const asks = /"(condition|computed)":/.test(key) || /"(condition|computed)":/.test(JSON.stringify(form.hints ?? {}));
   return { compiled: await compiled, language: asks ? await loadExpressions() : undefined };
-}
-
-/** The kit's own hints, in the words of the drawing. */
-function ownHintsOf(hints: Kit['hints'] = {}): Readonly<Record<string, OwnHint>> {
-  return Object.fromEntries(
-    Object.entries(hints).map(([name, { does, property = name, words = '{value}' }]): [string, OwnHint] => [
-      name,
-      does === 'property' ? { does, property } : does === 'words' ? { does, words } : { does },
-    ]),
-  );
 }
 
 /** The kit's skins, drawn with the bundled components. */

@@ -3,7 +3,7 @@ import type { AdapterDescription } from '../adapter/index.js';
 import { sentencesFor } from '../adapter/index.js';
 import type { CodecDescription } from '../codec/index.js';
 import { isObject } from '../json/index.js';
-import { writeKit, kitDocuments, type FormDescription, type Kit, type KitInput } from '../kit/index.js';
+import { ownHintsOf, writeKit, kitDocuments, type FormDescription, type Kit, type KitInput } from '../kit/index.js';
 import { makePlan, planFields } from '../plan/index.js';
 import { compileSchema } from '../schema/index.js';
 import { standaloneSchema } from './bundle-schema.js';
@@ -230,18 +230,39 @@ function formFiles(name: string, form: FormDescription, kit: Kit): HandoverFile[
   const used = usedAdapters(form, kit);
   const imports = used.map((adapter) => `import { ${valueName(adapter)} } from '../adapters/${adapter}.js';`);
   // Conditions and computed values need their language, which is fetched with the module.
-  const asks = /"(condition|computed)":/.test(JSON.stringify([schema, form.hints]));
+  const text = JSON.stringify([schema, form.hints]);
+  const asks = /"(condition|computed)":/.test(text);
+  const messages = form.language === undefined ? undefined : form.messages?.[form.language];
+  const saysOwn = text.includes('"messages":');
+  const ownHints = Object.fromEntries(
+    Object.entries(ownHintsOf(kit)).filter(([hint]) => text.includes(`${JSON.stringify(hint)}:`)),
+  );
+  const hasOwnHints = Object.keys(ownHints).length > 0;
+  const fromCore = [
+    'codecsOf',
+    'compileSchema',
+    ...(asks ? ['expressionsOf', 'loadExpressions'] : []),
+    'makePlan',
+    'openForm',
+    ...(saysOwn ? ['planAt'] : []),
+    'type Form',
+    'type HintsBeside',
+    'type Outcome',
+    ...(hasOwnHints ? ['type OwnHintUse'] : []),
+  ];
   const settings = [
     asks && 'expressions, ...expressionsOf(plan.root)',
     form.tell && `tell: ${JSON.stringify(form.tell)}`,
     form.hidden && `hidden: ${JSON.stringify(form.hidden)}`,
+    messages && 'messages',
+    saysOwn && 'messagesAt: (at) => planAt(plan.root, at)?.hints.messages',
   ].filter(Boolean);
   return [
     { path: `forms/${name}.schema.json`, text: `${json(schema)}\n` },
     { path: `forms/${name}.types.ts`, text: `${typesFor(schema, type)}\n` },
     {
       path: `forms/${name}.tsx`,
-      text: `import { codecsOf, compileSchema, ${asks ? 'expressionsOf, loadExpressions, ' : ''}makePlan, openForm, type Form, type HintsBeside, type Outcome } from '@poietra/core';
+      text: `import { ${fromCore.join(', ')} } from '@poietra/core';
 import { PlannedForm } from '@poietra/react';
 import { useState, type ReactNode } from 'react';
 ${imports.join('\n')}
@@ -252,7 +273,7 @@ import type { ${type} } from './${name}.types.js';
 
 const hints: HintsBeside = ${json(form.hints ?? {})};
 const inputs = ${used.length === 0 ? '{}' : `{ ${used.map((adapter) => `${JSON.stringify(adapter)}: ${valueName(adapter)}`).join(', ')} }`};
-const compiled = compileSchema(schema, { assertFormats: true });
+${messages ? `/** What is said instead, by keyword, in the language “${form.language ?? ''}”. */\nconst messages = ${json(messages)};\n` : ''}${hasOwnHints ? `const ownHints: Readonly<Record<string, OwnHintUse>> = ${json(ownHints)};\n` : ''}const compiled = compileSchema(schema, { assertFormats: true });
 const plan = makePlan(compiled, hints, rules);
 ${asks ? 'const expressions = await loadExpressions();\n' : ''}
 /** Opens the form on values that were saved before, or empty. */
@@ -270,7 +291,7 @@ export interface ${type}FormProps {
 export function ${type}Form({ values, send }: ${type}FormProps): ReactNode {
   const [form] = useState(() => open${type}(values));
   // The form sends nothing that its schema does not accept, so what arrives here is of this type.
-  return <PlannedForm form={form} plan={plan} inputs={inputs} send={(sent) => send(sent as ${type})} />;
+  return <PlannedForm form={form} plan={plan} inputs={inputs}${hasOwnHints ? ' ownHints={ownHints}' : ''} send={(sent) => send(sent as ${type})} />;
 }
 `,
     },

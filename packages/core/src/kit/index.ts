@@ -34,4 +34,5 @@ export {
   type KitEdits,
 } from './groups.js';
 export { editableRules, editForm, type FormEdit } from './edit-form.js';
+export { ownHintsOf, type OwnHintUse } from './own-hints.js';
 export { mentionedAdapters } from './mentioned.js';

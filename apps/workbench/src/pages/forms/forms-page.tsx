@@ -5,6 +5,7 @@ import { Button } from '../../parts/button.js';
 import { freeName } from '../../parts/names.js';
 import { Empty } from '../../parts/states.js';
 import { useKit } from '../../store/kit.js';
+import { KitDrawing } from './kit-drawing.js';
 
 /** The kit's forms. */
 export function Component(): ReactNode {
@@ -55,6 +56,7 @@ export function Component(): ReactNode {
           ))}
         </ul>
       )}
+      <KitDrawing />
     </div>
   );
 }
