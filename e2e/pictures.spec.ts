@@ -120,6 +120,12 @@ test('form: the proof, at work and refused', async ({ page }) => {
   await page.getByRole('button', { name: 'Schema' }).click();
   await expect(page.locator('.cm-line').first()).toBeVisible();
   await page.screenshot(take('form-text'));
+  await page.getByRole('button', { name: 'As a form' }).click();
+  const schema = frameOf(page, /^Schema as a form/);
+  const title = schema.getByRole('textbox', { name: 'Title' }).first();
+  await title.focus();
+  await schema.getByText('What it is').first().click();
+  await page.screenshot(take('schema-form'));
 });
 
 test.describe('in the dark theme', () => {
@@ -135,8 +141,9 @@ test.describe('in the dark theme', () => {
 test.describe('on a narrow window', () => {
   test.use({ viewport: { width: 420, height: 800 } });
   test('form', async ({ page }) => {
-    await page.goto('/forms/freight-booking-short');
-    await expect(frameOf(page, /^Form/).getByRole('grid')).toBeVisible();
+    await page.goto('/forms/freight-booking');
+    const form = frameOf(page, /^Form/);
+    await group(form, 'Consignor').getByRole('textbox', { name: /^Name/ }).fill('Aldervik Timber');
     await page.screenshot(take('form-narrow'));
   });
 });

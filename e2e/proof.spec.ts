@@ -114,6 +114,9 @@ test('the last changes of a field are traced, and the sheet is as wide as one sa
   await page.getByRole('button', { name: 'Trace: 2 changes' }).click();
   const trace = page.getByRole('region', { name: 'Trace of the last changes' });
   await expect(trace.getByRole('row').filter({ hasText: '"12"' })).toContainText('■ 12');
+  await expect(form.locator('.note-left').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Fold the notes' }).click();
+  await expect(form.locator('.note-left')).toHaveCount(0);
   await page.getByLabel('Width in pixels').fill('430');
   await page.keyboard.press('Enter');
   await expect.poll(async () => (await form.locator('form').boundingBox())?.width).toBe(430);

@@ -1,5 +1,5 @@
 /** npm test: everything, from nothing installed to the last browser test; closes with "N passed, N failed". */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
@@ -20,6 +20,28 @@ function run(command, args, options = {}) {
     }).status === 0
   );
 }
+/** Runs checks side by side; what each has to say is printed in one piece. */
+async function checkAll(checks) {
+  const results = await Promise.all(
+    Object.entries(checks).map(async ([name, commands]) => {
+      const done = await Promise.all(commands.map(([command, ...args]) => start(command, args)));
+      return [name, done.every(({ isGood }) => isGood), done.map(({ said }) => said).join('')];
+    }),
+  );
+  for (const [name, isGood, said] of results) {
+    process.stdout.write(said);
+    check(name, isGood);
+  }
+}
+function start(command, args) {
+  return new Promise((resolve) => {
+    const own = spawn(command, args, { env: { ...process.env, FORCE_COLOR: '0' } });
+    let said = '';
+    for (const stream of [own.stdout, own.stderr]) stream.on('data', (text) => (said += String(text)));
+    own.on('error', ({ message }) => resolve({ isGood: false, said: `${message}\n` }));
+    own.on('close', (code) => resolve({ isGood: code === 0, said }));
+  });
+}
 function check(name, isGood) {
   console.log(`${isGood ? 'ok  ' : 'FAIL'} ${name}`);
   if (isGood) passed++;
@@ -31,29 +53,35 @@ debianPackages();
 rmSync('test-results', { recursive: true, force: true });
 mkdirSync('test-results', { recursive: true });
 
-check('types', run('npx', ['tsc', '-p', '.']) && run('npx', ['tsc', '-p', 'packages/core']));
-check('lint', run('npx', ['eslint', '.', '--max-warnings', '0']));
-check('format', run('npx', ['prettier', '--check', '--log-level', 'warn', '.']));
-check(
-  'arrows',
-  run('npx', [
-    'depcruise',
-    '--output-type',
-    'err',
-    'packages/core/src',
-    'packages/react/src',
-    'packages/stand/src',
-    'packages/inputs/src',
-    'packages/cli/src',
-    'apps/workbench/src',
-    'apps/server/src',
-  ]),
-);
+// None of these needs another, and each runs on one core.
+await checkAll({
+  types: [
+    ['npx', 'tsc', '-p', '.'],
+    ['npx', 'tsc', '-p', 'packages/core'],
+  ],
+  lint: [['npx', 'eslint', '.', '--max-warnings', '0']],
+  format: [['npx', 'prettier', '--check', '--log-level', 'warn', '.']],
+  arrows: [
+    [
+      'npx',
+      'depcruise',
+      '--output-type',
+      'err',
+      'packages/core/src',
+      'packages/react/src',
+      'packages/stand/src',
+      'packages/inputs/src',
+      'packages/cli/src',
+      'apps/workbench/src',
+      'apps/server/src',
+    ],
+  ],
+});
 await build({ ifNeeded: true });
 sizes();
 await librarySize();
 
-run('npx', ['jest', '--json', '--outputFile=test-results/jest.json']);
+run('npx', ['jest', '--maxWorkers=100%', '--json', '--outputFile=test-results/jest.json']);
 const jest = readJson('test-results/jest.json');
 passed += jest?.numPassedTests ?? 0;
 failed += jest ? jest.numFailedTests + jest.numFailedTestSuites * (jest.numFailedTests === 0 ? 1 : 0) : 1;

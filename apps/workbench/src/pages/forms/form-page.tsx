@@ -18,6 +18,7 @@ import { FocusedLine, type Line } from './focused-line.js';
 import { Records } from './records.js';
 import { SheetWidth } from './sheet-width.js';
 import { TextSheet, type TextName } from './text-sheet.js';
+import { WithoutScript } from './without-script.js';
 
 /** The proof of a form: the sheet with its notes, the records it made, and its texts beside it. */
 export function Component(): ReactNode {
@@ -57,6 +58,7 @@ function Proof({
   const kitGroups = useKit(({ kit }) => kit.groups);
   const groups = useMemo(() => Object.keys(kitGroups), [kitGroups]);
   const [isEditing, setEditing] = useState(false);
+  const [hasNotes, setNotes] = useState(true);
   const kitSkins = useKit(({ kit }) => kit.skins);
   const skins = Object.keys(kitSkins ?? {});
   const [beginning, setBeginning] = useState<Beginning>();
@@ -133,7 +135,7 @@ function Proof({
     if (!beginning) return undefined;
     const { values, restore } = beginning;
     return {
-      notes: true,
+      notes: hasNotes,
       editing: isEditing,
       palette: { fields: Object.keys(fields), groups },
       copies: 1,
@@ -142,7 +144,7 @@ function Proof({
       ...(values === undefined ? {} : { values }),
       ...(restore ? { restore } : {}),
     };
-  }, [beginning, record, width, isEditing, fields, groups]);
+  }, [beginning, record, width, isEditing, hasNotes, fields, groups]);
   const ready = beginning?.id === id ? beginning : undefined;
 
   return (
@@ -221,7 +223,14 @@ function Proof({
       <div
         className={`grid flex-1 grid-cols-1 content-start lg:min-h-0 lg:content-stretch ${text ? 'lg:grid-cols-[150px_minmax(0,1fr)_minmax(0,460px)]' : 'lg:grid-cols-[150px_minmax(0,1fr)]'}`}
       >
-        <Records name={name} form={form} current={record} stamp={saved} />
+        <Records name={name} form={form} current={record} stamp={saved}>
+          <div className="mt-2 grid justify-items-start gap-1 border-t border-hairline pt-2">
+            <Button look="quiet" aria-pressed={!hasNotes} onClick={() => setNotes(!hasNotes)}>
+              Fold the notes
+            </Button>
+            <WithoutScript form={form} />
+          </div>
+        </Records>
         <section aria-label="Sheet" tabIndex={0} className="min-h-0 overflow-auto border-hairline bg-sheet lg:border-l">
           {broken !== undefined && <Failed title="The form cannot be drawn" message={broken} />}
           {!ready && <Busy>Opening …</Busy>}

@@ -3,7 +3,6 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { NavLink } from 'react-router';
 import { ask } from '../../store/ask.js';
 import { followDrafts } from '../../store/drafts.js';
-import { WithoutScript } from './without-script.js';
 
 interface Props {
   readonly name: string;
@@ -11,10 +10,12 @@ interface Props {
   readonly current: string | undefined;
   /** Grows when something was saved. */
   readonly stamp: number;
+  /** What stands below them. */
+  readonly children: ReactNode;
 }
 
 /** The records of a form, each with an address of its own. */
-export function Records({ name, form, current, stamp }: Props): ReactNode {
+export function Records({ name, form, current, stamp, children }: Props): ReactNode {
   const [keys, setKeys] = useState<readonly string[]>([]);
   const [trouble, setTrouble] = useState<string>();
   const [drafts, setDrafts] = useState<readonly string[]>([]);
@@ -65,7 +66,7 @@ export function Records({ name, form, current, stamp }: Props): ReactNode {
           </li>
         ))}
       </ul>
-      <WithoutScript form={form} />
+      {children}
     </nav>
   );
 }

@@ -23,7 +23,6 @@ export function WithoutScript({ form }: { readonly form: FormDescription }): Rea
   return (
     <Button
       look="quiet"
-      className="mt-2 text-left"
       title="As the server draws it. The browser sends it by itself, to the demo company’s echo."
       onClick={() => void open()}
     >
