@@ -229,3 +229,34 @@ describe('the project folder', () => {
     expect(await status('gone#Provider')).toBe(409);
   });
 });
+
+describe('a form without script', () => {
+  it('is drawn once, served without script and origin, and can only be sent to the echo', async () => {
+    const task = {
+      form: { title: 'Report', schema: { type: 'object', properties: { wind: { type: 'integer' } } } },
+      documents: {},
+      kit: { adapters: {}, codecs: {}, fields: {}, inputs: {} },
+      notes: false,
+      copies: 1,
+      submitLabel: 'Send',
+      native: { action: '/company/echo' },
+    };
+    const answer = await send('POST', '/api/plain', { what: 'form', title: '<Report>', inputs: [], task });
+    const { page } = (await answer.json()) as { page: string };
+    const served = await fetch(`${base}${page}`);
+    const policy = served.headers.get('content-security-policy') ?? '';
+    expect(policy).toContain('sandbox allow-forms');
+    expect(policy).toContain("default-src 'none'");
+    expect(policy).not.toContain('script-src');
+    expect(policy).toContain(`form-action ${base}/company/echo`);
+    const html = await served.text();
+    expect(html).toContain('<title>&#60;Report&#62;</title>');
+    expect(html).toMatch(/<form[^>]*action="\/company\/echo"/);
+    expect(html).toMatch(/name="\/wind"/);
+    expect(html).not.toMatch(/<script/);
+  }, 60_000);
+  it('is refused where there is nothing to draw, and gone after a while', async () => {
+    expect((await send('POST', '/api/plain', { title: 'x' })).status).toBe(422);
+    expect((await fetch(`${base}/plain/0123456789`)).status).toBe(404);
+  });
+});

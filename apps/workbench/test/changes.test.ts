@@ -53,3 +53,36 @@ it('a new thing gets a free name', () =>
     'day-picker-2',
     'new',
   ]));
+describe('a step says as little as it can', () => {
+  const before = { schema: { title: 'x', properties: { a: { type: 'string' }, b: { minimum: 1 } }, list: [1, 2, 3] } };
+  const change = (schema: unknown) => changesFor(before, { '/schema': schema });
+  it('one member of a whole is the change of that member', () => {
+    expect(change({ title: 'x', properties: { a: { type: 'string' }, b: { minimum: 2 } }, list: [1, 5, 3] })).toEqual([
+      { at: '/schema/properties/b/minimum', before: 1, after: 2 },
+      { at: '/schema/list/1', before: 2, after: 5 },
+    ]);
+  });
+  it('members that come, go or change their order are said by the object around them', () => {
+    const { a, b } = before.schema.properties;
+    expect(change({ ...before.schema, properties: { b, a } })).toEqual([
+      { at: '/schema/properties', before: { a, b }, after: { b, a } },
+    ]);
+    expect(change({ ...before.schema, list: [1, 2] })).toEqual([
+      { at: '/schema/list', before: [1, 2, 3], after: [1, 2] },
+    ]);
+  });
+  it('steps at the same places become one, at others they stay apart', () => {
+    const at = (places: readonly string[], time: number) =>
+      edit(
+        places.map((one) => ({ at: one, before: time, after: time + 1 })),
+        time,
+        'text',
+      );
+    expect(merged(at(['/a', '/b'], 0), at(['/a', '/b'], 500))?.changes).toEqual([
+      { at: '/a', before: 0, after: 501 },
+      { at: '/b', before: 0, after: 501 },
+    ]);
+    expect(merged(at(['/a', '/b'], 0), at(['/a'], 500))).toBeUndefined();
+    expect(merged(at(['/a'], 0), at(['/b'], 500))).toBeUndefined();
+  });
+});

@@ -1,6 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { compileSchema, readKit, readKitText, writeKit, type Kit } from '../src/index.js';
+import {
+  compileSchema,
+  mentionedAdapters,
+  ownHintsOf,
+  readKit,
+  readKitText,
+  usedAdapters,
+  writeKit,
+  type Kit,
+} from '../src/index.js';
 
 const home = join(__dirname, '../../..');
 const text = readFileSync(join(home, 'demo/kit.json'), 'utf8');
@@ -83,3 +92,48 @@ it('the published schema of the kit file accepts the demo kit, and refuses what 
   expect(published.accepts(broken)).toBe(false);
   expect(readKit(broken as unknown as Kit).ok).toBe(false);
 });
+
+describe('the adapters that a form can come to use', () => {
+  const kit = demo() as unknown as Kit;
+  const mentioned = (schema: unknown, hints = {}, of: Kit = kit) => mentionedAdapters({ schema, hints }, of);
+  it('are those of the fields that it names, in the schema or beside it', () => {
+    const field = { 'x-poietra': { field: 'collection-date' } };
+    expect(mentioned({ properties: { collection: field } })).toEqual(['day-picker']);
+    expect(mentioned({}, { '/properties/collection': { field: 'collection-date' } })).toEqual(['day-picker']);
+    expect(mentioned({ description: 'collection-date' })).toEqual([]);
+  });
+  it('and of the groups that it refers to, through other groups as well', () => {
+    const schema = { $ref: 'urn:poietra:group:outer' };
+    const groups = {
+      outer: { title: 'Outer', schema: { properties: { a: { $ref: 'urn:poietra:group:inner' } } } },
+      inner: { title: 'Inner', schema: { $ref: 'urn:poietra:group:outer', 'x-poietra': { field: 'collection-date' } } },
+    };
+    expect(mentioned(schema, {}, { ...kit, groups })).toEqual(['day-picker']);
+  });
+  it('and of the rules that can fit', () => {
+    const rules = [{ format: 'date', use: { adapter: 'day-picker', codec: { kind: 'date' } } }];
+    expect(mentioned({ type: 'string', format: 'date' }, {}, { ...kit, rules })).toEqual(['day-picker']);
+    expect(mentioned({ type: 'string' }, {}, { ...kit, rules })).toEqual([]);
+  });
+  it('never miss one that the plan then uses', () => {
+    for (const form of Object.values(kit.forms))
+      expect(mentionedAdapters(form, kit)).toEqual(expect.arrayContaining(usedAdapters(form, kit)));
+  });
+});
+
+it('the kit’s own hints say all that was left to be understood', () =>
+  expect(
+    ownHintsOf({
+      hints: {
+        tide: { schema: true, does: 'words' },
+        rows: { schema: true, does: 'property' },
+        size: { schema: true, does: 'property', property: 'maxLength' },
+        calm: { schema: true, does: 'mark' },
+      },
+    }),
+  ).toEqual({
+    tide: { does: 'words', words: '{value}' },
+    rows: { does: 'property', property: 'rows' },
+    size: { does: 'property', property: 'maxLength' },
+    calm: { does: 'mark' },
+  }));

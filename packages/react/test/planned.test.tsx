@@ -283,6 +283,22 @@ describe('what a schema may be', () => {
     press('Take away port');
     expect(form.sent()).toEqual({});
   });
+  it('deep: as far as anybody looks, since a schema need not contain itself to have no end', () => {
+    const level = (depth: number): unknown => ({
+      type: 'object',
+      title: `Level ${depth}`,
+      properties: { name: { type: 'string' }, ...(depth < 8 ? { next: level(depth + 1) } : {}) },
+    });
+    draw(level(0));
+    expect(labels()).toEqual(['Name', 'Name', 'Name']);
+    press('Add level 3');
+    expect(labels()).toEqual(['Name', 'Name', 'Name', 'Name']);
+  });
+  it('an object whose members nobody has named: any name, any value', () => {
+    const { form } = draw({ type: 'object', properties: { stowage: { type: 'object', properties: {} } } });
+    act(() => form.put('/stowage', { row: 3 }));
+    expect(host.querySelector<HTMLInputElement>('[aria-label="Name of the member row"]')?.value).toBe('row');
+  });
   it('several kinds: which one is said, and what fits stays', () => {
     const { form } = draw(
       { properties: { mark: { title: 'Mark', type: ['string', 'number'] } } },
@@ -333,6 +349,30 @@ describe('layouts', () => {
     );
     expect([...host.querySelectorAll('th')].map(({ textContent }) => textContent)).toEqual(['Kind', 'Pieces']);
     expect(host.querySelectorAll('tbody tr')).toHaveLength(2);
+  });
+  it('a list and the members of a map fold as well, and a held member is taken away in one place only', () => {
+    draw(
+      {
+        type: 'object',
+        properties: {
+          stops: { type: 'array', items: { type: 'string' }, 'x-poietra': { fold: 'closed' } },
+          ports: {
+            type: 'object',
+            additionalProperties: {
+              title: 'Port',
+              properties: { name: { type: 'string' } },
+              'x-poietra': { fold: 'open' },
+            },
+          },
+        },
+      },
+      { values: { ports: { torsund: { name: 'Torsund' } } } },
+    );
+    const folds = [...host.querySelectorAll('details')];
+    expect(folds.map(({ open }) => open)).toEqual([false, true]);
+    expect(folds.map((fold) => fold.querySelector('summary')?.textContent)).toEqual(['Stops', 'Port']);
+    const away = [...host.querySelectorAll('button')].filter(({ textContent }) => /^Take away/.test(textContent ?? ''));
+    expect(away).toHaveLength(1);
   });
   it('a section is folded, and opened where something in it is to be mended', () => {
     draw(

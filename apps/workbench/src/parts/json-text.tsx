@@ -1,7 +1,7 @@
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
 import { meaningOf, textOf } from '../store/written.js';
-import type { TextFault } from '../workers/text-check-worker.js';
+import type { TextFault } from '../workers/text-check.js';
 import { CodeView, type Offers } from './code-view.js';
 import { useTextCheck, type TextKind } from './use-text-check.js';
 

@@ -2,7 +2,7 @@ import { kitDocuments } from '@poietra/core';
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useRef } from 'react';
 import { useKit } from '../store/kit.js';
-import type { TextCheck, TextVerdict } from '../workers/text-check-worker.js';
+import type { TextCheck, TextVerdict } from '../workers/text-check.js';
 
 export type TextKind = 'schema' | 'hints' | 'json';
 

@@ -1,5 +1,6 @@
 import { makeCodec, type Codec, type CodecCode } from '../codec/index.js';
-import { planAt, type Chosen, type PlanNode } from './plan.js';
+import type { PlanNode } from './nodes.js';
+import { planAt, type Chosen } from './walk.js';
 
 /** The codecs that a plan chose, for `openForm`: looked up by place, list items by the item's plan. `codes` holds the modules of codecs that are code. */
 export function codecsOf(

@@ -1,5 +1,6 @@
 import type { Pointer } from '../json/index.js';
-import { eachNode, type PlanNode } from './plan.js';
+import type { PlanNode } from './nodes.js';
+import { eachNode } from './walk.js';
 
 interface Placed {
   readonly at: Pointer;

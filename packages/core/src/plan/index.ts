@@ -1,20 +1,8 @@
 /** What is to be drawn for a schema and its hints. Stands on the schema; the values are the form's business. */
-export {
-  labelFrom,
-  makePlan,
-  planAt,
-  planFields,
-  type Plan,
-  eachNode,
-  type Chosen,
-  type PlanChoices,
-  type PlanChooser,
-  type PlanField,
-  type PlanGroup,
-  type PlanList,
-  type PlanNode,
-  type PlanOption,
-} from './plan.js';
+export { labelFrom, makePlan } from './plan.js';
+export type { Plan, PlanChoices, PlanChooser, PlanField, PlanGroup, PlanList, PlanNode, PlanOption } from './nodes.js';
+export { eachNode, planAt, planFields, type Chosen } from './walk.js';
+export { startOf } from './start.js';
 export type { Hints, HintsBeside, Remote, Span } from './hints.js';
 export { schemaOfSchemas } from './schema-of-schemas.js';
 export { hintsSchema, hintsSchemaWith } from './hints-schema.js';
@@ -35,6 +23,5 @@ export {
   templateVariables,
   type RemoteChoice,
 } from './remote.js';
-export { startOf } from './plan.js';
 export { codecsOf } from './codecs.js';
 export { asShownName, readSubmission } from './submission.js';

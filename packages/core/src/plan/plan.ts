@@ -1,4 +1,4 @@
-import { isObject, joinPointer, ownMember, parsePointer, setOwn, type Kind, type Pointer } from '../json/index.js';
+import { isObject, ownMember, type Kind } from '../json/index.js';
 import {
   applied,
   appliedBelow,
@@ -10,81 +10,14 @@ import {
   tupleLength,
   type Applied,
   type CompiledSchema,
-  type Condition,
   type Facts,
 } from '../schema/index.js';
 import type { CodecDescription } from '../codec/index.js';
 import { choicesAt, meaningOf, withBranch, withoutChoice } from './choices.js';
 import type { Hints, HintsBeside } from './hints.js';
-import { chooseField, type FieldUse, type PlanRules } from './rules.js';
-
-interface PlanBase {
-  /** The member's name; empty for the whole, `*` for the item of a list. */
-  readonly name: string;
-  readonly label: string;
-  readonly hint?: string;
-  readonly hints: Hints;
-  /** It is there where one of these sets of conditions holds; an empty set always does. */
-  readonly when: readonly (readonly Condition[])[];
-  /** Where its schema stands, for those who edit it. */
-  readonly schemaAt: string;
-  readonly facts: Facts;
-  /** Whether the place is always required; some are so only under a condition. */
-  readonly required: boolean;
-}
-export type PlanChoices = readonly { readonly value: unknown; readonly text: string }[];
-export interface PlanField extends PlanBase {
-  readonly kind: 'field';
-  readonly use: FieldUse;
-  readonly codec: CodecDescription;
-  /** The values to choose from, with their words. */
-  readonly choices?: PlanChoices;
-  /** There is only one value that it may have. */
-  readonly fixed?: { readonly value: unknown };
-}
-export interface PlanGroup extends PlanBase {
-  readonly kind: 'group';
-  /** Made when first read: a schema may contain itself. Positions of a tuple are members by number. */
-  readonly children: readonly PlanNode[];
-  readonly tuple: boolean;
-  /** Its schema stands around it already: there is no end to what is in it. */
-  readonly again: boolean;
-  /** Such a one, and one that lies deep, is opened when a person asks for it. */
-  readonly onDemand: boolean;
-  /** Members with names of one's own (`additionalProperties`, `patternProperties`): the plan for a name, if it may be. */
-  readonly more?: (name: string) => PlanNode | undefined;
-}
-export interface PlanList extends PlanBase {
-  readonly kind: 'list';
-  readonly item: PlanNode;
-  readonly least: number;
-  readonly most: number;
-}
-/** Something that a person chooses between: branches of the schema, or kinds of value. */
-export interface PlanChooser extends PlanBase {
-  readonly kind: 'chooser';
-  /** What the form remembers the choice by. */
-  readonly key: object;
-  /** The option that a value speaks for. */
-  pick(value: unknown): number;
-  readonly options: readonly PlanOption[];
-  /** As for groups. */
-  readonly again: boolean;
-  readonly onDemand: boolean;
-}
-export interface PlanOption {
-  readonly label: string;
-  /** Made when first read. */
-  readonly node: PlanNode;
-  /** What of a value fits the option, with what the option needs. */
-  start(value: unknown): unknown;
-}
-export type PlanNode = PlanField | PlanGroup | PlanList | PlanChooser;
-
-export interface Plan {
-  readonly root: PlanNode;
-  readonly compiled: CompiledSchema;
-}
+import type { Plan, PlanBase, PlanChoices, PlanNode, PlanOption } from './nodes.js';
+import { chooseField, type PlanRules } from './rules.js';
+import { fitted, isOfKind } from './start.js';
 
 interface Around {
   readonly beside: HintsBeside;
@@ -313,50 +246,6 @@ function option(label: string, make: () => PlanNode): PlanOption {
   };
 }
 
-/** What of a value a plan can draw, with its fixed values filled in; depth ends what contains itself. */
-function fitted(plan: PlanNode, value: unknown, depth = 0): unknown {
-  if (depth > 6) return value;
-  switch (plan.kind) {
-    case 'field':
-      if (plan.fixed) return plan.fixed.value;
-      return plan.facts.kinds === undefined || plan.facts.kinds.some((kind) => isOfKind(value, kind))
-        ? value
-        : undefined;
-    case 'list':
-      return Array.isArray(value) ? value : [];
-    case 'chooser': {
-      const chosen = plan.options[plan.pick(value)];
-      return chosen && !plan.again ? chosen.start(value) : value;
-    }
-    case 'group': {
-      if (plan.tuple) return Array.isArray(value) ? value : [];
-      const next: Record<string, unknown> = {};
-      const given = isObject(value) ? value : {};
-      for (const child of plan.children) {
-        const before = ownMember(given, child.name);
-        const isFixed = child.kind === 'field' && child.fixed !== undefined && child.required;
-        const after = isFixed || before !== undefined ? fitted(child, before, depth + 1) : undefined;
-        if (after !== undefined) setOwn(next, child.name, after);
-      }
-      if (plan.more)
-        for (const name of Object.keys(given))
-          if (!Object.hasOwn(next, name) && plan.more(name)) setOwn(next, name, ownMember(given, name));
-      return next;
-    }
-  }
-}
-
-/** What a new entry of a list or a new member starts from: defaults, fixed values, and otherwise the emptiest value. */
-export function startOf(plan: PlanNode): unknown {
-  const { default: given } = plan.facts;
-  if (given !== undefined) return given;
-  if (plan.kind === 'chooser') return plan.options[0]?.start(undefined);
-  if (plan.kind !== 'field') return fitted(plan, plan.kind === 'list' || plan.tuple ? [] : {});
-  if (plan.fixed) return plan.fixed.value;
-  const [kind] = plan.facts.kinds ?? [];
-  return kind === 'string' && !plan.choices ? '' : kind === 'boolean' ? false : kind === 'array' ? [] : null;
-}
-
 const kindLabels: Readonly<Record<Kind, string>> = {
   null: 'Nothing',
   boolean: 'Yes or no',
@@ -366,23 +255,6 @@ const kindLabels: Readonly<Record<Kind, string>> = {
   array: 'List',
   object: 'Group',
 };
-
-function isOfKind(value: unknown, kind: Kind): boolean {
-  switch (kind) {
-    case 'null':
-      return value === null;
-    case 'array':
-      return Array.isArray(value);
-    case 'object':
-      return isObject(value);
-    case 'integer':
-    case 'number':
-      return typeof value === 'number';
-    case 'boolean':
-    case 'string':
-      return typeof value === kind;
-  }
-}
 
 /** The kinds between which a person has to choose; null is what an emptied input means. */
 function severalKinds({ kinds, allowed }: Facts): readonly Kind[] | undefined {
@@ -453,66 +325,4 @@ export function labelFrom(name: string): string {
     .trim()
     .toLowerCase();
   return words.charAt(0).toUpperCase() + words.slice(1);
-}
-
-/** Which option of a chooser at a place is in force. */
-export type Chosen = (at: Pointer, chooser: PlanChooser) => number;
-
-/** The part of a plan that draws a place; list items share one. Without `chosen`, the first option that has the place counts. */
-export function planAt(root: PlanNode, at: Pointer, chosen?: Chosen): PlanNode | undefined {
-  return below(root, parsePointer(at), '', chosen);
-}
-
-function below(
-  plan: PlanNode,
-  tokens: readonly string[],
-  at: Pointer,
-  chosen: Chosen | undefined,
-): PlanNode | undefined {
-  if (plan.kind === 'chooser') {
-    if (tokens.length === 0 && !chosen) return plan;
-    if (chosen) {
-      const option = plan.options[chosen(at, plan)];
-      return option && below(option.node, tokens, at, chosen);
-    }
-    for (const option of plan.options) {
-      const found = below(option.node, tokens, at, chosen);
-      if (found) return found;
-    }
-    return undefined;
-  }
-  const [name, ...rest] = tokens;
-  if (name === undefined) return plan;
-  const next =
-    plan.kind === 'group'
-      ? (plan.children.find((child) => child.name === name) ?? plan.more?.(name))
-      : plan.kind === 'list'
-        ? plan.item
-        : undefined;
-  return next && below(next, rest, joinPointer(at, name), chosen);
-}
-
-/** All fields of a plan with their places, items of lists under `*`; for hand-over, contents and search. What contains itself ends. */
-export function planFields(plan: PlanNode, at = '', depth = 12): { at: string; field: PlanField }[] {
-  const found: { at: string; field: PlanField }[] = [];
-  eachNode(plan, at, depth, (one, where) => {
-    if (one.kind === 'field') found.push({ at: where, field: one });
-  });
-  return found;
-}
-
-/** Every node of a plan, those around first. */
-export function eachNode(
-  plan: PlanNode,
-  at: Pointer,
-  depth: number,
-  visit: (plan: PlanNode, at: Pointer) => void,
-): void {
-  visit(plan, at);
-  if (depth === 0) return;
-  if (plan.kind === 'list') eachNode(plan.item, joinPointer(at, '*'), depth - 1, visit);
-  else if (plan.kind === 'group' && !plan.again)
-    for (const child of plan.children) eachNode(child, joinPointer(at, child.name), depth - 1, visit);
-  else if (plan.kind === 'chooser' && !plan.again)
-    for (const { node: inner } of plan.options) eachNode(inner, at, depth - 1, visit);
 }

@@ -2,7 +2,8 @@ import { joinPointer, ownMember, parsePointer, setOwn, type Pointer } from '../j
 import type { CodecCode } from '../codec/index.js';
 import type { Snapshot } from '../form/index.js';
 import { codecsOf } from './codecs.js';
-import { eachNode, planAt, type Plan, type PlanField, type PlanNode } from './plan.js';
+import type { Plan, PlanField, PlanNode } from './nodes.js';
+import { eachNode, planAt } from './walk.js';
 
 /** The name of the pair that says that the others carry what was shown: no script ran that could have parsed it. */
 export const asShownName = 'as';

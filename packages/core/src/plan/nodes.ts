@@ -1,0 +1,73 @@
+/** What a plan is made of: the parts of the tree that is drawn. */
+import type { CodecDescription } from '../codec/index.js';
+import type { CompiledSchema, Condition, Facts } from '../schema/index.js';
+import type { Hints } from './hints.js';
+import type { FieldUse } from './rules.js';
+
+export interface PlanBase {
+  /** The member's name; empty for the whole, `*` for the item of a list. */
+  readonly name: string;
+  readonly label: string;
+  readonly hint?: string;
+  readonly hints: Hints;
+  /** It is there where one of these sets of conditions holds; an empty set always does. */
+  readonly when: readonly (readonly Condition[])[];
+  /** Where its schema stands, for those who edit it. */
+  readonly schemaAt: string;
+  readonly facts: Facts;
+  /** Whether the place is always required; some are so only under a condition. */
+  readonly required: boolean;
+}
+export type PlanChoices = readonly { readonly value: unknown; readonly text: string }[];
+export interface PlanField extends PlanBase {
+  readonly kind: 'field';
+  readonly use: FieldUse;
+  readonly codec: CodecDescription;
+  /** The values to choose from, with their words. */
+  readonly choices?: PlanChoices;
+  /** There is only one value that it may have. */
+  readonly fixed?: { readonly value: unknown };
+}
+export interface PlanGroup extends PlanBase {
+  readonly kind: 'group';
+  /** Made when first read: a schema may contain itself. Positions of a tuple are members by number. */
+  readonly children: readonly PlanNode[];
+  readonly tuple: boolean;
+  /** Its schema stands around it already: there is no end to what is in it. */
+  readonly again: boolean;
+  /** Such a one, and one that lies deep, is opened when a person asks for it. */
+  readonly onDemand: boolean;
+  /** Members with names of one's own (`additionalProperties`, `patternProperties`): the plan for a name, if it may be. */
+  readonly more?: (name: string) => PlanNode | undefined;
+}
+export interface PlanList extends PlanBase {
+  readonly kind: 'list';
+  readonly item: PlanNode;
+  readonly least: number;
+  readonly most: number;
+}
+/** Something that a person chooses between: branches of the schema, or kinds of value. */
+export interface PlanChooser extends PlanBase {
+  readonly kind: 'chooser';
+  /** What the form remembers the choice by. */
+  readonly key: object;
+  /** The option that a value speaks for. */
+  pick(value: unknown): number;
+  readonly options: readonly PlanOption[];
+  /** As for groups. */
+  readonly again: boolean;
+  readonly onDemand: boolean;
+}
+export interface PlanOption {
+  readonly label: string;
+  /** Made when first read. */
+  readonly node: PlanNode;
+  /** What of a value fits the option, with what the option needs. */
+  start(value: unknown): unknown;
+}
+export type PlanNode = PlanField | PlanGroup | PlanList | PlanChooser;
+
+export interface Plan {
+  readonly root: PlanNode;
+  readonly compiled: CompiledSchema;
+}
