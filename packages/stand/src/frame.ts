@@ -6,7 +6,7 @@ import '@poietra/react/skin.css';
 import type { AdapterDescription, CheckId, CheckVerdict, Finding, FoundInput } from '@poietra/core';
 import { liveInput, type BundledInputs } from './live.js';
 import { pushMatrix, type PushedRow } from './matrix.js';
-import { observe, prepare } from './observe.js';
+import { observe, prepare } from './observe/index.js';
 import type { Answer } from './checks.js';
 import { prove } from './prove.js';
 import type { RenderInput } from './render.js';

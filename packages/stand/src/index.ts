@@ -6,7 +6,7 @@ export { liveInput, type BundledInputs } from './live.js';
 export { fullLook, look, lookDifference } from './look.js';
 export { pushMatrix, type PushedRow } from './matrix.js';
 export { record } from './record.js';
-export { observe, type Make, type Observed } from './observe.js';
+export { observe, type Make, type Observed } from './observe/index.js';
 export { prove } from './prove.js';
 export { sampleChoices } from './sample-choices.js';
 export { answerOnce } from './answer.js';

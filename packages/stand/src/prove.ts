@@ -2,7 +2,7 @@
 import { contract, quietChecks, type AdapterDescription, type CheckId, type CheckVerdict } from '@poietra/core';
 import { checks, type Bench } from './checks.js';
 import { leave, perform } from './hands.js';
-import { prepare, type Make } from './observe.js';
+import { prepare, type Make } from './observe/index.js';
 import { sampleChoices } from './sample-choices.js';
 import { settle, within } from './settle.js';
 import { samplesOf, Trial, type TrialOptions } from './trial.js';

@@ -1,0 +1,130 @@
+/** Which gesture leads to which report, where in it the value sits, and what becomes of a change that is refused. */
+import {
+  gestureWords,
+  pathWords,
+  readingsOf,
+  reportsOf,
+  type AdapterDescription,
+  type Gesture,
+  type Heard,
+  type Reading,
+} from '@poietra/core';
+import { attempts, follow } from '../explore.js';
+import { leave, perform } from '../hands.js';
+import { fullLook, look } from '../look.js';
+import { settle } from '../settle.js';
+import type { Observation } from './observation.js';
+
+/** Tries gestures until something is told, and reads the value out of it. */
+export async function findChange(seen: Observation): Promise<void> {
+  const { value } = seen.adapter;
+  const declared = seen.input.properties.find(({ name }) => name === value.property)?.type ?? '';
+  const isFlag = /\bboolean\b/.test(declared) || value.property === 'checked';
+  const probe = await seen.mount();
+  const steps = probe ? attempts(probe.box) : [];
+  await seen.clean();
+  let tries = 0;
+  for (const first of steps) {
+    if (tries++ > 24) break;
+    const { report } = seen.adapter.change;
+    const trial = await seen.mount({ listen: [...new Set([report, ...reportsOf(seen.input)])] });
+    if (!trial) return;
+    const readings = (): Reading[] => readingsFrom(seen, trial.heard, isFlag);
+    const gesture = await seen.quietly(() => follow(trial, first(trial), () => readings().length > 0));
+    const found = readings();
+    await seen.clean();
+    if (gesture && (await settleOn(seen, gesture, found))) return;
+  }
+  seen.note('change', 'No gesture was found that it reports as a change.', `${tries} were tried.`, 0.8);
+}
+
+/** Another "no value" is another start, from which the gesture may lead nowhere. */
+export async function changeAgain(seen: Observation, before: AdapterDescription): Promise<void> {
+  if (!seen.adapter.gesture || (await seen.quietly(() => goesRound(seen)))) return;
+  const { gesture: _, ...rest } = seen.adapter;
+  seen.adapter = rest;
+  await findChange(seen);
+  if (!seen.adapter.gesture) seen.adapter = before;
+}
+
+/** Some keep what was changed in themselves, whatever they are given. */
+export async function findGoingBack(seen: Observation): Promise<void> {
+  const { gesture, change } = seen.adapter;
+  if (!gesture) return;
+  const goesBack = async (): Promise<boolean> => {
+    const shown = await seen.start(gesture);
+    const trial = await seen.mount({ state: { shown }, form: 'refuses' });
+    if (!trial) return false;
+    const wanted = look(trial.box);
+    await perform(trial.box, gesture);
+    await leave();
+    await settle();
+    const is = trial.reports.length === 0 || look(trial.box) === wanted;
+    await seen.clean();
+    return is;
+  };
+  if ((await seen.quietly(goesBack)) !== false) return;
+  const before = seen.adapter;
+  seen.adapter = { ...before, change: { ...change, refused: 'anew' } };
+  if (await seen.quietly(goesBack)) {
+    seen.note(
+      'change',
+      'It keeps a change that is refused; it is made anew then.',
+      'It was given the old value and showed the new one.',
+      0.95,
+    );
+    return;
+  }
+  seen.adapter = before;
+  seen.note('change', 'It keeps a change that is refused.', 'It was given the old value, and made anew.', 0.95);
+}
+
+function readingsFrom(seen: Observation, heard: readonly Heard[], isFlag: boolean): Reading[] {
+  const { change, value } = seen.adapter;
+  const all = readingsOf(heard, value.property, isFlag);
+  const declared = all.find(({ report, path }) => report === change.report && path === change.path);
+  return declared ? [declared, ...all.filter((one) => one !== declared)] : all;
+}
+
+/** The first reading that, given back, looks as the gesture left it. */
+async function settleOn(seen: Observation, gesture: Gesture, readings: readonly Reading[]): Promise<boolean> {
+  const before = seen.adapter;
+  for (const { report, path } of readings.slice(0, 6)) {
+    seen.adapter = { ...before, change: { report, path }, gesture };
+    if (!(await seen.quietly(() => goesRound(seen)))) continue;
+    seen.note(
+      'change',
+      `After the gesture “${report}” told the value as ${pathWords(path)}.`,
+      `To ${gestureWords(gesture)} led to it; given back as “${before.value.property}” it looked the same.`,
+      0.95,
+    );
+    if (report !== before.change.report || path !== before.change.path)
+      seen.note(
+        'change',
+        `“${before.change.report}” at ${pathWords(before.change.path)}, as declared, was not it.`,
+        'Declaration and behaviour differ; behaviour counts.',
+        0.95,
+      );
+    return true;
+  }
+  seen.adapter = before;
+  return false;
+}
+
+async function goesRound(seen: Observation): Promise<boolean> {
+  const { gesture } = seen.adapter;
+  const trial = await seen.mount();
+  if (!trial || !gesture) return false;
+  await perform(trial.box, gesture);
+  await leave();
+  if (trial.reports.length === 0) return false;
+  const after = look(trial.box);
+  const shown = trial.wanted.shown;
+  await seen.clean();
+  const again = await seen.mount({ state: { shown } });
+  const empty = await seen.mount();
+  const isSame = again !== undefined && again.error === undefined && look(again.box) === after;
+  const isVisible = again !== undefined && empty !== undefined && fullLook(again.box) !== fullLook(empty.box);
+  await seen.clean();
+  return isSame && isVisible;
+}

@@ -1,0 +1,95 @@
+/** Trying an input: what it does tells what its declarations leave open, and where they mislead. */
+import type { AdapterDescription, Finding, FoundInput } from '@poietra/core';
+import type { Trial } from '../trial.js';
+import { Observation, type Make } from './observation.js';
+import { changeAgain, findChange, findGoingBack } from './change.js';
+import { findFocus, findReality } from './reality.js';
+import { findFlags, findLeaving } from './states.js';
+import { findEmpty, findKind, findSamples, findSubmission } from './values.js';
+
+export type { Make };
+export interface Observed {
+  readonly adapter: AdapterDescription;
+  readonly findings: readonly Finding[];
+  /** Why it could not be tried, if so. */
+  readonly failed?: string;
+}
+
+/** Tries the drafted adapter and gives it back as behaviour speaks for it, with what was seen. */
+export async function observe(input: FoundInput, draft: AdapterDescription, make: Make): Promise<Observed> {
+  const seen = new Observation(input, draft, make);
+  try {
+    return await tryAll(seen);
+  } finally {
+    await seen.end();
+  }
+}
+
+async function tryAll(seen: Observation): Promise<Observed> {
+  const first = await mountSomehow(seen);
+  if (first?.error !== undefined || !first) {
+    const failed = first?.error ?? 'It is not in the bundle.';
+    seen.note('value', `It cannot be drawn: ${failed}`, 'It was mounted alone.', 1);
+    return { adapter: seen.adapter, findings: seen.findings, failed };
+  }
+  findReality(seen, first);
+  await findFocus(seen);
+  await findChange(seen);
+  await findSamples(seen);
+  const before = seen.adapter;
+  await findEmpty(seen);
+  await changeAgain(seen, before);
+  await findGoingBack(seen);
+  await findKind(seen);
+  await findSubmission(seen);
+  await findLeaving(seen);
+  await findFlags(seen);
+  return { adapter: seen.adapter, findings: seen.findings };
+}
+
+/**
+ * The adapter with a gesture and samples for the checks, where it has none: tried for, without being shown. What else it
+ * says stays as it is.
+ */
+export async function prepare(given: AdapterDescription, make: Make): Promise<AdapterDescription> {
+  if (given.gesture && given.samples) return given;
+  const seen = new Observation({ ...unknownInput, id: given.input }, given, make);
+  try {
+    if (!given.gesture) await findChange(seen);
+    const { gesture } = seen.adapter;
+    seen.adapter = { ...given, ...(gesture ? { gesture } : {}) };
+    if (!given.samples) await findSamples(seen);
+    const { samples } = seen.adapter;
+    return { ...given, ...(gesture ? { gesture } : {}), ...(samples ? { samples } : {}) };
+  } finally {
+    await seen.end();
+  }
+}
+const unknownInput: Omit<FoundInput, 'id'> = {
+  family: 'component',
+  package: '',
+  version: '',
+  export: '',
+  module: '',
+  properties: [],
+  events: [],
+  methods: [],
+  css: [],
+};
+
+/** As drafted; where it cannot be drawn without a value, with something for "no value". */
+async function mountSomehow(seen: Observation): Promise<Trial | undefined> {
+  const before = seen.adapter;
+  const first = await seen.mount();
+  if (first?.error === undefined) return first;
+  for (const empty of [null, '', 0, [], false]) {
+    seen.adapter = { ...before, value: { ...before.value, empty } };
+    const trial = await seen.mount();
+    if (trial && trial.error === undefined) {
+      seen.note('value', 'It cannot be drawn without a value.', first.error, 1);
+      return trial;
+    }
+  }
+  seen.adapter = before;
+  return first;
+}

@@ -1,0 +1,102 @@
+/** Which element is the one that a person works with, and how it takes the focus. */
+import { everyElement, focused, reach, workingElements } from '@poietra/react';
+import { leave, roleOf } from '../hands.js';
+import { settle } from '../settle.js';
+import type { Trial } from '../trial.js';
+import type { Observation } from './observation.js';
+
+const single = /^(textbox|searchbox|spinbutton|combobox|slider|checkbox|switch|listbox|password|color|date|time|file)$/;
+/** What a `<label for>` reaches (HTML, labelable elements). */
+const labelable = 'button, input, meter, output, progress, select, textarea';
+const selectors = [
+  '[role=radiogroup]',
+  'input:not([type=hidden])',
+  'textarea',
+  'select',
+  '[role=combobox]',
+  '[role=slider]',
+  '[role=switch]',
+  '[role=checkbox]',
+  '[role=spinbutton]',
+  '[role=textbox]',
+  '[role=listbox]',
+  'button',
+];
+
+/** Which element inside is the one that a person works with. */
+export function findReality(seen: Observation, trial: Trial): void {
+  if (seen.input.family === 'native') return;
+  const { id, ...withoutId } = seen.adapter;
+  const target = id && document.getElementById(`${trial.id}-input`);
+  const working = workingElements(trial.box);
+  if (target && working.includes(target) && target.matches(labelable)) {
+    seen.note('id', `The id reaches the ${roleOf(target)}.`, 'It was found on it.', 1);
+    return;
+  }
+  if (id) {
+    seen.note('id', `“${id.property}” does not reach an element that takes the focus.`, 'The id was looked for.', 1);
+    seen.adapter = withoutId;
+  }
+  const controls = working.filter((element) => single.test(roleOf(element)));
+  const groups = [...everyElement(trial.box)].filter(
+    (element): element is HTMLElement =>
+      element instanceof HTMLElement &&
+      element.matches('[role=radiogroup]') &&
+      working.every((one) => element.contains(one)),
+  );
+  const only =
+    groups.length === 1
+      ? groups[0]
+      : controls.length === 1
+        ? controls[0]
+        : controls.length === 0 && working.length === 1
+          ? working[0]
+          : undefined;
+  if (!only) {
+    seen.note('id', 'It is a group of elements.', `It has ${working.length} elements that a person works with.`, 0.9);
+    return;
+  }
+  const selector = selectors.find((one) => only.matches(one) && reach(trial.box, one) === only);
+  if (selector === undefined) return;
+  seen.adapter = { ...seen.adapter, real: { selector } };
+  seen.note(
+    'id',
+    `The real element is the ${roleOf(only)} inside.`,
+    'It is the only one that a person works with.',
+    0.9,
+  );
+}
+
+export async function findFocus(seen: Observation): Promise<void> {
+  const takes = async (): Promise<boolean> => {
+    await leave();
+    const trial = await seen.mount();
+    if (!trial) return false;
+    trial.reached?.focus();
+    await settle();
+    const active = focused();
+    const isIn =
+      active !== null && active !== document.body && workingElements(trial.box).includes(active as HTMLElement);
+    await seen.clean();
+    return isIn;
+  };
+  if (await takes()) return;
+  const before = seen.adapter;
+  for (const focus of [
+    { by: 'element' } as const,
+    { by: 'inner', selector: 'input, button, select, textarea, [tabindex]' } as const,
+  ]) {
+    seen.adapter = { ...seen.adapter, focus };
+    if (await takes()) {
+      seen.note('focus', 'The focus goes to an element inside.', 'The declared way did not take it there.', 0.9);
+      return;
+    }
+  }
+  seen.adapter = before;
+  seen.note(
+    'focus',
+    'No way was found to give it the focus.',
+    'An element, a method and the first inside were tried.',
+    0.9,
+  );
+}

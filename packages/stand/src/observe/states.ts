@@ -1,0 +1,68 @@
+/** What it does when it is left, disabled, read only. */
+import { workingElements } from '@poietra/react';
+import { GestureError, leave, perform } from '../hands.js';
+import { look } from '../look.js';
+import { settle } from '../settle.js';
+import type { Observation } from './observation.js';
+
+export async function findLeaving(seen: Observation): Promise<void> {
+  const count = async (): Promise<number> => {
+    const trial = await seen.mount();
+    trial?.reached?.focus();
+    await settle();
+    await leave();
+    const { leaves = 0 } = trial ?? {};
+    await seen.clean();
+    return leaves;
+  };
+  if (!seen.adapter.leave || (await count()) === 1) return;
+  const { leave: declared, ...rest } = seen.adapter;
+  seen.adapter = rest;
+  seen.note(
+    'leave',
+    'Leaving is the focus going out of its box.',
+    `“${declared.report}”, as declared, did not tell it once.`,
+    0.9,
+  );
+}
+
+/** Disabled and read only, as declared: where the gesture still changes it, the box does it instead. */
+export async function findFlags(seen: Observation): Promise<void> {
+  const { gesture } = seen.adapter;
+  if (!gesture) return;
+  const shown = await seen.start(gesture);
+  for (const flag of ['disabled', 'readOnly'] as const) {
+    const { [flag]: declared, ...rest } = seen.adapter;
+    if (!declared) continue;
+    const trial = await seen.mount({ state: { shown, [flag]: true } });
+    const wanted = trial && look(trial.box);
+    try {
+      if (trial) await perform(trial.box, gesture);
+    } catch (error) {
+      if (!(error instanceof GestureError)) throw error;
+    }
+    await leave();
+    const bears =
+      trial === undefined || (trial.error === undefined && trial.reports.length === 0 && look(trial.box) === wanted);
+    const isOpen =
+      flag === 'disabled' && trial !== undefined && bears && workingElements(trial.box).some(isOpenElement);
+    await seen.clean();
+    if (bears && !isOpen) {
+      seen.note(flag, `“${declared.property}” does what it says.`, 'The gesture changed nothing.', 1);
+      continue;
+    }
+    seen.adapter = rest;
+    seen.note(
+      flag,
+      `“${declared.property}” does not keep it from being ${isOpen ? 'reached' : 'changed'}; its box does.`,
+      'The gesture was tried.',
+      0.95,
+    );
+  }
+}
+
+function isOpenElement(element: Element): boolean {
+  if (element.matches(':disabled, [aria-disabled=true], [aria-disabled=true] *, [inert] *')) return false;
+  const root = element.getRootNode();
+  return !(root instanceof ShadowRoot && (root.host.matches('[disabled]') || !isOpenElement(root.host)));
+}

@@ -1,0 +1,161 @@
+/** Which values it shows, what it takes for "no value", which kinds it bears, what it submits. */
+import {
+  canBeWritten,
+  emptiesFor,
+  readWritten,
+  samplesFor,
+  valueKind,
+  write,
+  type AdapterDescription,
+} from '@poietra/core';
+import { workingElements } from '@poietra/react';
+import { leave, perform } from '../hands.js';
+import { fullLook, look } from '../look.js';
+import { sampleChoices } from '../sample-choices.js';
+import type { Observation } from './observation.js';
+
+/** Two values that it shows, of the kind that it reports. */
+export async function findSamples(seen: Observation): Promise<void> {
+  const { value, gesture, choices } = seen.adapter;
+  const type = seen.input.properties.find(({ name }) => name === value.property)?.type ?? '';
+  const reported = gesture && (await seen.quietly(() => seen.reported(gesture)));
+  const kindOf = (one: unknown): string =>
+    Array.isArray(one) ? `list of ${typeof one[0]}` : one instanceof Date ? 'date' : one === null ? 'null' : typeof one;
+  const usesChoices = choices !== undefined || seen.adapter.widget?.element === 'select';
+  const pairs = samplesFor(type, new Date(), usesChoices ? sampleChoices.map((one) => one.value) : []);
+  for (const [a, b] of pairs) {
+    if (reported !== undefined && kindOf(reported) !== kindOf(a)) continue;
+    if (!(await tellsApart(seen, a, b))) continue;
+    seen.adapter = { ...seen.adapter, samples: [write(a), write(b)] };
+    seen.note(
+      'value',
+      `“${value.property}” shows ${kindOf(a)} values.`,
+      'Two were pushed in and looked different.',
+      0.95,
+    );
+    return;
+  }
+  if (reported !== undefined && canBeWritten(reported))
+    seen.adapter = { ...seen.adapter, samples: [write(reported), write(undefined)] };
+}
+
+async function tellsApart(seen: Observation, a: unknown, b: unknown): Promise<boolean> {
+  const warned = seen.watch.warnings.length;
+  const looks: string[] = [];
+  for (const shown of [undefined, a, b]) {
+    const trial = await seen.mount({ state: { shown } });
+    looks.push(trial?.error === undefined && trial ? fullLook(trial.box) : 'failed');
+    await seen.clean();
+  }
+  const [empty, first, second] = looks;
+  const isFlag = typeof b === 'boolean';
+  return (
+    !looks.includes('failed') &&
+    first !== empty &&
+    first !== second &&
+    (isFlag || second !== empty) &&
+    seen.watch.warnings.length === warned
+  );
+}
+
+/** What it takes for "no value": that with which it clears, and goes back when a change is refused. */
+export async function findEmpty(seen: Observation): Promise<void> {
+  const { samples, value, gesture } = seen.adapter;
+  if (!samples && !gesture) return;
+  const sample = await seen.sample();
+  const type = seen.input.properties.find(({ name }) => name === value.property)?.type ?? '';
+  const declared = 'empty' in value ? [readWritten(value.empty)] : [];
+  const before = seen.adapter;
+  let best: { adapter: AdapterDescription; points: number } | undefined;
+  for (const empty of [...declared, ...emptiesFor(sample, type)]) {
+    const { empty: _, ...bare } = value;
+    seen.adapter = { ...before, value: empty === undefined ? bare : { ...bare, empty: write(empty) } };
+    const points = await seen.quietly(() => emptyPoints(seen, sample));
+    if (points !== undefined && points > (best?.points ?? -1)) best = { adapter: seen.adapter, points };
+    if (points === 3) break;
+  }
+  seen.adapter = best?.adapter ?? before;
+  const { empty } = seen.adapter.value as { empty?: unknown };
+  seen.note(
+    'value',
+    `For “no value” it takes ${'empty' in seen.adapter.value ? JSON.stringify(empty) : 'the property left out'}.`,
+    best?.points === 3 ? 'It cleared with it, and went back to it.' : 'Of what was tried, it did best with it.',
+    best?.points === 3 ? 0.95 : 0.5,
+  );
+}
+
+async function emptyPoints(seen: Observation, sample: unknown): Promise<number> {
+  const warned = seen.watch.warnings.length;
+  const { gesture } = seen.adapter;
+  const empty = await seen.mount();
+  if (!empty || empty.error !== undefined) return -1;
+  const wanted = look(empty.box);
+  const isThere = workingElements(empty.box).length > 0;
+  const trial = await seen.mount({ state: { shown: sample } });
+  await trial?.set({ shown: undefined });
+  const clears = trial !== undefined && look(trial.box) === wanted;
+  await seen.clean();
+  const isQuiet = seen.watch.warnings.length === warned;
+  let goesBack = true;
+  if (gesture) {
+    const refusing = await seen.mount({ form: 'refuses' });
+    if (refusing) {
+      await perform(refusing.box, gesture);
+      await leave();
+      goesBack = look(refusing.box) === wanted;
+      if (refusing.reports.length === 0) return 0;
+    }
+    await seen.clean();
+  }
+  // Something to work with has to be left when it is empty.
+  return isThere ? Number(clears) + Number(goesBack) + Number(isQuiet) : -1;
+}
+
+/** Values of another kind may make it fail; then they count as none. */
+export async function findKind(seen: Observation): Promise<void> {
+  const { value } = seen.adapter;
+  const sample = await seen.sample();
+  const kind = valueKind(sample);
+  if (!kind) return;
+  const shown = await seen.mount({ state: { shown: sample } });
+  const wanted = shown && look(shown.box);
+  await seen.clean();
+  for (const other of [0, false, '', {}]) {
+    if (valueKind(other) === kind) continue;
+    const warned = seen.watch.warnings.length;
+    const trial = await seen.mount({ state: { shown: other } });
+    await trial?.set({ shown: sample });
+    const bears =
+      trial?.error === undefined && seen.watch.warnings.length === warned && trial && look(trial.box) === wanted;
+    await seen.clean();
+    if (bears) continue;
+    seen.adapter = { ...seen.adapter, value: { ...value, kind } };
+    seen.note(
+      'value',
+      `It bears ${kind} only; everything else is taken for “no value”.`,
+      `${JSON.stringify(other)} was pushed in.`,
+      0.9,
+    );
+    return;
+  }
+}
+
+/** Whether it submits itself as the text that it shows; otherwise the field does. */
+export async function findSubmission(seen: Observation): Promise<void> {
+  const { name, samples } = seen.adapter;
+  const shown = samples && readWritten(samples[0]);
+  if (!name || typeof shown !== 'string') return;
+  const trial = await seen.mount({ state: { shown, sent: shown } });
+  const form = trial?.place.querySelector('form');
+  const values = form ? new FormData(form).getAll('deck-plan') : [];
+  await seen.clean();
+  if (values.length === 1 && values[0] === shown) return;
+  const { name: _, ...rest } = seen.adapter;
+  seen.adapter = rest;
+  seen.note(
+    'id',
+    `“${name.property}” does not submit its value; a hidden input does.`,
+    'The form’s own data was looked at.',
+    0.95,
+  );
+}
