@@ -42,7 +42,8 @@ export function SpanEdges({ form, plan }: { readonly form: Form; readonly plan: 
     };
   }, [form, plan]);
   const put = (at: string, node: PlanNode, span: number): void => {
-    const grid = sheetOf() && cellOf(sheetOf() as HTMLElement, at)?.parentElement;
+    const sheet = sheetOf();
+    const grid = sheet && cellOf(sheet, at)?.parentElement;
     if (!grid) return;
     const width = widthOf(grid.clientWidth);
     tell({ kind: 'edit', schemaAt: node.schemaAt, label: node.label.slice(0, 200), edit: { do: 'span', span, width } });

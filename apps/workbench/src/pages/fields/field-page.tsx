@@ -8,7 +8,7 @@ import {
 } from '@poietra/core';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
-import { Button } from '../../parts/button.js';
+import { Toggle } from '../../parts/toggle.js';
 import { NoSuch } from '../../parts/no-such.js';
 import { FormFrame } from '../../parts/form-frame.js';
 import { SettingsForm } from '../../parts/settings-form.js';
@@ -170,15 +170,9 @@ function Choice({
     <div role="group" aria-label={name} className="flex flex-wrap items-center gap-1">
       <span className="text-[13px] text-ink-2">{name}</span>
       {values.map((one) => (
-        <Button
-          key={one}
-          look="quiet"
-          aria-pressed={one === value}
-          className={one === value ? 'bg-mark font-semibold' : ''}
-          onClick={() => onChange(one)}
-        >
+        <Toggle key={one} isOn={one === value} onChange={() => onChange(one)}>
           {one}
-        </Button>
+        </Toggle>
       ))}
     </div>
   );

@@ -3,6 +3,7 @@ import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { NoSuch } from '../../parts/no-such.js';
 import { Button } from '../../parts/button.js';
+import { Toggle } from '../../parts/toggle.js';
 import { FormFrame } from '../../parts/form-frame.js';
 import type { Post } from '../../parts/stand-frame.js';
 import { Busy, Failed } from '../../parts/states.js';
@@ -197,25 +198,14 @@ function Proof({
           </select>
         </label>
         <SheetWidth width={width} onChange={setWidth} />
-        <Button
-          look="quiet"
-          aria-pressed={isEditing}
-          className={isEditing ? 'bg-mark font-semibold' : ''}
-          onClick={() => setEditing(!isEditing)}
-        >
+        <Toggle isOn={isEditing} onChange={() => setEditing(!isEditing)}>
           Edit the sheet
-        </Button>
+        </Toggle>
         <div role="group" aria-label="Texts" className="flex">
           {(['schema', 'hints', 'data'] as const).map((which) => (
-            <Button
-              key={which}
-              look="quiet"
-              aria-pressed={text === which}
-              className={text === which ? 'bg-mark font-semibold' : ''}
-              onClick={() => setText(text === which ? undefined : which)}
-            >
+            <Toggle key={which} isOn={text === which} onChange={() => setText(text === which ? undefined : which)}>
               {which.charAt(0).toUpperCase() + which.slice(1)}
-            </Button>
+            </Toggle>
           ))}
         </div>
         <CompanySettings />
@@ -225,9 +215,9 @@ function Proof({
       >
         <Records name={name} form={form} current={record} stamp={saved}>
           <div className="mt-2 grid justify-items-start gap-1 border-t border-hairline pt-2">
-            <Button look="quiet" aria-pressed={!hasNotes} onClick={() => setNotes(!hasNotes)}>
+            <Toggle isOn={!hasNotes} onChange={() => setNotes(!hasNotes)}>
               Fold the notes
-            </Button>
+            </Toggle>
             <WithoutScript form={form} />
           </div>
         </Records>

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Button } from '../../parts/button.js';
+import { Toggle } from '../../parts/toggle.js';
 
 const widths = [
   ['Phone', 375],
@@ -19,15 +19,9 @@ export function SheetWidth({ width, onChange }: Props): ReactNode {
   return (
     <div role="group" aria-label="Width of the sheet" className="flex items-center">
       {widths.map(([title, pixels]) => (
-        <Button
-          key={title}
-          look="quiet"
-          aria-pressed={width === pixels}
-          className={width === pixels ? 'bg-mark font-semibold' : ''}
-          onClick={() => onChange(pixels)}
-        >
+        <Toggle key={title} isOn={width === pixels} onChange={() => onChange(pixels)}>
           {title}
-        </Button>
+        </Toggle>
       ))}
       <input
         key={width}

@@ -1,6 +1,7 @@
 import type { FormDescription } from '@poietra/core';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
+import { Toggle } from '../../parts/toggle.js';
 import { CodeView } from '../../parts/code-view.js';
 import { CopyButton } from '../../parts/copy-button.js';
 import { hintsOffers, schemaOffers } from '../../parts/json-offers.js';
@@ -67,14 +68,9 @@ export function TextSheet({ which, name, form, state, focused, onCaret, onClose 
         </h2>
         <span className="flex">
           {which === 'schema' && (
-            <Button
-              look="quiet"
-              aria-pressed={asForm}
-              className={asForm ? 'bg-mark font-semibold' : ''}
-              onClick={() => setAsForm(!asForm)}
-            >
+            <Toggle isOn={asForm} onChange={() => setAsForm(!asForm)}>
               As a form
-            </Button>
+            </Toggle>
           )}
           <CopyButton text={text} what={`the ${which}`} />
           <Button look="quiet" onClick={onClose}>
