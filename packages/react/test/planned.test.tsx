@@ -371,7 +371,7 @@ describe('layouts', () => {
     const folds = [...host.querySelectorAll('details')];
     expect(folds.map(({ open }) => open)).toEqual([false, true]);
     expect(folds.map((fold) => fold.querySelector('summary')?.textContent)).toEqual(['Stops', 'Port']);
-    const away = [...host.querySelectorAll('button')].filter(({ textContent }) => /^Take away/.test(textContent ?? ''));
+    const away = [...host.querySelectorAll('button')].filter(({ textContent }) => /^Take away/.test(textContent));
     expect(away).toHaveLength(1);
   });
   it('a section is folded, and opened where something in it is to be mended', () => {
