@@ -1,13 +1,13 @@
 import { defaultKeymap, history, historyKeymap, indentWithTab } from '@codemirror/commands';
 import { javascript } from '@codemirror/lang-javascript';
 import { bracketMatching, HighlightStyle, syntaxHighlighting } from '@codemirror/language';
-import { forceLinting } from '@codemirror/lint';
+import { setDiagnostics } from '@codemirror/lint';
 import { EditorState, StateEffect, StateField } from '@codemirror/state';
 import { Decoration, EditorView, keymap, lineNumbers, type DecorationSet } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
 import { useEffect, useRef, type ReactNode } from 'react';
 import type { CodeProps } from './code-view.js';
-import { jsonHelp, jsonLanguage } from './json-help.js';
+import { jsonHelp, jsonLanguage, marksOf } from './json-help.js';
 import { placeAt, rangeOf } from './json-places.js';
 
 const colours = HighlightStyle.define([
@@ -72,10 +72,7 @@ export default function CodeEditor(props: CodeProps): ReactNode {
           EditorView.contentAttributes.of({ 'aria-label': label, ...(readOnly ? { 'aria-readonly': 'true' } : {}) }),
           litField,
           language === 'json' && !readOnly
-            ? jsonHelp(
-                (place, isName) => latest.current.offers?.(place, isName) ?? [],
-                () => latest.current.wrong ?? [],
-              )
+            ? jsonHelp((place, isName) => latest.current.offers?.(place, isName) ?? [])
             : [],
           EditorView.updateListener.of((update) => {
             if (update.selectionSet && update.view.hasFocus)
@@ -121,7 +118,9 @@ export default function CodeEditor(props: CodeProps): ReactNode {
     });
   }, [lit, text]);
   useEffect(() => {
-    if (view.current) forceLinting(view.current);
+    const now = view.current;
+    // A text that was checked before has its verdict now; a linter that waits for idleness may have asked too early.
+    if (now && wrong) now.dispatch(setDiagnostics(now.state, marksOf(now.state, wrong)));
   }, [wrong]);
   return <div ref={host} className="h-full min-h-0 overflow-auto" />;
 }

@@ -7,8 +7,8 @@ import {
 } from '@codemirror/autocomplete';
 import { json } from '@codemirror/legacy-modes/mode/javascript';
 import { StreamLanguage } from '@codemirror/language';
-import { linter, type Diagnostic } from '@codemirror/lint';
-import type { Extension } from '@codemirror/state';
+import type { Diagnostic } from '@codemirror/lint';
+import type { EditorState, Extension } from '@codemirror/state';
 import { keymap } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
 import type { Offers, Wrong } from './code-view.js';
@@ -29,21 +29,18 @@ function complete(offers: Offers, context: CompletionContext): CompletionResult 
 }
 
 /** What was found wrong, marked where it stands. */
-function marks(wrong: () => readonly Wrong[]): Extension {
-  return linter(({ state }) =>
-    wrong().map(({ at = '', range, message }): Diagnostic => {
-      const { from, to } = range ?? rangeOf(state, at) ?? { from: 0, to: 0 };
-      const start = Math.min(from, state.doc.length);
-      // A long value is marked at its beginning; a page full of red says nothing.
-      return { from: start, to: Math.max(start, Math.min(to, state.doc.lineAt(start).to)), severity: 'error', message };
-    }),
-  );
+export function marksOf(state: EditorState, wrong: readonly Wrong[]): Diagnostic[] {
+  return wrong.map(({ at = '', range, message }): Diagnostic => {
+    const { from, to } = range ?? rangeOf(state, at) ?? { from: 0, to: 0 };
+    const start = Math.min(from, state.doc.length);
+    // A long value is marked at its beginning; a page full of red says nothing.
+    return { from: start, to: Math.max(start, Math.min(to, state.doc.lineAt(start).to)), severity: 'error', message };
+  });
 }
 
-export function jsonHelp(offers: Offers, wrong: () => readonly Wrong[]): Extension[] {
+export function jsonHelp(offers: Offers): Extension[] {
   return [
     autocompletion({ override: [(context) => complete(offers, context)], icons: false }),
     keymap.of(completionKeymap),
-    marks(wrong),
   ];
 }
