@@ -38,7 +38,7 @@ const press = (times) => page.evaluate((many) => globalThis.bench.press(many), t
 // Everything is drawn and pressed once beforehand, so that nobody pays for the compiler.
 for (const rival of rivals) {
   await draw(rival, 50);
-  await press(60);
+  await press(20);
 }
 
 const counts = [50, 500, 5000];
@@ -46,10 +46,10 @@ const pressed = {};
 for (const count of counts) {
   const times = Object.fromEntries(rivals.map((rival) => [rival, []]));
   // In turns, so that the machine's moods meet all of them.
-  for (let round = 0; round < 3; round++)
+  for (let round = 0; round < 5; round++)
     for (const rival of rivals) {
       await draw(rival, count);
-      times[rival].push(await press(rival === 'one state for all' && count > 500 ? 6 : 30));
+      times[rival].push(await press(count > 500 ? 4 : 20));
     }
   pressed[count] = Object.fromEntries(rivals.map((rival) => [rival, median(times[rival])]));
 }

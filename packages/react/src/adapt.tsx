@@ -1,12 +1,4 @@
-import {
-  ownProperties,
-  propertiesFor,
-  readWritten,
-  same,
-  valueIn,
-  type AdapterDescription,
-  type InputState,
-} from '@poietra/core';
+import { readWritten, same, type AdapterDescription, type InputState } from '@poietra/core';
 import {
   createElement,
   Fragment,
@@ -16,33 +8,13 @@ import {
   useRef,
   type ComponentType,
   type FocusEvent,
-  type FunctionComponent,
   type ReactNode,
 } from 'react';
-import { ElementHost, isHandler, WidgetHost, type Choices, type Handler } from './hosts.js';
+import { adaptNative } from './adapt-native.js';
+import { hiddenValue, isHandler, joined, type AdaptedInput, type AdaptedProps, type Reached } from './given.js';
+import { ElementHost, WidgetHost } from './hosts.js';
 import { focusReal, linkReal, pressReal, realElement } from './link-real.js';
 import { reach, workingElements } from './reach.js';
-
-/** How a field reaches its input. */
-export interface Reached {
-  focus(): void;
-  /** What a press on the label does. */
-  press?(): void;
-}
-
-/** What a field gives its input. */
-export interface AdaptedProps {
-  readonly state: InputState;
-  /** The values to choose from, for inputs that take them. */
-  readonly choices?: Choices | undefined;
-  report(raw: unknown): void;
-  leave(): void;
-  attach(input: Reached): () => void;
-  /** Further properties from the place of use. They win, but for those that carry the line; handlers of both are called. */
-  readonly extra?: Readonly<Record<string, unknown>> | undefined;
-}
-/** An input that a field can use; `takesLabel` says whether a `<label for>` reaches it. */
-export type AdaptedInput = FunctionComponent<AdaptedProps> & { takesLabel?: boolean };
 
 /** A component around the input, with its properties: the living counterpart of the description's `wrappers`. */
 export interface Around {
@@ -60,6 +32,7 @@ export function adapt(
   family: 'native' | 'component' | 'element' | 'widget' = 'component',
   around: readonly Around[] = [],
 ): AdaptedInput {
+  if (family === 'native' && carriesAll(description)) return adaptNative(input, description);
   const isGroup = description.id === undefined && description.real === undefined;
   const Adapted: AdaptedInput = (props) => {
     const box = useRef<HTMLDivElement>(null);
@@ -77,7 +50,7 @@ export function adapt(
       if (family !== 'native' || state.readOnly) again();
     };
     const copy = useAnew(description, reported, state.shown);
-    const properties = joined(description, { ...props, report });
+    const properties = joined(description, { ...props, report }, readWritten);
     const outside = {
       ref: box,
       className: 'poietra-box',
@@ -118,6 +91,11 @@ export function adapt(
   return Adapted;
 }
 
+/** Whether properties alone carry the line, as those of HTML's own inputs do. */
+function carriesAll({ id, name, invalid, disabled, required, describedBy, leave }: AdapterDescription): boolean {
+  return [id, name, invalid, disabled, required, describedBy, leave].every((one) => one !== undefined);
+}
+
 /** A number that grows when the input has to be made anew: it keeps a change that the form did not take. */
 function useAnew(
   { change }: AdapterDescription,
@@ -131,15 +109,6 @@ function useAnew(
     reported.current = undefined;
   });
   return copy;
-}
-
-/** The input submits itself only where the text that it shows is what is sent. */
-function submitsItself({ name, choices, input }: AdapterDescription, { sent, shown }: InputState): boolean {
-  if (name === undefined || sent === undefined) return name !== undefined;
-  return typeof shown === 'string' && shown === sent && choices === undefined && input !== 'native#file';
-}
-function hiddenValue(description: AdapterDescription, state: InputState): string | undefined {
-  return typeof state.sent === 'string' && !submitsItself(description, state) ? state.sent : undefined;
 }
 
 /** Keeps the real element linked, also when the input draws it later or anew. */
@@ -181,30 +150,6 @@ function useLinks(
       observer.disconnect();
     };
   }, [box, description, isNeeded]);
-}
-
-/** Properties from the adapter and the place of use, with the handlers of both. */
-function joined(
-  description: AdapterDescription,
-  { state, choices, extra = {}, report, leave }: AdaptedProps,
-): Record<string, unknown> {
-  const properties = propertiesFor(description, state, readWritten);
-  if (description.name && !submitsItself(description, state)) delete properties[description.name.property];
-  const { choices: use } = description;
-  if (use && 'property' in use && choices)
-    properties[use.property] = choices.map(({ value, text }) => ({ [use.value]: value, [use.text]: text }));
-  for (const [name, value] of Object.entries(extra))
-    if (!ownProperties(description).has(name)) properties[name] = value;
-  const on = (name: string, handler: Handler): void => {
-    const theirs = properties[name];
-    properties[name] = (...args: unknown[]) => {
-      handler(...args);
-      if (isHandler(theirs)) theirs(...args);
-    };
-  };
-  on(description.change.report, (...args) => report(valueIn(args, description.change.path)));
-  if (description.leave) on(description.leave.report, () => leave());
-  return properties;
 }
 
 function inside(

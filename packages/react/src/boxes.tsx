@@ -1,6 +1,6 @@
 /** Boxes that HTML does not have as one element: radio buttons and check marks as a value, a combo box, a file as text. */
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
-import type { Choices } from './hosts.js';
+import type { Choices } from './given.js';
 
 interface BoxProps {
   readonly value?: unknown;

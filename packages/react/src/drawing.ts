@@ -1,7 +1,9 @@
-import type { OwnHintUse, PlanNode, Pointer } from '@poietra/core';
-import { createContext, useContext, type ReactNode } from 'react';
-import type { AdaptedInput } from './adapt.js';
+import type { OwnHintUse, PlanChooser, PlanGroup, PlanList, PlanNode, Pointer } from '@poietra/core';
+import { createContext, useContext, type FunctionComponent, type ReactNode } from 'react';
+import type { AdaptedInput } from './given.js';
+import type { PlannedFieldProps } from './planned-field.js';
 import type { Skin } from './skin.js';
+import type { TabsProps } from './tabs.js';
 
 /** Asks for values to choose from; rejects where they cannot be had. */
 export type FetchChoices = (address: string, signal: AbortSignal) => Promise<unknown>;
@@ -9,8 +11,25 @@ export type FetchChoices = (address: string, signal: AbortSignal) => Promise<unk
 /** What a hint of one's own does to the drawing of a field. */
 export type OwnHint = OwnHintUse;
 
+/** What not every form is drawn with. `everyDrawing` has all of it, `loadDrawings` what one plan asks for. */
+export interface Drawings {
+  readonly inputs: Readonly<Record<string, AdaptedInput>>;
+  readonly List?: FunctionComponent<{ readonly node: PlanList; readonly at: Pointer }>;
+  readonly Chooser?: FunctionComponent<{
+    readonly node: PlanChooser;
+    readonly at: Pointer;
+    readonly bare: boolean;
+  }>;
+  /** Members with names of one's own. */
+  readonly More?: FunctionComponent<{ readonly node: PlanGroup; readonly at: Pointer }>;
+  readonly Tabs?: FunctionComponent<TabsProps>;
+  /** A field whose choices come from a server. */
+  readonly Remote?: FunctionComponent<PlannedFieldProps>;
+}
+
 /** How the parts of a planned form are drawn. */
 export interface Drawing {
+  readonly drawings: Drawings;
   readonly inputs: Readonly<Record<string, AdaptedInput>>;
   readonly skins: Readonly<Record<string, Skin>>;
   readonly skin: Skin;
@@ -25,4 +44,14 @@ export function useDrawing(): Drawing {
   const drawing = useContext(DrawingContext);
   if (!drawing) throw new Error('Planned parts have to stand inside <PlannedForm>.');
   return drawing;
+}
+
+/** One of the drawings, for a plan that asks for it. @throws {Error} where it was loaded for another plan. */
+export function drawingFor<Name extends Exclude<keyof Drawings, 'inputs'>>(
+  drawings: Drawings,
+  name: Name,
+): NonNullable<Drawings[Name]> {
+  const found = drawings[name];
+  if (!found) throw new Error(`The drawings were loaded for another plan: “${name}” is not among them.`);
+  return found;
 }

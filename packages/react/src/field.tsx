@@ -1,11 +1,11 @@
 import { useCallback, useMemo, useRef, type ReactNode } from 'react';
-import type { AdaptedInput, Reached } from './adapt.js';
+import { sentText, type AdaptedInput, type AdaptedProps, type Reached } from './given.js';
 import { partId } from './ids.js';
 import { afterPress } from './press.js';
-import { nativeInputs } from './native.js';
+import { plainInputs } from './plain-inputs.js';
 import { useScope } from './scope.js';
 import { plain, type Skin } from './skin.js';
-import { useField } from './use-field.js';
+import { useFrame, useLivingValue, type FieldFrame } from './use-field.js';
 
 export interface FieldProps {
   /** The place in the form. */
@@ -33,15 +33,16 @@ export function Field({
   placeholder,
   prefix,
   suffix,
-  input: Input = nativeInputs['native:text'],
+  input = plainInputs['native:text'],
   choices,
   inline = false,
   quiet = false,
   skin: draw = plain,
   extra,
 }: FieldProps): ReactNode {
-  const { baseId, asShown } = useScope();
-  const { field, shown, sent, told, required, disabled, readOnly } = useField(at);
+  const { baseId } = useScope();
+  const frame = useFrame(at);
+  const { field, told, required } = frame;
   const ids = useMemo(
     () => ({
       input: partId(baseId, at, 'input'),
@@ -51,10 +52,6 @@ export function Field({
     }),
     [baseId, at],
   );
-  const invalid = told.length > 0;
-  const describedBy = [hint !== undefined && ids.hint, invalid && ids.error].filter(Boolean).join(' ');
-  const report = useCallback((raw: unknown) => field.report(raw), [field]);
-  const leave = useCallback(() => afterPress(() => field.leave()), [field]);
   const reached = useRef<Reached>(undefined);
   const attach = useCallback(
     (one: Reached) => {
@@ -63,7 +60,8 @@ export function Field({
     },
     [field],
   );
-  if (!Input) return null;
+  if (!input) return null;
+  const describedBy = [hint !== undefined && ids.hint, told.length > 0 && ids.error].filter(Boolean).join(' ');
   return draw({
     at,
     label,
@@ -75,28 +73,19 @@ export function Field({
     ids,
     inline,
     quiet,
-    takesLabel: Input.takesLabel ?? false,
+    takesLabel: input.takesLabel ?? false,
     focus: () => (reached.current?.press ?? (() => field.focus()))(),
     input: (
-      <Input
-        state={{
-          shown,
-          invalid,
-          disabled,
-          required,
-          readOnly,
-          id: ids.input,
-          name: at,
-          labelledBy: ids.label,
-          describedBy: describedBy === '' ? undefined : describedBy,
-          placeholder,
-          label,
-          description: [hint, told[0]?.message].filter(Boolean).join(' '),
-          sent: asShown ? undefined : sentText(sent),
-        }}
+      <Living
+        frame={frame}
+        input={input}
+        id={ids.input}
+        labelledBy={ids.label}
+        describedBy={describedBy === '' ? undefined : describedBy}
+        placeholder={placeholder}
+        label={label}
+        hint={hint}
         choices={choices}
-        report={report}
-        leave={leave}
         attach={attach}
         extra={extra}
       />
@@ -104,8 +93,56 @@ export function Field({
   });
 }
 
-/** What a native submission carries: texts as they are, everything else as JSON. */
-function sentText(sent: unknown): string | null {
-  if (sent === undefined) return null;
-  return typeof sent === 'string' ? sent : JSON.stringify(sent);
+interface LivingProps extends Pick<AdaptedProps, 'choices' | 'attach' | 'extra'> {
+  readonly frame: FieldFrame;
+  readonly input: AdaptedInput;
+  readonly id: string;
+  readonly labelledBy: string;
+  readonly describedBy: string | undefined;
+  readonly placeholder: string | undefined;
+  readonly label: string;
+  readonly hint: string | undefined;
+}
+
+/** The input with its value. A new value draws this, and nothing that stands around it. */
+function Living({
+  frame: { field, told, required, disabled, readOnly },
+  input: Input,
+  id,
+  labelledBy,
+  describedBy,
+  placeholder,
+  label,
+  hint,
+  choices,
+  attach,
+  extra,
+}: LivingProps): ReactNode {
+  const { asShown } = useScope();
+  const { shown, sent, report } = useLivingValue(field, Input.keepsText ?? false);
+  const leave = useCallback(() => afterPress(() => field.leave()), [field]);
+  return (
+    <Input
+      state={{
+        shown,
+        invalid: told.length > 0,
+        disabled,
+        required,
+        readOnly,
+        id,
+        name: field.at,
+        labelledBy,
+        describedBy,
+        placeholder,
+        label,
+        description: [hint, told[0]?.message].filter(Boolean).join(' '),
+        sent: asShown ? undefined : sentText(sent),
+      }}
+      choices={choices}
+      report={report}
+      leave={leave}
+      attach={attach}
+      extra={extra}
+    />
+  );
 }

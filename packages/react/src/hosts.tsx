@@ -1,10 +1,7 @@
 /** Hosts for what is no component of the framework: custom elements and plain-DOM widgets. */
 import type { AdapterDescription } from '@poietra/core';
 import { createElement, useCallback, useEffect, useLayoutEffect, useRef, type ReactNode } from 'react';
-
-export type Handler = (...args: unknown[]) => unknown;
-export const isHandler = (value: unknown): value is Handler => typeof value === 'function';
-export type Choices = readonly { readonly value: unknown; readonly text: string }[];
+import { isHandler, type Choices, type Handler } from './given.js';
 
 interface HostProps {
   readonly properties: Readonly<Record<string, unknown>>;

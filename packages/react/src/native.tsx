@@ -1,40 +1,11 @@
-import { nativeAdapters } from '@poietra/core';
-import type { ReactNode, Ref } from 'react';
-import { adapt, type AdaptedInput } from './adapt.js';
+import { boxAdapters } from '@poietra/core';
+import type { ReactNode } from 'react';
+import { adapt } from './adapt.js';
 import { Checks, Combo, FileBox, ListBox, Radios } from './boxes.js';
+import type { AdaptedInput } from './given.js';
+import { plainElement, plainInputs } from './plain-inputs.js';
 
-interface SelectProps {
-  readonly value?: unknown;
-  readonly choices?: readonly { readonly value: unknown; readonly text: string }[];
-  onChange?(value: unknown): void;
-  readonly ref?: Ref<HTMLSelectElement>;
-  readonly [further: string]: unknown;
-}
-
-/** HTML's own list of choices knows texts only; the choices of a form may be any value, so they go by their number. */
-function Select({ value, choices = [], onChange, ...rest }: SelectProps): ReactNode {
-  const index = choices.findIndex((choice) => choice.value === value);
-  return (
-    <select
-      {...rest}
-      value={index < 0 ? '' : String(index)}
-      onChange={(event) =>
-        onChange?.(event.target.value === '' ? undefined : choices[Number(event.target.value)]?.value)
-      }
-    >
-      <option value="" />
-      {choices.map(({ text }, i) => (
-        <option key={i} value={String(i)}>
-          {text}
-        </option>
-      ))}
-    </select>
-  );
-}
-
-const elements: Readonly<Record<string, unknown>> = {
-  textarea: 'textarea',
-  select: Select,
+const boxes: Readonly<Record<string, (props: never) => ReactNode>> = {
   radios: Radios,
   checks: Checks,
   listbox: ListBox,
@@ -43,12 +14,15 @@ const elements: Readonly<Record<string, unknown>> = {
 };
 
 /** What a native adapter stands on: the name of an HTML element, or a box made of several. */
-export const nativeElement = (name: string): unknown => elements[name] ?? 'input';
+export const nativeElement = (name: string): unknown => boxes[name] ?? plainElement(name);
 
-/** HTML's own inputs, adapted, under the names that plans use: `native:text`, `native:checkbox` … */
-export const nativeInputs: Readonly<Record<string, AdaptedInput>> = Object.fromEntries(
-  Object.entries(nativeAdapters).map(([name, description]) => [
+/** Boxes that HTML does not have as one element, adapted like its own. */
+export const boxInputs: Readonly<Record<string, AdaptedInput>> = Object.fromEntries(
+  Object.entries(boxAdapters).map(([name, description]) => [
     `native:${name}`,
-    adapt(nativeElement(name), description, description.id ? 'native' : 'component'),
+    adapt(boxes[name], description, description.id ? 'native' : 'component'),
   ]),
 );
+
+/** HTML's own inputs, adapted, under the names that plans use: `native:text`, `native:checkbox` … */
+export const nativeInputs: Readonly<Record<string, AdaptedInput>> = { ...plainInputs, ...boxInputs };

@@ -3,8 +3,8 @@ import type { PlanChooser, Pointer } from '@poietra/core';
 import { useId, type ReactNode } from 'react';
 import { useDrawing } from './drawing.js';
 import { useFollowed } from './follow.js';
-import { Opened } from './planned-group.js';
 import { useScope } from './scope.js';
+import { Opened } from './section.js';
 
 interface Props {
   readonly node: PlanChooser;

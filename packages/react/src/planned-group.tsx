@@ -1,12 +1,10 @@
 /** Members of an object and positions of a tuple: one under the other, side by side, in a grid, behind tabs; folded where hints say so. */
-import { joinPointer, startOf, type PlanGroup, type PlanNode, type Pointer, type Span } from '@poietra/core';
+import { joinPointer, type PlanGroup, type PlanNode, type Pointer, type Span } from '@poietra/core';
 import { Fragment, type CSSProperties, type ReactNode } from 'react';
-import { useDrawing } from './drawing.js';
+import { drawingFor, useDrawing } from './drawing.js';
 import { useFollowed } from './follow.js';
-import { MoreMembers } from './planned-map.js';
 import { useScope } from './scope.js';
-import { Section } from './section.js';
-import { Tabs } from './tabs.js';
+import { Opened, Section } from './section.js';
 
 interface Props {
   readonly node: PlanGroup;
@@ -15,37 +13,38 @@ interface Props {
 }
 
 export function PlannedGroup({ node, at, bare }: Props): ReactNode {
-  const { draw } = useDrawing();
+  const { draw, drawings } = useDrawing();
   const { form } = useScope();
   const layout = node.hints.layout ?? 'stack';
-  const body =
-    layout === 'tabs' ? (
-      <Tabs
-        label={node.label}
-        tabs={node.children.map((child) => ({
-          key: child.name,
-          label: child.label,
-          at: joinPointer(at, child.name),
-          panel: draw(child, joinPointer(at, child.name), { bare: child.kind === 'group' }),
-        }))}
-      />
-    ) : (
-      <div className="poietra-within">
-        <div className="poietra-members" data-layout={layout}>
-          {inParts(
-            node.children.map((child) => (
-              <div key={child.name} className="poietra-cell" style={spanOf(child)}>
-                {draw(child, joinPointer(at, child.name), { bare: isDiscriminator(child, bare) })}
-              </div>
-            )),
-          )}
-        </div>
+  const Tabs = layout === 'tabs' ? drawingFor(drawings, 'Tabs') : undefined;
+  const body = Tabs ? (
+    <Tabs
+      label={node.label}
+      tabs={node.children.map((child) => ({
+        key: child.name,
+        label: child.label,
+        at: joinPointer(at, child.name),
+        panel: draw(child, joinPointer(at, child.name), { bare: child.kind === 'group' }),
+      }))}
+    />
+  ) : (
+    <div className="poietra-within">
+      <div className="poietra-members" data-layout={layout}>
+        {inParts(
+          node.children.map((child) => (
+            <div key={child.name} className="poietra-cell" style={spanOf(child)}>
+              {draw(child, joinPointer(at, child.name), { bare: isDiscriminator(child, bare) })}
+            </div>
+          )),
+        )}
       </div>
-    );
-  const more = node.more && <MoreMembers node={node} at={at} />;
+    </div>
+  );
+  const More = node.more ? drawingFor(drawings, 'More') : undefined;
+  const more = More && <More node={node} at={at} />;
   // Entries of lists and members of maps are there already, and have their own way to be taken away.
-  const isThere = useFollowed(() => form.valueAt(at) !== undefined, [form, at]);
-  const isHeld = bare && (!node.onDemand || isThere);
+  const isThere = useFollowed(() => !node.onDemand || form.valueAt(at) !== undefined, [form, node, at]);
+  const isHeld = bare && isThere;
   if (at === '' || (isHeld && !node.hints.fold))
     return (
       <>
@@ -92,31 +91,4 @@ function spanOf({ hints: { span } }: PlanNode): CSSProperties | undefined {
     ['--medium' as string]: medium ?? wide ?? 12,
     ['--wide' as string]: wide ?? medium ?? 12,
   };
-}
-
-/** What its schema stands around of already is opened by a person, or there would be no end of it. */
-export function Opened({
-  node,
-  at,
-  children,
-}: {
-  readonly node: PlanNode & { readonly onDemand: boolean };
-  readonly at: Pointer;
-  readonly children: ReactNode;
-}): ReactNode {
-  const { form } = useScope();
-  const isThere = useFollowed(() => form.valueAt(at) !== undefined, [form, at]);
-  if (!node.onDemand) return children;
-  return isThere ? (
-    <>
-      {children}
-      <button type="button" className="poietra-button" onClick={() => form.put(at, undefined)}>
-        Take away {node.label.toLowerCase()}
-      </button>
-    </>
-  ) : (
-    <button type="button" className="poietra-button" data-at={at} onClick={() => form.put(at, startOf(node))}>
-      Add {node.label.toLowerCase()}
-    </button>
-  );
 }

@@ -11,8 +11,13 @@ export interface Tab {
   readonly panel: ReactNode;
 }
 
+export interface TabsProps {
+  readonly label: string;
+  readonly tabs: readonly Tab[];
+}
+
 /** Parts behind tabs (WAI-ARIA, tabs with automatic activation). Panels that are not seen stay in the page, so nothing in them is lost. */
-export function Tabs({ label, tabs }: { readonly label: string; readonly tabs: readonly Tab[] }): ReactNode {
+export function Tabs({ label, tabs }: TabsProps): ReactNode {
   const base = useId();
   const [chosen, setChosen] = useState<string>();
   const active = Math.max(

@@ -1,6 +1,6 @@
 import { partOf, withPart, type AdapterDescription } from '@poietra/core';
 import { useEffect, useRef, type FocusEvent, type ReactNode } from 'react';
-import type { AdaptedInput, Reached } from './adapt.js';
+import type { AdaptedInput, Reached } from './given.js';
 
 /**
  * Several adapted inputs as one, in the order of the description's `parts`. They are a group with one label; each part

@@ -12,7 +12,7 @@ import {
 import { act, type ReactNode } from 'react';
 import { createRoot, hydrateRoot, type Root } from 'react-dom/client';
 import { renderToString } from 'react-dom/server';
-import { adapt, baseIdFrom, partId, PlannedForm, type AdaptedInput } from '../src/index.js';
+import { adapt, baseIdFrom, nativeInputs, partId, PlannedForm, type AdaptedInput } from '../src/index.js';
 
 (globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
 
@@ -150,6 +150,51 @@ describe('sending', () => {
     expect(host.querySelector('[data-at="/consignee/name"] .poietra-error')?.textContent).toBe('Not known.');
     end();
   });
+});
+
+it('does not draw a text for what was typed into it, but for all else that becomes of it', () => {
+  const amount = { type: 'object', properties: { name: { type: 'string' }, weight: { type: 'integer' } } };
+  const compiled = compileSchema(amount);
+  const plan = makePlan(compiled);
+  const form = openForm({ schema: amount, compiled, codecs: codecsOf(plan.root) });
+  let drawn = 0;
+  const counting: AdaptedInput = (props) => {
+    drawn++;
+    return nativeInputs['native:text']?.(props);
+  };
+  counting.keepsText = true;
+  const { host, end } = draw(<PlannedForm form={form} plan={plan} inputs={{ 'native:text': counting }} />);
+  const [name, weight] = inputs(host) as [HTMLInputElement, HTMLInputElement];
+  // An empty text submits nothing, so the first letter does draw: the input gets its name.
+  type(name, 'T');
+  expect(name.name).toBe('/name');
+  const before = drawn;
+  type(name, 'To');
+  type(name, 'Torsund');
+  expect([drawn, name.value, form.sent()]).toEqual([before, 'Torsund', { name: 'Torsund' }]);
+  // What it was drawn with last is “T”; that it comes back is told all the same.
+  act(() => form.field('/name').write('T'));
+  expect([drawn, name.value]).toEqual([before + 1, 'T']);
+  act(() => form.restart());
+  expect(name.value).toBe('');
+  type(weight, '12,');
+  expect(weight.value).toBe('12,');
+  act(() => form.field('/weight').write(7));
+  expect(weight.value).toBe('7');
+  end();
+});
+
+it('puts back what is typed into a read-only box that HTML lets one change', () => {
+  const fixed = { type: 'object', properties: { colour: { type: 'string', readOnly: true } } };
+  const compiled = compileSchema(fixed);
+  const plan = makePlan(compiled, { '/properties/colour': { input: 'range' } });
+  const form = openForm({ schema: fixed, compiled, codecs: codecsOf(plan.root), values: { colour: '20' } });
+  const { host, end } = draw(<PlannedForm form={form} plan={plan} />);
+  const [range] = inputs(host) as [HTMLInputElement];
+  expect(range.value).toBe('20');
+  type(range, '30');
+  expect([range.value, form.sent()]).toEqual(['20', { colour: '20' }]);
+  end();
 });
 
 it('draws one field for one key press', () => {

@@ -21,11 +21,16 @@ const typed = (type: string): AdapterDescription => ({
   placeholder: { property: 'placeholder' },
   constants: { type },
 });
+/** HTML's `readonly` and `placeholder` mean nothing to a colour and a range: a person could change them all the same. */
+const pointed = (type: string): AdapterDescription => {
+  const { readOnly: _readOnly, placeholder: _placeholder, ...rest } = typed(type);
+  return rest;
+};
 
 const choices = { property: 'choices', value: 'value', text: 'text' } as const;
 
-/** Adapters for the inputs that HTML itself has, by name. Numbers are typed into a text box: a number box hides what cannot be parsed. */
-export const nativeAdapters: Readonly<Record<string, AdapterDescription>> = {
+/** Adapters for the inputs that HTML has as one element, by name. Numbers are typed into a text box: a number box hides what cannot be parsed. */
+export const plainAdapters: Readonly<Record<string, AdapterDescription>> = {
   text: typed('text'),
   email: typed('email'),
   password: typed('password'),
@@ -35,13 +40,13 @@ export const nativeAdapters: Readonly<Record<string, AdapterDescription>> = {
   date: typed('date'),
   time: typed('time'),
   'datetime-local': typed('datetime-local'),
-  color: typed('color'),
+  color: pointed('color'),
   number: {
     ...typed('text'),
     input: 'native#number',
     constants: { type: 'text', inputMode: 'decimal', autoComplete: 'off' },
   },
-  range: { ...typed('range'), constants: { type: 'range' } },
+  range: pointed('range'),
   textarea: { ...typed('text'), input: 'native#textarea', constants: {} },
   checkbox: {
     ...common,
@@ -57,6 +62,10 @@ export const nativeAdapters: Readonly<Record<string, AdapterDescription>> = {
     change: { report: 'onChange', path: '/0' },
     choices,
   },
+};
+
+/** Adapters for boxes that are drawn with several of HTML's elements, by name. */
+export const boxAdapters: Readonly<Record<string, AdapterDescription>> = {
   radios: {
     input: 'native#radios',
     name: { property: 'name' },
@@ -99,3 +108,6 @@ export const nativeAdapters: Readonly<Record<string, AdapterDescription>> = {
     change: { report: 'onChange', path: '/0' },
   },
 };
+
+/** Adapters for all that HTML itself gives. */
+export const nativeAdapters: Readonly<Record<string, AdapterDescription>> = { ...plainAdapters, ...boxAdapters };

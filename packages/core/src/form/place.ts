@@ -41,6 +41,7 @@ export interface Remembered {
 }
 
 const missing = Symbol('nothing typed');
+const none: readonly Problem[] = [];
 
 /** One place of the form. Made when first asked for. */
 export class Place implements FormField {
@@ -55,7 +56,7 @@ export class Place implements FormField {
   readonly reason = signal<string | undefined>(undefined);
   readonly seen = signal(false);
   readonly looked = signal(0);
-  readonly refusals = signal<readonly Problem[]>([]);
+  readonly refusals = signal<readonly Problem[]>(none);
   readonly applied: readonly Applied[];
   readonly at: Pointer;
   #inputs: { focus(): void }[] = [];
@@ -195,7 +196,7 @@ export class Place implements FormField {
       this.refusals.value.length > 0 ||
       (tell !== 'submit' && this.seen.value) ||
       (tell === 'change' && this.changed);
-    return isTime ? this.problems : [];
+    return isTime ? this.problems : none;
   }
   get visited(): boolean {
     return this.seen.value;
@@ -211,7 +212,7 @@ export class Place implements FormField {
   report(raw: unknown): void {
     const parsed = this.codec.peek().parse(raw);
     batch(() => {
-      this.refusals.value = [];
+      this.#accept();
       if (!parsed.ok) {
         this.typed.value = raw;
         this.reason.value = parsed.reason;
@@ -236,7 +237,7 @@ export class Place implements FormField {
       this.typed.value = missing;
       this.reason.value = undefined;
       this.draft.value = undefined;
-      this.refusals.value = [];
+      this.#accept();
       this.#keep(held);
       this.form.putAt(this, this.codec.peek().serialise(held));
     });
@@ -260,6 +261,10 @@ export class Place implements FormField {
     };
   }
 
+  /** What a server refused was another value. An empty list is left as it is, so that nobody is told of nothing. */
+  #accept(): void {
+    if (this.refusals.peek().length > 0) this.refusals.value = none;
+  }
   #keep(held: unknown): void {
     this.#kept.value = { held, version: this.replaced.peek() };
   }
@@ -270,7 +275,7 @@ export class Place implements FormField {
     this.typed.value = missing;
     this.reason.value = undefined;
     this.draft.value = undefined;
-    this.refusals.value = [];
+    this.#accept();
     for (const own of this.#chosen.values()) own.value = undefined;
   }
 

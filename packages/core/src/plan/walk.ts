@@ -63,3 +63,27 @@ export function eachNode(
   else if (plan.kind === 'chooser' && !plan.again)
     for (const { node: inner } of plan.options) eachNode(inner, at, depth - 1, visit);
 }
+
+/** More parts than this are not looked through in advance. */
+const most = 2000;
+
+/**
+ * Every part of a plan that a person can come to, or `undefined` where that cannot be told in advance: behind groups
+ * that are opened on demand, among members with names of one's own, in a plan of thousands of parts.
+ */
+export function knownNodes(root: PlanNode): PlanNode[] | undefined {
+  const found: PlanNode[] = [];
+  const isKnown = (node: PlanNode): boolean => {
+    found.push(node);
+    if (found.length > most) return false;
+    if (node.kind === 'field') return true;
+    if (node.kind === 'list') return isKnown(node.item);
+    // What contains itself has been looked at where it was first met.
+    if (node.again) return true;
+    if (node.onDemand) return false;
+    return node.kind === 'chooser'
+      ? node.options.every((option) => isKnown(option.node))
+      : node.more === undefined && node.children.every(isKnown);
+  };
+  return isKnown(root) ? found : undefined;
+}

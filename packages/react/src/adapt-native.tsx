@@ -1,0 +1,50 @@
+import type { AdapterDescription } from '@poietra/core';
+import { createElement, useEffect, useLayoutEffect, useReducer, useRef, type ComponentType } from 'react';
+import { hiddenValue, joined, type AdaptedInput } from './given.js';
+
+/**
+ * One of HTML's own inputs, or a box made like one: its properties carry the whole line, so nothing has to be linked
+ * by hand, watched or made anew. `input` is the name of the element or the component of the box.
+ */
+export function adaptNative(input: unknown, description: AdapterDescription): AdaptedInput {
+  const { value, change } = description;
+  const keepsText = typeof input === 'string' && value.property === 'value' && change.path === '/0/target/value';
+  const Adapted: AdaptedInput = (props) => {
+    const box = useRef<HTMLDivElement>(null);
+    const element = useRef<HTMLInputElement>(null);
+    const [, again] = useReducer((count: number) => count + 1, 0);
+    const { state, attach } = props;
+    const { id, readOnly } = state;
+    useEffect(
+      () => attach({ focus: () => box.current?.querySelector<HTMLElement>(`[id="${id}"]`)?.focus() }),
+      [attach, id],
+    );
+    const report = (raw: unknown): void => {
+      // Where the input has no way to be read only, what it reports is not taken, and it is told to go back.
+      if (!readOnly || description.readOnly) props.report(raw);
+      if (readOnly) again();
+    };
+    const properties = joined(description, readOnly ? { ...props, report } : props);
+    const text = String(properties['value'] ?? '');
+    if (keepsText) {
+      properties['defaultValue'] = text;
+      properties['ref'] = element;
+      delete properties['value'];
+    }
+    useLayoutEffect(() => {
+      // Writing the text that is there already would move the caret.
+      if (keepsText && element.current && element.current.value !== text) element.current.value = text;
+    });
+    const hidden = hiddenValue(description, state);
+    return (
+      <div ref={box} className="poietra-box">
+        {createElement(input as ComponentType<Record<string, unknown>>, properties)}
+        {hidden !== undefined && <input type="hidden" name={state.name} value={hidden} />}
+      </div>
+    );
+  };
+  Adapted.displayName = `Adapted(${description.input})`;
+  Adapted.takesLabel = true;
+  Adapted.keepsText = keepsText;
+  return Adapted;
+}

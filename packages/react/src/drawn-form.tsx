@@ -1,0 +1,160 @@
+import { asShownName, type Form, type Outcome, type Plan, type Problem } from '@poietra/core';
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
+import type { AdaptedInput } from './given.js';
+import { DrawingContext, type Drawing, type Drawings, type FetchChoices, type OwnHint } from './drawing.js';
+import { useFollowed } from './follow.js';
+import { plainInputs } from './plain-inputs.js';
+import { Planned } from './planned.js';
+import { reveal } from './reveal.js';
+import { FormScope } from './scope.js';
+import { compact, plain, type Skin } from './skin.js';
+import { Summary } from './summary.js';
+
+export interface DrawnFormProps {
+  readonly form: Form;
+  readonly plan: Plan;
+  /** What this plan is drawn with. */
+  readonly drawings: Drawings;
+  /** Adapted inputs by the names that the plan uses, beside HTML's own. */
+  readonly inputs?: Readonly<Record<string, AdaptedInput>>;
+  readonly skins?: Readonly<Record<string, Skin>>;
+  readonly skin?: Skin;
+  /** What the kit's own hints do to the drawing. */
+  readonly ownHints?: Readonly<Record<string, OwnHint>>;
+  /** How values to choose from are fetched; by default by the browser, as JSON. */
+  readonly fetchChoices?: FetchChoices;
+  readonly send?: (sent: unknown) => Promise<Outcome>;
+  readonly submitLabel?: string;
+  /**
+   * Where the browser itself sends the form while no script runs: pairs of place and text, which `readSubmission` of the
+   * core reads. Once a script runs, `send` does it.
+   */
+  readonly native?: NativeSubmission;
+  /** Asks before the page is left while something is changed and not sent. */
+  readonly guard?: boolean;
+  /** Further buttons beside the one that sends. */
+  readonly actions?: ReactNode;
+}
+
+export interface NativeSubmission {
+  readonly action: string;
+  readonly method?: 'get' | 'post';
+  /** Sent along, like a token against forged requests. */
+  readonly hidden?: Readonly<Record<string, string>>;
+}
+
+/** A whole form from a plan and its drawings: fields, groups, lists, the summary of what is wrong, and sending. */
+export function DrawnForm({
+  form,
+  plan,
+  drawings,
+  inputs,
+  skins,
+  skin = plain,
+  ownHints = noHints,
+  fetchChoices = fetchJson,
+  send,
+  submitLabel = 'Send',
+  native,
+  guard = false,
+  actions,
+}: DrawnFormProps): ReactNode {
+  const element = useRef<HTMLFormElement>(null);
+  const summary = useRef<HTMLDivElement>(null);
+  const [focusWanted, setFocusWanted] = useState<readonly Problem[]>();
+  const status = useFollowed(() => form.status, [form]);
+  const isScripted = useSyncExternalStore(never, yes, no);
+  useGuard(form, guard);
+
+  // After a refusal the fields have first to be drawn with their messages; then the first of them on the page gets the focus.
+  useEffect(() => {
+    if (!focusWanted || !element.current) return;
+    const bad = new Set(focusWanted.map(({ at }) => at));
+    const first = [...element.current.querySelectorAll<HTMLElement>('[data-at]')].find(({ dataset }) =>
+      bad.has(dataset['at'] ?? ''),
+    );
+    const at = first?.dataset['at'];
+    if (at !== undefined) {
+      reveal(element.current, at);
+      form.field(at).focus();
+    } else summary.current?.focus();
+  }, [focusWanted, form]);
+
+  // The button is listened to as well as the form: Enter in a field presses it, too, and a frame that may not send
+  // forms never tells of a submission.
+  const submit = async (event: { preventDefault(): void }): Promise<void> => {
+    if (!send && native) return;
+    event.preventDefault();
+    if (!send) return;
+    const done = await form.submit(send);
+    if (done.kind === 'invalid' || done.kind === 'refused') setFocusWanted([...done.problems]);
+    else if (done.kind === 'failed') setFocusWanted([]);
+  };
+  const drawing = useMemo(
+    (): Drawing => ({
+      drawings,
+      inputs: { ...plainInputs, ...drawings.inputs, ...inputs },
+      skins: { plain, compact, ...skins },
+      skin,
+      ownHints,
+      fetchChoices,
+      draw: (node, at, how) => <Planned node={node} at={at} bare={how?.bare} />,
+    }),
+    [drawings, inputs, skins, skin, ownHints, fetchChoices],
+  );
+  return (
+    <FormScope form={form} asShown={native !== undefined && !isScripted}>
+      <DrawingContext.Provider value={drawing}>
+        <form
+          ref={element}
+          className="poietra-form"
+          noValidate
+          {...(native ? { action: native.action, method: native.method ?? 'post' } : {})}
+          onSubmit={(event) => void submit(event)}
+        >
+          {native && !isScripted && <input type="hidden" name={asShownName} value="shown" />}
+          {Object.entries(native?.hidden ?? {}).map(([name, value]) => (
+            <input key={name} type="hidden" name={name} value={value} />
+          ))}
+          <Summary plan={plan} ref={summary} />
+          <Planned node={plan.root} at="" />
+          <div className="poietra-actions">
+            {(send ?? native) && (
+              <button
+                type="submit"
+                aria-disabled={status === 'sending' || undefined}
+                onClick={(event) => void submit(event)}
+              >
+                {status === 'sending' ? 'Sending …' : submitLabel}
+              </button>
+            )}
+            {actions}
+          </div>
+        </form>
+      </DrawingContext.Provider>
+    </FormScope>
+  );
+}
+
+/** Asks a person who goes away with changes that were not sent; the browser words the question. */
+function useGuard(form: Form, isOn: boolean): void {
+  useEffect(() => {
+    if (!isOn) return undefined;
+    const ask = (event: BeforeUnloadEvent): void => {
+      if (form.changed) event.preventDefault();
+    };
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [form, isOn]);
+}
+
+/** On the server, and until the page has taken its drawing over, no script runs. */
+const never = () => () => undefined;
+const yes = () => true;
+const no = () => false;
+const noHints = {};
+async function fetchJson(address: string, signal: AbortSignal): Promise<unknown> {
+  const response = await fetch(address, { signal, headers: { Accept: 'application/json' } });
+  if (!response.ok) throw new Error(`The server answered with ${response.status}.`);
+  return response.json();
+}

@@ -1,0 +1,17 @@
+import type { Drawings } from './drawing.js';
+import { boxInputs } from './native.js';
+import { PlannedChooser } from './planned-chooser.js';
+import { PlannedList } from './planned-list.js';
+import { MoreMembers } from './planned-map.js';
+import { RemoteField } from './remote-field.js';
+import { Tabs } from './tabs.js';
+
+/** All that any plan may ask for. */
+export const everyDrawing: Drawings = {
+  inputs: boxInputs,
+  List: PlannedList,
+  Chooser: PlannedChooser,
+  More: MoreMembers,
+  Tabs,
+  Remote: RemoteField,
+};

@@ -1,0 +1,79 @@
+/** What an adapted input is to a field, and what it is given. */
+import {
+  ownProperties,
+  propertiesFor,
+  valueIn,
+  type AdapterDescription,
+  type InputState,
+  type ReadWritten,
+} from '@poietra/core';
+import type { FunctionComponent } from 'react';
+
+export type Handler = (...args: unknown[]) => unknown;
+export const isHandler = (value: unknown): value is Handler => typeof value === 'function';
+export type Choices = readonly { readonly value: unknown; readonly text: string }[];
+
+/** How a field reaches its input. */
+export interface Reached {
+  focus(): void;
+  /** What a press on the label does. */
+  press?(): void;
+}
+
+/** What a field gives its input. */
+export interface AdaptedProps {
+  readonly state: InputState;
+  /** The values to choose from, for inputs that take them. */
+  readonly choices?: Choices | undefined;
+  report(raw: unknown): void;
+  leave(): void;
+  attach(input: Reached): () => void;
+  /** Further properties from the place of use. They win, but for those that carry the line; handlers of both are called. */
+  readonly extra?: Readonly<Record<string, unknown>> | undefined;
+}
+/**
+ * An input that a field can use. `takesLabel`: a `<label for>` reaches it. `keepsText`: the text that it reports stands
+ * in it already, so it is not drawn for that.
+ */
+export type AdaptedInput = FunctionComponent<AdaptedProps> & { takesLabel?: boolean; keepsText?: boolean };
+
+/** Properties from the adapter and the place of use, with the handlers of both. */
+export function joined(
+  description: AdapterDescription,
+  { state, choices, extra = {}, report, leave }: AdaptedProps,
+  read?: ReadWritten,
+): Record<string, unknown> {
+  const properties = propertiesFor(description, state, read);
+  if (description.name && !submitsItself(description, state)) delete properties[description.name.property];
+  const { choices: use } = description;
+  if (use && 'property' in use && choices)
+    properties[use.property] = choices.map(({ value, text }) => ({ [use.value]: value, [use.text]: text }));
+  for (const [name, value] of Object.entries(extra))
+    if (!ownProperties(description).has(name)) properties[name] = value;
+  const on = (name: string, handler: Handler): void => {
+    const theirs = properties[name];
+    properties[name] = (...args: unknown[]) => {
+      handler(...args);
+      if (isHandler(theirs)) theirs(...args);
+    };
+  };
+  on(description.change.report, (...args) => report(valueIn(args, description.change.path)));
+  if (description.leave) on(description.leave.report, () => leave());
+  return properties;
+}
+
+/** The input submits itself only where the text that it shows is what is sent. */
+function submitsItself({ name, choices, input }: AdapterDescription, { sent, shown }: InputState): boolean {
+  if (name === undefined || sent === undefined) return name !== undefined;
+  return typeof shown === 'string' && shown === sent && choices === undefined && input !== 'native#file';
+}
+/** What a hidden input beside it has to submit. */
+export function hiddenValue(description: AdapterDescription, state: InputState): string | undefined {
+  return typeof state.sent === 'string' && !submitsItself(description, state) ? state.sent : undefined;
+}
+
+/** What a native submission carries: texts as they are, everything else as JSON. */
+export function sentText(sent: unknown): string | null {
+  if (sent === undefined) return null;
+  return typeof sent === 'string' ? sent : JSON.stringify(sent);
+}

@@ -1,0 +1,76 @@
+/** One field of a plan: its input, and what schema and hints say of it. */
+import type { Hints, PlanField, Pointer } from '@poietra/core';
+import { useMemo, type ReactNode } from 'react';
+import { useDrawing } from './drawing.js';
+import { Field } from './field.js';
+import type { Choices } from './given.js';
+
+const text = (value: unknown): string | undefined => (typeof value === 'string' ? value : undefined);
+
+export interface PlannedFieldProps {
+  readonly node: PlanField;
+  readonly at: Pointer;
+  readonly bare: boolean;
+  /** Choices that are not the plan's, with what the box has to know of them. */
+  readonly remote?: { readonly choices: Choices; readonly properties: Readonly<Record<string, unknown>> } | undefined;
+}
+
+export function PlannedField({ node, at, bare, remote }: PlannedFieldProps): ReactNode {
+  const { inputs, skins, skin, ownHints } = useDrawing();
+  const { hints, facts, use } = node;
+  const example = facts.examples[0];
+  const own = useMemo(() => ownOf(hints, ownHints), [hints, ownHints]);
+  const extra = useMemo(
+    () => ({
+      ...own.properties,
+      ...(typeof hints.lines === 'number' ? { rows: hints.lines } : {}),
+      ...(use.adapter === 'native:textarea' && use.codec.kind === 'json' ? { rows: 5, spellCheck: false } : {}),
+      ...(use.adapter === 'native:range'
+        ? { min: facts.limits['minimum'], max: facts.limits['maximum'], step: facts.limits['multipleOf'] }
+        : {}),
+      ...(use.adapter === 'native:file' && facts.contentMediaType !== undefined
+        ? { accept: facts.contentMediaType }
+        : {}),
+      ...(use.adapter.startsWith('native:') ? remote?.properties : {}),
+    }),
+    [own, hints.lines, use, facts, remote?.properties],
+  );
+  const hint = [node.hint, facts.deprecated ? 'No longer used.' : undefined, ...own.words].filter(Boolean).join(' ');
+  const field = (
+    <Field
+      at={at}
+      label={node.label}
+      quiet={bare}
+      hint={hint === '' ? undefined : hint}
+      choices={remote?.choices ?? node.choices}
+      placeholder={hints.placeholder ?? (example === undefined ? undefined : String(example))}
+      prefix={text(hints.prefix)}
+      suffix={text(hints.suffix)}
+      inline={node.codec.kind === 'boolean' && use.adapter === 'native:checkbox'}
+      input={inputs[use.adapter] ?? inputs['native:text']}
+      skin={hints.skin === undefined ? skin : (skins[hints.skin] ?? skin)}
+      extra={extra}
+    />
+  );
+  return Object.keys(own.marks).length > 0 ? <div className="poietra-own" {...own.marks}>{field}</div> : field;
+}
+
+/** What the hints of one's own come to for a field. */
+function ownOf(
+  hints: Hints,
+  known: ReturnType<typeof useDrawing>['ownHints'],
+): { properties: Record<string, unknown>; words: string[]; marks: Record<string, string> } {
+  const found = {
+    properties: {} as Record<string, unknown>,
+    words: [] as string[],
+    marks: {} as Record<string, string>,
+  };
+  for (const [name, own] of Object.entries(known)) {
+    const value = hints[name];
+    if (value === undefined) continue;
+    if (own.does === 'property') found.properties[own.property] = value;
+    else if (own.does === 'words') found.words.push(own.words.replaceAll('{value}', String(value)));
+    else found.marks[`data-${name.toLowerCase()}`] = String(value);
+  }
+  return found;
+}
