@@ -1,31 +1,7 @@
-import type { Limits, Pointer } from '../json/index.js';
+import { Compiled, compileWith, type CompiledSchema } from './compiled.js';
 import { Compiler, SchemaError, type CompileOptions } from './compiler.js';
-import { fine, limitOf, limitProblem, Memory, verdict, type Recheck, type Verdict } from './memory.js';
-import { outputOf, type OutputFormat, type OutputUnit } from './output.js';
-import type { Run, SchemaNode } from './rule.js';
 import type { Turn } from './registry.js';
-
-export interface CompiledSchema {
-  /** The verdict only; stops at the first failure. */
-  accepts(value: unknown): boolean;
-  /** Every problem, in a fixed order. */
-  validate(value: unknown): Verdict;
-  /**
-   * What `validate` would say, after a change at one place; looks only at what can depend on it. The first call looks
-   * at everything. Works on values that are changed in place and on copies that share what did not change.
-   * `touched` names the places where problems may have come or gone.
-   */
-  recheck(value: unknown, changedAt: Pointer): Recheck;
-  /** A separate memory for `recheck`, for when several values are followed at once. */
-  follow(): Pick<CompiledSchema, 'recheck'>;
-  /** The verdict in one of the standard's formats. */
-  output(value: unknown, format: OutputFormat): { readonly valid: boolean } | OutputUnit;
-  /** A part of the schema, or of another document of it, as a schema of its own: by JSON Pointer or URI. */
-  part(schemaAt: string): CompiledSchema;
-  /** The compiled root, for those who read the schema rather than ask it. */
-  readonly root: SchemaNode;
-  readonly limits: Limits;
-}
+import { wholeEngine } from './whole-engine.js';
 
 /**
  * Makes a schema ready: closures, no code from text, so it runs under a strict content security policy.
@@ -33,9 +9,7 @@ export interface CompiledSchema {
  * @throws {LimitReached} where it is nested too deep or too large.
  */
 export function compileSchema(schema: unknown, options: CompileOptions = {}): CompiledSchema {
-  const compiler = new Compiler(options);
-  const root = compiler.compile(schema, options.uri ?? '');
-  return new Compiled(compiler, root);
+  return compileWith(wholeEngine, schema, options);
 }
 
 /**
@@ -47,7 +21,7 @@ export async function compileSchemaInTurns(
   turn: Turn,
   options: CompileOptions = {},
 ): Promise<CompiledSchema> {
-  const compiler = new Compiler(options);
+  const compiler = new Compiler(options, wholeEngine);
   return new Compiled(compiler, await compiler.compileInTurns(schema, options.uri ?? '', turn));
 }
 
@@ -91,76 +65,5 @@ export async function loadSchema(
         }),
       );
     }
-  }
-}
-
-class Compiled implements CompiledSchema {
-  #memory: Memory | undefined;
-  constructor(
-    private readonly compiler: Compiler,
-    readonly root: SchemaNode,
-  ) {}
-
-  get limits(): Limits {
-    return this.compiler.limits;
-  }
-
-  /** One run is kept for all verdicts; a keyword of somebody's own may ask again meanwhile, and then gets a new one. */
-  #run: Run | undefined;
-  #verdict(value: unknown): boolean {
-    const run = this.#run ?? this.compiler.run();
-    this.#run = undefined;
-    // Not put back after an error: its counts would be wrong.
-    const verdict = this.root.accepts(value, run);
-    this.#run = run;
-    return verdict;
-  }
-
-  accepts(value: unknown): boolean {
-    try {
-      return this.#verdict(value);
-    } catch (error) {
-      limitOf(error);
-      return false;
-    }
-  }
-
-  validate(value: unknown): Verdict {
-    try {
-      if (this.#verdict(value)) return fine;
-      const { follower } = this.compiler;
-      const state = follower.check(this.root, value, this.compiler.run(), { at: '', way: '' });
-      return verdict(follower.list(this.root, state, this.compiler.run()));
-    } catch (error) {
-      return verdict([limitProblem(error)]);
-    }
-  }
-
-  follow(): Pick<CompiledSchema, 'recheck'> {
-    return new Memory(this.compiler, this.root);
-  }
-
-  recheck(value: unknown, changedAt: Pointer): Recheck {
-    this.#memory ??= new Memory(this.compiler, this.root);
-    return this.#memory.recheck(value, changedAt);
-  }
-
-  output(value: unknown, format: OutputFormat): { readonly valid: boolean } | OutputUnit {
-    return outputOf(this.root, value, this.validate(value), format, this.compiler.run());
-  }
-
-  part(reference: string): CompiledSchema {
-    const node = this.compiler.part(reference);
-    if (!node)
-      throw new SchemaError([
-        {
-          at: reference,
-          keyword: 'reference',
-          schemaAt: reference,
-          params: { reference },
-          message: `The schema has no part at “${reference}”.`,
-        },
-      ]);
-    return new Compiled(this.compiler, node);
   }
 }

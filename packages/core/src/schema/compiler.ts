@@ -1,22 +1,18 @@
 import { defaultLimits, joinPointer, isObject, type Limits, type Problem } from '../json/index.js';
 import { newest, standardDialect } from './dialect.js';
 import { Follower } from './follow.js';
-import { standardFormats, type Format } from './formats.js';
+import type { Engine } from './engine.js';
+import type { Format } from './formats.js';
 import { fuse } from './fuse.js';
 import { leafOf } from './leaf.js';
-import {
-  keywords as standardKeywords,
-  unevaluated,
-  type Context,
-  type Keyword,
-  type Unevaluated,
-} from './keywords/index.js';
-import { english, messageFor, type Messages } from './messages.js';
+import type { Context, Keyword } from './keywords/context.js';
+import type { Unevaluated } from './keywords/unevaluated.js';
+import { textFor, type Messages } from './messages.js';
 import { markAll } from './mark.js';
-import { noteWay } from './output.js';
 import { Registry, type Resource, type Spot, type Turn } from './registry.js';
 import { bits, Run, Seen, type Place, type Rule, type SchemaNode } from './rule.js';
 import { resolveUri } from './uri.js';
+import { noteWay } from './ways.js';
 
 export interface CompileOptions {
   /** The meta-schema's URI for a schema that names none; 2020-12 where it is not given. */
@@ -57,16 +53,19 @@ export class Compiler {
   readonly #own: ReadonlySet<string>;
   #isDynamic = false;
 
-  constructor(private readonly options: CompileOptions) {
+  constructor(
+    private readonly options: CompileOptions,
+    private readonly engine: Engine,
+  ) {
     this.limits = { ...defaultLimits, ...options.limits };
     const fallback = options.dialect === undefined ? newest : (standardDialect(options.dialect) ?? newest);
-    this.registry = new Registry(fallback, this.limits);
-    this.#formats = { ...standardFormats, ...options.formats };
+    this.registry = new Registry(fallback, this.limits, engine.metaSchema);
+    this.#formats = { ...engine.formats, ...options.formats };
     this.#own = new Set(Object.keys(options.keywords ?? {}));
     this.#keywords = options.keywords
-      ? new Map([...standardKeywords, ...Object.entries(options.keywords)])
-      : standardKeywords;
-    this.#messages = options.messages ?? english;
+      ? new Map([...engine.keywords, ...Object.entries(options.keywords)])
+      : engine.keywords;
+    this.#messages = { ...engine.english, ...options.messages };
     this.follower = new Follower(this.teller);
     for (const [uri, document] of Object.entries(options.documents ?? {})) this.registry.offer(uri, document);
   }
@@ -79,7 +78,7 @@ export class Compiler {
           keyword,
           schemaAt: schemaAt(node, keyword),
           params,
-          message: messageFor(this.#messages, keyword, params),
+          message: textFor(this.#messages, keyword, params),
         },
         node,
         keyword,
@@ -216,46 +215,23 @@ export class Compiler {
       if (rule) rules.push(rule);
       if (keyword === '$dynamicRef' || keyword === '$recursiveRef') this.#isDynamic = true;
     }
+    const unevaluated = this.engine.late;
     for (const keyword of ['unevaluatedItems', 'unevaluatedProperties']) {
-      if (Object.hasOwn(raw, keyword) && !alone && dialect.keywords.has(keyword))
-        late.push(unevaluated(this.#context(node, raw, keyword)));
+      if (unevaluated && Object.hasOwn(raw, keyword) && !alone && dialect.keywords.has(keyword))
+        late.push(unevaluated.read(this.#context(node, raw, keyword)));
     }
     node.mark = (value, run, seen) => markAll(rules, late, value, run, seen);
-    if (late.length > 0) {
-      node.rules = [...rules, ...late.map((one) => this.#lateRule(node, raw, rules, one))];
+    if (unevaluated && late.length > 0) {
+      node.rules = [
+        ...rules,
+        ...late.map((one) => unevaluated.rule(this.#context(node, raw, one.keyword), rules, one)),
+      ];
       node.accepts = (value, run) => node.mark(value, run, new Seen());
     } else {
       node.rules = rules;
       node.leaf = leafOf(rules);
       node.accepts = fuse(rules);
     }
-  }
-
-  #lateRule(node: SchemaNode, raw: Record<string, unknown>, others: readonly Rule[], one: Unevaluated): Rule {
-    const context = this.#context(node, raw, one.keyword);
-    const left = (value: unknown, run: Run): (string | number)[] => {
-      const seen = new Seen();
-      for (const rule of others) {
-        const own = new Seen();
-        rule.mark?.(value, run, own);
-        seen.add(own);
-      }
-      return one.left(value as object, seen);
-    };
-    const member = (value: unknown, key: string | number): unknown => (value as Record<string | number, unknown>)[key];
-    return {
-      kind: 'whole',
-      keyword: one.keyword,
-      on: one.on,
-      accepts: (value, run) => left(value, run).every((key) => one.node.accepts(member(value, key), run)),
-      problems: (value, run, place) =>
-        left(value, run).flatMap((key) =>
-          context.explain(one.node, member(value, key), run, {
-            at: joinPointer(place.at, key),
-            way: `${place.way}/${one.keyword}`,
-          }),
-        ),
-    };
   }
 
   #context(node: SchemaNode, raw: Record<string, unknown>, keyword: string): Context {
@@ -273,7 +249,7 @@ export class Compiler {
       formats: this.#formats,
       assertFormats: this.options.assertFormats ?? false,
       limits: this.limits,
-      messages: this.#messages,
+      patternOf: this.engine.patternOf,
       child: (...names) => {
         const value = names.reduce<unknown>(
           (inner, name) => (inner as Record<string | number, unknown>)[name],

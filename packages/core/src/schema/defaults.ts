@@ -1,6 +1,6 @@
 import { isObject, ownMember, setOwn } from '../json/index.js';
 import { applied, appliedBelow, factsOf, holds, namedMembers, requiring, type Applied } from './applied.js';
-import type { CompiledSchema } from './compile.js';
+import type { CompiledSchema } from './compiled.js';
 
 /** Levels to which a schema that contains itself is filled. */
 const deepest = 32;

@@ -2,14 +2,17 @@
  * JSON Schema, drafts 4 to 2020-12: reading, checking, and what a form wants to know of it.
  * Knows JSON only; nothing of forms, codecs or interfaces.
  */
-export { compileSchema, compileSchemaInTurns, loadSchema, type CompiledSchema } from './compile.js';
+export { compileSchema, compileSchemaInTurns, loadSchema } from './compile.js';
+export type { CompiledSchema } from './compiled.js';
+export { prepareSchema } from './prepare.js';
 export type { Turn } from './registry.js';
 export { SchemaError, type CompileOptions } from './compiler.js';
 export type { Recheck, Verdict } from './memory.js';
 export { dialects, type Dialect } from './dialect.js';
 export { standardFormats, type Format } from './formats.js';
-export { english, listWords, messageFor, reword, type Message, type Messages } from './messages.js';
-export type { Context as KeywordContext, Keyword } from './keywords/index.js';
+export { listWords, reword, textFor, type Message, type Messages } from './messages.js';
+export { english, messageFor } from './whole-engine.js';
+export type { Context as KeywordContext, Keyword } from './keywords/context.js';
 export { metaSchema } from './meta/index.js';
 export { compilePattern, type Pattern } from './pattern/index.js';
 export { resolveUri } from './uri.js';
@@ -31,4 +34,4 @@ export {
 export type { SchemaNode } from './rule.js';
 export { fillDefaults, startValue } from './defaults.js';
 export { inferSchema, type Inferred, type InferReason } from './infer.js';
-export type { OutputFormat, OutputUnit } from './output.js';
+export { outputOf, type OutputFormat, type OutputUnit } from './output.js';

@@ -1,4 +1,4 @@
-import type { Unevaluated } from './keywords/index.js';
+import type { Unevaluated } from './keywords/unevaluated.js';
 import { bits, Seen, type Rule, type Run } from './rule.js';
 
 /** Asks all rules and notes what they looked at; `late` ones are asked last, about what nobody else has looked at. */

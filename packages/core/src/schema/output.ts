@@ -1,7 +1,8 @@
 /** The standard's output formats (JSON Schema Core 2020-12, section 12): flag, basic, detailed. */
 import { isObject, joinPointer, ownMember, parsePointer, type Pointer, type Problem } from '../json/index.js';
-import type { Verdict } from './memory.js';
-import { bitOf, type Place, type Rule, type Run, type SchemaNode } from './rule.js';
+import type { CompiledSchema } from './compiled.js';
+import { bitOf, Run, type Place, type Rule, type SchemaNode } from './rule.js';
+import { absolute, wayOf } from './ways.js';
 
 export interface OutputUnit {
   readonly valid: boolean;
@@ -16,31 +17,25 @@ export interface OutputUnit {
 }
 export type OutputFormat = 'flag' | 'basic' | 'detailed';
 
-/** Where a problem was found on the way through the schema; kept beside it, since most readers do not want it. */
-const ways = new WeakMap<Problem, { readonly way: string; readonly absolute: string }>();
-
-export function noteWay(problem: Problem, node: SchemaNode, keyword: string, place: Place): Problem {
-  const own = keyword === '' || keyword === 'false' ? '' : joinPointer('', keyword);
-  ways.set(problem, { way: place.way + own, absolute: absolute(node, own) });
-  return problem;
-}
-
-/** A verdict in one of the standard's formats. A failed run has errors and no annotations, a good one the other way round. */
+/**
+ * The verdict in one of the standard's formats. A failed run has errors and no annotations, a good one the other way
+ * round.
+ */
 export function outputOf(
-  root: SchemaNode,
+  compiled: CompiledSchema,
   value: unknown,
-  { valid, problems }: Verdict,
   format: OutputFormat,
-  run: Run,
 ): { readonly valid: boolean } | OutputUnit {
+  const { valid, problems } = compiled.validate(value);
   if (format === 'flag') return { valid };
   const top = { valid, keywordLocation: '', instanceLocation: '' };
-  if (valid) return { ...top, annotations: annotationsOf(root, value, { at: '', way: '' }, run) };
+  if (valid)
+    return { ...top, annotations: annotationsOf(compiled.root, value, { at: '', way: '' }, new Run(compiled.limits)) };
   return { ...top, errors: format === 'basic' ? problems.map(errorUnit) : nest(problems, 0) };
 }
 
 function errorUnit(problem: Problem): OutputUnit {
-  const found = ways.get(problem);
+  const found = wayOf(problem);
   return {
     valid: false,
     keywordLocation: found?.way ?? problem.schemaAt,
@@ -48,11 +43,6 @@ function errorUnit(problem: Problem): OutputUnit {
     instanceLocation: problem.at,
     error: problem.message,
   };
-}
-
-/** A place in the schema resource that it belongs to, after that resource's own URI. */
-function absolute(node: SchemaNode, below: string): string {
-  return `${node.resource.uri}#${node.at.slice(node.resource.at.length)}${below}`;
 }
 
 /** Problems with a common way into the value become one unit; a unit with one child is that child. */

@@ -8,7 +8,6 @@ import {
   standardDialect,
   type Dialect,
 } from './dialect.js';
-import { metaSchema } from './meta/index.js';
 import { resolveUri, splitFragment } from './uri.js';
 
 /** A schema with an address of its own: a document, or a part of one that has an `$id`. */
@@ -52,6 +51,7 @@ export class Registry {
   constructor(
     private readonly fallback: Dialect = newest,
     private readonly limits?: Limits,
+    private readonly metaSchema?: (uri: string) => unknown,
   ) {}
 
   /** Keeps a document until a reference asks for it. */
@@ -117,7 +117,7 @@ export class Registry {
   #resource(uri: string): Resource | undefined {
     const known = this.#resources.get(uri);
     if (known) return known;
-    const document = this.#waiting.get(uri) ?? metaSchema(uri);
+    const document = this.#waiting.get(uri) ?? this.metaSchema?.(uri);
     if (document === undefined) return undefined;
     this.add(uri, document);
     return this.#resources.get(uri);

@@ -1,9 +1,8 @@
-import { joinPointer } from '../../json/index.js';
+/** Keywords that look at lists. */
+import { canonical, joinPointer } from '../../json/index.js';
+import { plural, type Messages } from '../messages.js';
 import type { Members, SchemaNode } from '../rule.js';
-import { assertion, bits, bounded, type Context, type Keyword } from './context.js';
-import { firstRepeat } from './values.js';
-
-const none: readonly SchemaNode[] = [];
+import { assertion, bits, bounded, none, type Context, type Family, type Keyword } from './context.js';
 
 /** The items before `to` each have a schema of their own. */
 function leading(context: Context): Members | undefined {
@@ -128,12 +127,33 @@ const uniqueItems: Keyword = (context) =>
       )
     : undefined;
 
-export const arrayKeywords: Readonly<Record<string, Keyword>> = {
-  prefixItems: leading,
-  items,
-  additionalItems,
-  contains,
-  maxItems,
-  minItems,
-  uniqueItems,
+/** Equal values by their canonical text; pairwise while there are few. */
+function firstRepeat(items: readonly unknown[]): [number, number] | undefined {
+  const places = new Map<unknown, number>();
+  for (let i = 0; i < items.length; i++) {
+    const item = items[i];
+    const key =
+      typeof item === 'object' && item !== null ? canonical(item) : typeof item === 'string' ? `"${item}` : item;
+    const before = places.get(key);
+    if (before !== undefined) return [before, i];
+    places.set(key, i);
+  }
+  return undefined;
+}
+
+const english: Messages = {
+  maxItems: ({ limit, seen }) => `Has to have at most ${plural(limit, 'entry', 'entries')}, but has ${String(seen)}.`,
+  minItems: ({ limit, seen }) => `Has to have at least ${plural(limit, 'entry', 'entries')}, but has ${String(seen)}.`,
+  uniqueItems: ({ items }) =>
+    Array.isArray(items)
+      ? `Entries ${Number(items[0]) + 1} and ${Number(items[1]) + 1} are the same.`
+      : 'Has the same entry twice.',
+  contains: 'Has no entry of the kind that is needed.',
+  minContains: 'Has to have at least {limit} entries of the kind that is needed, but has {seen}.',
+  maxContains: 'Has to have at most {limit} entries of that kind, but has more.',
+};
+
+export const arrays: Family = {
+  keywords: { prefixItems: leading, items, additionalItems, contains, maxItems, minItems, uniqueItems },
+  english,
 };

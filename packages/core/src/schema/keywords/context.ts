@@ -1,9 +1,11 @@
-import type { Limits, Problem } from '../../json/index.js';
+import { isObject, type Limits, type Problem } from '../../json/index.js';
 import type { Dialect } from '../dialect.js';
 import type { Format } from '../formats.js';
 import type { Messages } from '../messages.js';
+import type { Pattern } from '../pattern/index.js';
 import type { Registry, Resource, Spot } from '../registry.js';
 import { bits, type Assertion, type Place, type Rule, type Run, type SchemaNode } from '../rule.js';
+import type { Late } from './unevaluated.js';
 
 /** What a keyword gets to make its rule from. */
 export interface Context {
@@ -18,7 +20,8 @@ export interface Context {
   readonly formats: Readonly<Record<string, Format>>;
   readonly assertFormats: boolean;
   readonly limits: Limits;
-  readonly messages: Messages;
+  /** Reads a regular expression; there where a schema has any. */
+  readonly patternOf: Family['patternOf'];
   /** The subschema at `raw[keyword][…names]`, made ready. */
   child(...names: (string | number)[]): SchemaNode;
   /** The schema that a reference leads to, or `undefined` after telling that it is missing. */
@@ -31,6 +34,16 @@ export interface Context {
   problem(keyword: string, params: Record<string, unknown>, place: Place): Problem;
   /** All problems of a value under another schema. */
   explain(node: SchemaNode, value: unknown, run: Run, place: Place): Problem[];
+}
+
+/** Keywords that go together, with their words: one file each, fetched together where a schema uses one of them. */
+export interface Family {
+  readonly keywords: Readonly<Record<string, Keyword>>;
+  readonly english: Messages;
+  readonly formats?: Readonly<Record<string, Format>>;
+  /** A regular expression made ready, or `undefined` after a complaint. */
+  readonly patternOf?: ((context: Context, source: unknown) => Pattern | undefined) | undefined;
+  readonly late?: Late;
 }
 
 /** Turns a keyword into its rule; `undefined` where it has nothing to check. */
@@ -76,4 +89,19 @@ export function bounded(on: number, size: (value: object) => number, bound: 'mos
   };
 }
 
+/** The names of a map of schemas, or `undefined` after a complaint. */
+export function mapOf(context: Context): string[] | undefined {
+  if (isObject(context.value)) return Object.keys(context.value);
+  context.complain('has to be an object');
+  return undefined;
+}
+
+/** The nodes of a list of schemas, or `undefined` after a complaint. */
+export function branches(context: Context): SchemaNode[] | undefined {
+  if (Array.isArray(context.value) && context.value.length > 0) return context.value.map((_, i) => context.child(i));
+  context.complain('has to be a list of schemas with at least one in it');
+  return undefined;
+}
+
+export const none: readonly SchemaNode[] = [];
 export { bits };

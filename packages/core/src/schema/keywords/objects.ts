@@ -1,136 +1,7 @@
-import { isObject, joinPointer, ownMember } from '../../json/index.js';
-import type { Members, SchemaNode } from '../rule.js';
-import { bits, bounded, type Context, type Keyword } from './context.js';
-import { patternOf } from './values.js';
-
-const none: readonly SchemaNode[] = [];
-
-function mapOf(context: Context): string[] | undefined {
-  if (isObject(context.value)) return Object.keys(context.value);
-  context.complain('has to be an object');
-  return undefined;
-}
-
-export const properties: Keyword = (context) => {
-  const names = mapOf(context);
-  if (!names || names.length === 0) return undefined;
-  const nodes = names.map((name) => context.child(name));
-  const byName = new Map(names.map((name, i) => [name, [nodes[i] as SchemaNode]]));
-  const rule: Members = {
-    kind: 'members',
-    keyword: 'properties',
-    on: bits.object,
-    accepts(value, run) {
-      for (let i = 0; i < names.length; i++) {
-        const member = ownMember(value, names[i] as string);
-        if (member !== undefined && !(nodes[i] as SchemaNode).accepts(member, run)) return false;
-      }
-      return true;
-    },
-    mark(value, run, seen) {
-      for (const name of names) {
-        const member = ownMember(value, name);
-        if (member === undefined) continue;
-        if (!(byName.get(name)?.[0] as SchemaNode).accepts(member, run)) return false;
-        seen.members.add(name);
-      }
-      return true;
-    },
-    keys: () => names,
-    nodesFor: (key) => byName.get(String(key)) ?? none,
-    step: (key) => joinPointer('/properties', key),
-  };
-  return rule;
-};
-
-export const patternProperties: Keyword = (context) => {
-  const sources = mapOf(context);
-  if (!sources || sources.length === 0) return undefined;
-  const patterns = sources.flatMap((source) => {
-    const compiled = patternOf(context, source);
-    return compiled ? [{ compiled, node: context.child(source), source }] : [];
-  });
-  const nodesFor = (key: string | number): SchemaNode[] =>
-    patterns.filter(({ compiled }) => compiled.test(String(key))).map(({ node }) => node);
-  const steps = (key: string | number): string[] =>
-    patterns
-      .filter(({ compiled }) => compiled.test(String(key)))
-      .map(({ source }) => joinPointer('/patternProperties', source));
-  return {
-    kind: 'members',
-    keyword: 'patternProperties',
-    on: bits.object,
-    accepts: (value, run) =>
-      Object.keys(value as object).every((key) =>
-        nodesFor(key).every((node) => node.accepts(ownMember(value, key), run)),
-      ),
-    mark(value, run, seen) {
-      for (const key of Object.keys(value as object)) {
-        const nodes = nodesFor(key);
-        if (!nodes.every((node) => node.accepts(ownMember(value, key), run))) return false;
-        if (nodes.length > 0) seen.members.add(key);
-      }
-      return true;
-    },
-    keys: (value) => Object.keys(value).sort(),
-    nodesFor,
-    step: (key, index) => steps(key)[index] ?? '/patternProperties',
-  };
-};
-
-/** Whether a name is taken by `properties` or `patternProperties` beside this keyword. */
-export function namedBeside(context: Context): (key: string) => boolean {
-  const known = new Set(isObject(context.raw['properties']) ? Object.keys(context.raw['properties']) : []);
-  const besides = context.raw['patternProperties'];
-  const patterns = isObject(besides) ? Object.keys(besides).flatMap((source) => patternOf(context, source) ?? []) : [];
-  return patterns.length === 0
-    ? (key) => known.has(key)
-    : (key) => known.has(key) || patterns.some((pattern) => pattern.test(key));
-}
-
-const additionalProperties: Keyword = (context) => {
-  const isNamed = namedBeside(context);
-  const node = context.child();
-  const nodes = [node];
-  return {
-    kind: 'members',
-    keyword: 'additionalProperties',
-    on: bits.object,
-    accepts(value, run) {
-      const holder = value as Record<string, unknown>;
-      for (const key of Object.keys(holder)) {
-        if (!isNamed(key) && holder[key] !== undefined && !node.accepts(holder[key], run)) return false;
-      }
-      return true;
-    },
-    mark(value, run, seen) {
-      seen.allMembers = true;
-      return this.accepts(value, run);
-    },
-    keys: (value) =>
-      Object.keys(value)
-        .filter((key) => !isNamed(key))
-        .sort(),
-    nodesFor: (key) => (isNamed(String(key)) ? none : nodes),
-    step: () => '/additionalProperties',
-  };
-};
-
-const required: Keyword = (context) => {
-  if (!Array.isArray(context.value) || context.value.some((name) => typeof name !== 'string')) {
-    context.complain('has to be a list of names');
-    return undefined;
-  }
-  const names = context.value as string[];
-  return {
-    kind: 'presence',
-    keyword: 'required',
-    on: bits.object,
-    names,
-    nameSet: new Set(names),
-    accepts: (value) => names.every((name) => ownMember(value, name) !== undefined),
-  };
-};
+/** Keywords that look at an object as a whole: how many members, under which names, and which of them ask for others. */
+import { joinPointer, ownMember } from '../../json/index.js';
+import { plural, shortly, type Messages } from '../messages.js';
+import { bits, bounded, mapOf, type Context, type Family, type Keyword } from './context.js';
 
 const members = (value: object): number => Object.keys(value).length;
 const maxProperties = bounded(bits.object, members, 'most');
@@ -234,15 +105,25 @@ const dependencies: Keyword = (context) => {
   };
 };
 
-export const objectKeywords: Readonly<Record<string, Keyword>> = {
-  properties,
-  patternProperties,
-  additionalProperties,
-  required,
-  maxProperties,
-  minProperties,
-  propertyNames,
-  dependentRequired,
-  dependentSchemas,
-  dependencies,
+const english: Messages = {
+  maxProperties: ({ limit, seen }) =>
+    `Has to have at most ${plural(limit, 'member', 'members')}, but has ${String(seen)}.`,
+  minProperties: ({ limit, seen }) =>
+    `Has to have at least ${plural(limit, 'member', 'members')}, but has ${String(seen)}.`,
+  propertyNames: ({ name, reasons }) =>
+    `The name ${shortly(name)} is not allowed here${Array.isArray(reasons) && reasons[0] ? `: ${String(reasons[0])}` : '.'}`,
+  dependentRequired: ({ because, name }) =>
+    `“${String(name)}” is missing; it is needed because “${String(because)}” is given.`,
+};
+
+export const objects: Family = {
+  keywords: {
+    maxProperties,
+    minProperties,
+    propertyNames,
+    dependentRequired,
+    dependentSchemas,
+    dependencies,
+  },
+  english,
 };

@@ -1,6 +1,6 @@
-import { ownMember } from '../../json/index.js';
-import type { Seen, SchemaNode } from '../rule.js';
-import { bits, type Context } from './context.js';
+import { joinPointer, ownMember } from '../../json/index.js';
+import { Seen, type Rule, type Run, type SchemaNode } from '../rule.js';
+import { bits, type Context, type Family } from './context.js';
 
 /**
  * `unevaluatedProperties` and `unevaluatedItems` need to know what every other keyword of their schema has looked at.
@@ -15,7 +15,7 @@ export interface Unevaluated {
   markAll(seen: Seen): void;
 }
 
-export function unevaluated(context: Context): Unevaluated {
+function late(context: Context): Unevaluated {
   const node = context.child();
   if (context.keyword === 'unevaluatedProperties') {
     return {
@@ -40,3 +40,37 @@ export function unevaluated(context: Context): Unevaluated {
     markAll: (seen) => void (seen.allItems = true),
   };
 }
+
+/** The rule that says what is wrong, given those that are asked before it. */
+function lateRule(context: Context, others: readonly Rule[], one: Unevaluated): Rule {
+  const left = (value: unknown, run: Run): (string | number)[] => {
+    const seen = new Seen();
+    for (const rule of others) {
+      const own = new Seen();
+      rule.mark?.(value, run, own);
+      seen.add(own);
+    }
+    return one.left(value as object, seen);
+  };
+  const member = (value: unknown, key: string | number): unknown => (value as Record<string | number, unknown>)[key];
+  return {
+    kind: 'whole',
+    keyword: one.keyword,
+    on: one.on,
+    accepts: (value, run) => left(value, run).every((key) => one.node.accepts(member(value, key), run)),
+    problems: (value, run, place) =>
+      left(value, run).flatMap((key) =>
+        context.explain(one.node, member(value, key), run, {
+          at: joinPointer(place.at, key),
+          way: `${place.way}/${one.keyword}`,
+        }),
+      ),
+  };
+}
+
+/** Asked last, about what nobody else has looked at. */
+export interface Late {
+  read(context: Context): Unevaluated;
+  rule(context: Context, others: readonly Rule[], one: Unevaluated): Rule;
+}
+export const unevaluated: Family = { keywords: {}, english: {}, late: { read: late, rule: lateRule } };

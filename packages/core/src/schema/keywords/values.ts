@@ -1,9 +1,8 @@
-/** Keywords that look at a value of any kind, and at numbers and texts. */
-import { canonical, equalJson, kindOf, type Kind } from '../../json/index.js';
-import { checkContent } from '../content.js';
-import { compilePattern, type Pattern } from '../pattern/index.js';
+/** Keywords that look at a value of any kind, at numbers, and at the length of texts. */
+import { equalJson, kindOf, type Kind } from '../../json/index.js';
+import { choices, kindWords, plural, shortly, type Messages } from '../messages.js';
 import { bitOf } from '../rule.js';
-import { assertion, bits, countOf, numberOf, type Context, type Keyword } from './context.js';
+import { assertion, bits, countOf, numberOf, type Family, type Keyword } from './context.js';
 
 const kinds: Readonly<Record<Kind, number>> = {
   null: bits.null,
@@ -168,82 +167,36 @@ const minLength: Keyword = (context) => {
   );
 };
 
-export function patternOf(context: Context, source: unknown): Pattern | undefined {
-  if (typeof source !== 'string') {
-    context.complain('has to be a regular expression as text');
-    return undefined;
-  }
-  try {
-    return compilePattern(source, context.limits.patternSteps);
-  } catch (error) {
-    context.complain(`is no regular expression: ${error instanceof Error ? error.message : String(error)}`);
-    return undefined;
-  }
-}
-
-const pattern: Keyword = (context) => {
-  const compiled = patternOf(context, context.value);
-  if (!compiled) return undefined;
-  return assertion(
-    context,
-    bits.string,
-    (value: string) => compiled.test(value),
-    () => ({ pattern: compiled.source }),
-  );
+const english: Messages = {
+  type: ({ expected, seen }) => `Has to be ${kindWords(expected)}, but is ${kindWords(seen ?? 'missing')}.`,
+  enum: ({ allowed }) => `Has to be ${choices(allowed)}.`,
+  const: ({ allowed }) => `Has to be ${shortly(allowed)}.`,
+  multipleOf: ({ limit }) => (limit === 1 ? 'Has to be a whole number.' : `Has to be a multiple of ${String(limit)}.`),
+  maximum: 'Has to be {limit} or less.',
+  minimum: 'Has to be {limit} or more.',
+  exclusiveMaximum: 'Has to be less than {limit}.',
+  exclusiveMinimum: 'Has to be more than {limit}.',
+  maxLength: ({ limit, seen }) =>
+    `Has to be at most ${plural(limit, 'character', 'characters')} long, but has ${String(seen)}.`,
+  minLength: ({ limit, seen }) =>
+    seen === 0
+      ? 'Must not be empty.'
+      : `Has to be at least ${plural(limit, 'character', 'characters')} long, but has ${String(seen)}.`,
+  limit: '{reason}',
 };
 
-const format: Keyword = (context) => {
-  const name = context.value;
-  if (typeof name !== 'string') {
-    context.complain('has to be a text');
-    return undefined;
-  }
-  const check = Object.hasOwn(context.formats, name) ? context.formats[name] : undefined;
-  if (!check || !(context.assertFormats || context.dialect.formatAsserted)) return undefined;
-  return assertion(context, bits.string, check, () => ({ format: name }));
-};
-
-/** Draft 7 lets content be checked; later drafts leave it as an annotation. Both are checked by the same option as formats. */
-const content: Keyword = (context) => {
-  const { contentEncoding, contentMediaType } = context.raw;
-  if (!context.assertFormats || (context.keyword === 'contentMediaType' && contentEncoding !== undefined))
-    return undefined;
-  if (context.dialect.draft !== 7) return undefined;
-  return assertion(
-    context,
-    bits.string,
-    (value: string) => checkContent(value, contentEncoding, contentMediaType) === undefined,
-    () => ({ contentEncoding, contentMediaType }),
-  );
-};
-
-/** Equal values by their canonical text; pairwise while there are few. */
-export function firstRepeat(items: readonly unknown[]): [number, number] | undefined {
-  const places = new Map<unknown, number>();
-  for (let i = 0; i < items.length; i++) {
-    const item = items[i];
-    const key =
-      typeof item === 'object' && item !== null ? canonical(item) : typeof item === 'string' ? `"${item}` : item;
-    const before = places.get(key);
-    if (before !== undefined) return [before, i];
-    places.set(key, i);
-  }
-  return undefined;
-}
-
-export const valueKeywords: Readonly<Record<string, Keyword>> = {
-  type,
-  enum: enumeration,
-  const: constant,
-  multipleOf,
-  maximum,
-  minimum,
-  exclusiveMaximum,
-  exclusiveMinimum,
-  maxLength,
-  minLength,
-  pattern,
-  format,
-  contentEncoding: content,
-  contentMediaType: content,
+export const values: Family = {
+  keywords: {
+    type,
+    enum: enumeration,
+    const: constant,
+    multipleOf,
+    maximum,
+    minimum,
+    exclusiveMaximum,
+    exclusiveMinimum,
+    maxLength,
+    minLength,
+  },
+  english,
 };

@@ -1,36 +1,11 @@
+/** Keywords whose subschemas hold only sometimes. */
 import { isObject, joinPointer, ownMember, type Problem } from '../../json/index.js';
-import { bits, Seen, type Branching, type Place, type Rule, type Run, type SchemaNode } from '../rule.js';
-import type { Context, Keyword } from './context.js';
-
-function branches(context: Context): SchemaNode[] | undefined {
-  if (Array.isArray(context.value) && context.value.length > 0) return context.value.map((_, i) => context.child(i));
-  context.complain('has to be a list of schemas with at least one in it');
-  return undefined;
-}
-
-const allOf: Keyword = (context) => {
-  const nodes = branches(context);
-  return nodes && within('allOf', nodes, false);
-};
-
-/** Asks other schemas about the same value, and keeps what they evaluated. */
-function within(keyword: string, nodes: readonly SchemaNode[], isReference: boolean): Rule {
-  return {
-    kind: 'within',
-    keyword,
-    on: bits.any,
-    nodes,
-    isReference,
-    accepts(value, run) {
-      for (const node of nodes) if (!node.accepts(value, run)) return false;
-      return true;
-    },
-    mark: (value, run, seen) => nodes.every((node) => node.mark(value, run, seen)),
-  };
-}
+import { kindWords, type Messages } from '../messages.js';
+import { bits, Seen, type Branching, type Place, type Run, type SchemaNode } from '../rule.js';
+import { branches, type Context, type Family, type Keyword } from './context.js';
 
 /** Which member tells the branches of a choice apart: a required constant or a small enumeration in each of them. */
-export function tellingMember(
+function tellingMember(
   nodes: readonly SchemaNode[],
 ): { name: string; values: readonly (readonly unknown[])[] } | undefined {
   const first = membersWithValues(nodes[0]);
@@ -64,7 +39,7 @@ function membersWithValues(node: SchemaNode | undefined, depth = 0): Map<string,
 }
 
 /** The branch that a value was most likely meant for, and what is wrong with it there. */
-export function bestBranch(
+function bestBranch(
   context: Context,
   nodes: readonly SchemaNode[],
   value: unknown,
@@ -222,73 +197,16 @@ const condition: Keyword = (context) => {
   };
 };
 
-const ref: Keyword = (context) => {
-  if (typeof context.value !== 'string') {
-    context.complain('has to be a URI reference');
-    return undefined;
-  }
-  const node = context.target(context.value);
-  return node && reference('$ref', [node], () => node);
+const english: Messages = {
+  anyOf: ({ expected }) =>
+    expected ? `Has to be ${kindWords(expected)}.` : 'Fits none of the forms that are allowed here.',
+  oneOf: ({ fitting, expected }) =>
+    Array.isArray(fitting)
+      ? `Fits ${fitting.length} of the forms that are allowed here, but has to fit exactly one.`
+      : expected
+        ? `Has to be ${kindWords(expected)}.`
+        : 'Fits none of the forms that are allowed here.',
+  not: 'Has a form that is not allowed here.',
 };
 
-/** A reference counts its depth, since only references can lead round in a circle. */
-function reference(keyword: string, fixed: readonly SchemaNode[] | undefined, find: (run: Run) => SchemaNode): Rule {
-  return {
-    kind: 'within',
-    keyword,
-    on: bits.any,
-    nodes: fixed ?? ((run) => [find(run)]),
-    isReference: true,
-    accepts(value, run) {
-      run.enter();
-      const fits = find(run).accepts(value, run);
-      run.leave();
-      return fits;
-    },
-    mark(value, run, seen) {
-      run.enter();
-      const fits = find(run).mark(value, run, seen);
-      run.leave();
-      return fits;
-    },
-  };
-}
-
-/** JSON Schema Core 2020-12, section 8.2.3.2: the outermost resource of the dynamic scope with that anchor wins. */
-const dynamicRef: Keyword = (context) => {
-  if (typeof context.value !== 'string') return undefined;
-  const start = context.target(context.value);
-  if (!start) return undefined;
-  const anchor = context.value.slice(context.value.indexOf('#') + 1);
-  const isDynamic = isObject(start.raw) && start.raw['$dynamicAnchor'] === anchor;
-  if (!isDynamic) return reference('$dynamicRef', [start], () => start);
-  return reference('$dynamicRef', undefined, (run) => {
-    for (const resource of run.scope) {
-      const node = context.dynamicNode(resource, anchor);
-      if (node) return node;
-    }
-    return start;
-  });
-};
-
-/** JSON Schema Core 2019-09, section 8.2.4.2. */
-const recursiveRef: Keyword = (context) => {
-  const start = context.target('#');
-  if (!start) return undefined;
-  if (!start.resource.recursive) return reference('$recursiveRef', [start], () => start);
-  return reference('$recursiveRef', undefined, (run) => {
-    const outermost = run.scope.find((resource) => resource.recursive);
-    return outermost ? context.nodeAt({ raw: outermost.root, resource: outermost, at: outermost.at }) : start;
-  });
-};
-
-export const combineKeywords: Readonly<Record<string, Keyword>> = {
-  $ref: ref,
-  $dynamicRef: dynamicRef,
-  $recursiveRef: recursiveRef,
-  allOf,
-  anyOf,
-  oneOf,
-  not,
-  if: condition,
-};
+export const choices: Family = { keywords: { anyOf, oneOf, not, if: condition }, english };

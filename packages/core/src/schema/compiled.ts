@@ -1,0 +1,99 @@
+import type { Limits, Pointer } from '../json/index.js';
+import { Compiler, SchemaError, type CompileOptions } from './compiler.js';
+import type { Engine } from './engine.js';
+import { fine, limitOf, limitProblem, Memory, verdict, type Recheck, type Verdict } from './memory.js';
+import type { Run, SchemaNode } from './rule.js';
+
+export interface CompiledSchema {
+  /** The verdict only; stops at the first failure. */
+  accepts(value: unknown): boolean;
+  /** Every problem, in a fixed order. */
+  validate(value: unknown): Verdict;
+  /**
+   * What `validate` would say, after a change at one place; looks only at what can depend on it. The first call looks
+   * at everything. Works on values that are changed in place and on copies that share what did not change.
+   * `touched` names the places where problems may have come or gone.
+   */
+  recheck(value: unknown, changedAt: Pointer): Recheck;
+  /** A separate memory for `recheck`, for when several values are followed at once. */
+  follow(): Pick<CompiledSchema, 'recheck'>;
+  /** A part of the schema, or of another document of it, as a schema of its own: by JSON Pointer or URI. */
+  part(schemaAt: string): CompiledSchema;
+  /** The compiled root, for those who read the schema rather than ask it. */
+  readonly root: SchemaNode;
+  readonly limits: Limits;
+}
+
+/** Makes a schema ready with an engine that has all it asks for. */
+export function compileWith(engine: Engine, schema: unknown, options: CompileOptions): CompiledSchema {
+  const compiler = new Compiler(options, engine);
+  const root = compiler.compile(schema, options.uri ?? '');
+  return new Compiled(compiler, root);
+}
+
+export class Compiled implements CompiledSchema {
+  #memory: Memory | undefined;
+  constructor(
+    private readonly compiler: Compiler,
+    readonly root: SchemaNode,
+  ) {}
+
+  get limits(): Limits {
+    return this.compiler.limits;
+  }
+
+  /** One run is kept for all verdicts; a keyword of somebody's own may ask again meanwhile, and then gets a new one. */
+  #run: Run | undefined;
+  #verdict(value: unknown): boolean {
+    const run = this.#run ?? this.compiler.run();
+    this.#run = undefined;
+    // Not put back after an error: its counts would be wrong.
+    const verdict = this.root.accepts(value, run);
+    this.#run = run;
+    return verdict;
+  }
+
+  accepts(value: unknown): boolean {
+    try {
+      return this.#verdict(value);
+    } catch (error) {
+      limitOf(error);
+      return false;
+    }
+  }
+
+  validate(value: unknown): Verdict {
+    try {
+      if (this.#verdict(value)) return fine;
+      const { follower } = this.compiler;
+      const state = follower.check(this.root, value, this.compiler.run(), { at: '', way: '' });
+      return verdict(follower.list(this.root, state, this.compiler.run()));
+    } catch (error) {
+      return verdict([limitProblem(error)]);
+    }
+  }
+
+  follow(): Pick<CompiledSchema, 'recheck'> {
+    return new Memory(this.compiler, this.root);
+  }
+
+  recheck(value: unknown, changedAt: Pointer): Recheck {
+    this.#memory ??= new Memory(this.compiler, this.root);
+    return this.#memory.recheck(value, changedAt);
+  }
+
+  part(reference: string): CompiledSchema {
+    const node = this.compiler.part(reference);
+    if (!node)
+      throw new SchemaError([
+        {
+          at: reference,
+          keyword: 'reference',
+          schemaAt: reference,
+          params: { reference },
+          message: `The schema has no part at “${reference}”.`,
+        },
+      ]);
+    return new Compiled(this.compiler, node);
+  }
+}

@@ -1,0 +1,44 @@
+/** What a compiler works with: keywords, their words, formats. Whole, or as much of it as a schema asks for. */
+import type { Format } from './formats.js';
+import type { Context, Family, Keyword } from './keywords/context.js';
+import { members } from './keywords/members.js';
+import { references } from './keywords/references.js';
+import type { Late } from './keywords/unevaluated.js';
+import { values } from './keywords/values.js';
+import type { Messages } from './messages.js';
+import type { Pattern } from './pattern/index.js';
+
+export interface Engine {
+  readonly keywords: ReadonlyMap<string, Keyword>;
+  readonly english: Messages;
+  readonly formats: Readonly<Record<string, Format>>;
+  readonly patternOf: ((context: Context, source: unknown) => Pattern | undefined) | undefined;
+  readonly late: Late | undefined;
+  /** A published meta-schema by its URI without fragment. */
+  readonly metaSchema: ((uri: string) => unknown) | undefined;
+}
+
+/** In the order in which rules are asked and problems are listed: cheap and telling ones first. */
+export const order = (
+  'type enum const multipleOf maximum minimum exclusiveMaximum exclusiveMinimum maxLength minLength pattern format ' +
+  'contentEncoding contentMediaType properties patternProperties additionalProperties required maxProperties ' +
+  'minProperties propertyNames dependentRequired dependentSchemas dependencies prefixItems items additionalItems ' +
+  'contains maxItems minItems uniqueItems $ref $dynamicRef $recursiveRef allOf anyOf oneOf not if'
+).split(' ');
+
+/** The keywords that hardly a schema does without. */
+const basic: readonly Family[] = [values, members, references];
+
+/** An engine with the basic keywords and the families given. */
+export function engineOf(families: readonly Family[], metaSchema?: Engine['metaSchema']): Engine {
+  const all = [...basic, ...families];
+  const makers: Record<string, Keyword> = Object.assign({}, ...all.map(({ keywords }) => keywords));
+  return {
+    keywords: new Map(order.flatMap((name) => (makers[name] ? [[name, makers[name]] as const] : []))),
+    english: Object.assign({}, ...all.map(({ english }) => english)) as Messages,
+    formats: all.find(({ formats }) => formats)?.formats ?? {},
+    patternOf: all.find(({ patternOf }) => patternOf)?.patternOf,
+    late: all.find(({ late }) => late)?.late,
+    metaSchema,
+  };
+}

@@ -1,0 +1,11 @@
+import { compileWith, type CompiledSchema } from './compiled.js';
+import type { CompileOptions } from './compiler.js';
+import { loadEngine } from './load-engine.js';
+
+/**
+ * Like `compileSchema`, and fetches the keywords that the schema uses instead of having them all at hand.
+ * @throws {SchemaError} and {LimitReached} as `compileSchema` does.
+ */
+export async function prepareSchema(schema: unknown, options: CompileOptions = {}): Promise<CompiledSchema> {
+  return compileWith(await loadEngine(schema, options.documents), schema, options);
+}
