@@ -20,11 +20,12 @@ export function adaptNative(input: unknown, description: AdapterDescription): Ad
       [attach, id],
     );
     const report = (raw: unknown): void => {
-      // Where the input has no way to be read only, what it reports is not taken, and it is told to go back.
-      if (!readOnly || description.readOnly) props.report(raw);
-      if (readOnly) again();
+      // Where the input has no way to be read only, what it reports is not taken.
+      const isTaken = (!readOnly || description.readOnly !== undefined) && props.report(raw) === true;
+      // A change that is refused alters no state, so nobody else would tell the input to go back.
+      if (!isTaken) again();
     };
-    const properties = joined(description, readOnly ? { ...props, report } : props);
+    const properties = joined(description, { ...props, report });
     const text = String(properties['value'] ?? '');
     if (keepsText) {
       properties['defaultValue'] = text;

@@ -14,6 +14,7 @@ export type OwnHint = OwnHintUse;
 /** What not every form is drawn with. `everyDrawing` has all of it, `loadDrawings` what one plan asks for. */
 export interface Drawings {
   readonly inputs: Readonly<Record<string, AdaptedInput>>;
+  readonly skins: { readonly plain: Skin; readonly compact: Skin };
   readonly List?: FunctionComponent<{ readonly node: PlanList; readonly at: Pointer }>;
   readonly Chooser?: FunctionComponent<{
     readonly node: PlanChooser;
@@ -47,7 +48,7 @@ export function useDrawing(): Drawing {
 }
 
 /** One of the drawings, for a plan that asks for it. @throws {Error} where it was loaded for another plan. */
-export function drawingFor<Name extends Exclude<keyof Drawings, 'inputs'>>(
+export function drawingFor<Name extends Exclude<keyof Drawings, 'inputs' | 'skins'>>(
   drawings: Drawings,
   name: Name,
 ): NonNullable<Drawings[Name]> {

@@ -7,7 +7,7 @@ import { plainInputs } from './plain-inputs.js';
 import { Planned } from './planned.js';
 import { reveal } from './reveal.js';
 import { FormScope } from './scope.js';
-import { compact, plain, type Skin } from './skin.js';
+import type { Skin } from './skin.js';
 import { Summary } from './summary.js';
 
 export interface DrawnFormProps {
@@ -50,7 +50,7 @@ export function DrawnForm({
   drawings,
   inputs,
   skins,
-  skin = plain,
+  skin,
   ownHints = noHints,
   fetchChoices = fetchJson,
   send,
@@ -94,8 +94,8 @@ export function DrawnForm({
     (): Drawing => ({
       drawings,
       inputs: { ...plainInputs, ...drawings.inputs, ...inputs },
-      skins: { plain, compact, ...skins },
-      skin,
+      skins: { ...drawings.skins, ...skins },
+      skin: skin ?? drawings.skins.plain,
       ownHints,
       fetchChoices,
       draw: (node, at, how) => <Planned node={node} at={at} bare={how?.bare} />,

@@ -25,7 +25,8 @@ export interface AdaptedProps {
   readonly state: InputState;
   /** The values to choose from, for inputs that take them. */
   readonly choices?: Choices | undefined;
-  report(raw: unknown): void;
+  /** Gives `true` where what is reported is what the form now shows: the input then need not be told. */
+  report(raw: unknown): unknown;
   leave(): void;
   attach(input: Reached): () => void;
   /** Further properties from the place of use. They win, but for those that carry the line; handlers of both are called. */

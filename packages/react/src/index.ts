@@ -1,7 +1,8 @@
 /** @poietra/react: forms of the core drawn with React. */
 export { adapt, type Around } from './adapt.js';
 export type { AdaptedInput, AdaptedProps, Reached } from './given.js';
-export { Field, type FieldProps } from './field.js';
+export { Field } from './field.js';
+export type { FieldProps } from './skinned-field.js';
 export { useFollowed } from './follow.js';
 export { baseIdFrom, partId, type FieldPart } from './ids.js';
 export { realElement } from './link-real.js';
@@ -10,6 +11,7 @@ export { nativeElement, nativeInputs } from './native.js';
 export { DrawnForm, type DrawnFormProps, type NativeSubmission } from './drawn-form.js';
 export { everyDrawing } from './every-drawing.js';
 export { loadDrawings } from './load-drawings.js';
+export { prepareForm, type FormSource, type PreparedForm } from './prepare-form.js';
 export { PlannedForm, type PlannedFormProps } from './planned-form.js';
 export { labelAt } from './summary.js';
 export { reveal } from './reveal.js';

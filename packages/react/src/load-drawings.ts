@@ -34,6 +34,9 @@ const parts: readonly {
 export async function loadDrawings({ root }: Plan): Promise<Drawings> {
   const nodes = knownNodes(root);
   if (!nodes) return (await import('./every-drawing.js')).everyDrawing;
-  const loaded = await Promise.all(parts.filter(({ isAsked }) => nodes.some(isAsked)).map(async ({ load }) => load()));
-  return Object.assign({ inputs: {} }, ...loaded) as Drawings;
+  const [{ plain, compact }, ...loaded] = await Promise.all([
+    import('./skin.js'),
+    ...parts.filter(({ isAsked }) => nodes.some(isAsked)).map(async ({ load }) => load()),
+  ]);
+  return Object.assign({ inputs: {}, skins: { plain, compact } }, ...loaded) as Drawings;
 }

@@ -2,8 +2,8 @@
 import type { Hints, PlanField, Pointer } from '@poietra/core';
 import { useMemo, type ReactNode } from 'react';
 import { useDrawing } from './drawing.js';
-import { Field } from './field.js';
 import type { Choices } from './given.js';
+import { SkinnedField } from './skinned-field.js';
 
 const text = (value: unknown): string | undefined => (typeof value === 'string' ? value : undefined);
 
@@ -37,7 +37,7 @@ export function PlannedField({ node, at, bare, remote }: PlannedFieldProps): Rea
   );
   const hint = [node.hint, facts.deprecated ? 'No longer used.' : undefined, ...own.words].filter(Boolean).join(' ');
   const field = (
-    <Field
+    <SkinnedField
       at={at}
       label={node.label}
       quiet={bare}
@@ -52,7 +52,13 @@ export function PlannedField({ node, at, bare, remote }: PlannedFieldProps): Rea
       extra={extra}
     />
   );
-  return Object.keys(own.marks).length > 0 ? <div className="poietra-own" {...own.marks}>{field}</div> : field;
+  return Object.keys(own.marks).length > 0 ? (
+    <div className="poietra-own" {...own.marks}>
+      {field}
+    </div>
+  ) : (
+    field
+  );
 }
 
 /** What the hints of one's own come to for a field. */

@@ -40,7 +40,8 @@ export function useFrame(at: Pointer): FieldFrame {
 export interface LivingValue {
   readonly shown: unknown;
   readonly sent: unknown;
-  report(raw: unknown): void;
+  /** Gives back whether what was reported is what is now shown. */
+  report(raw: unknown): boolean;
 }
 
 /** Follows a field's value. Where the input keeps the text that it reports, its own report does not draw it. */
@@ -71,6 +72,7 @@ function follow(field: FormField, keepsText: boolean) {
       if (keepsText) reported = raw;
       field.report(raw);
       reported = nothing;
+      return field.shown === raw;
     },
   };
 }

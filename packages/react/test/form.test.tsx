@@ -211,6 +211,27 @@ it('draws one field for one key press', () => {
   end();
 });
 
+it('shows the old text again where whoever stands around does not take the new one', () => {
+  const Box = nativeInputs['native:text'] as AdaptedInput;
+  const props = { leave: () => undefined, attach: () => () => undefined };
+  const state = {
+    shown: 'Aldervik',
+    invalid: false,
+    disabled: false,
+    readOnly: false,
+    required: false,
+    id: 'i',
+    name: 'n',
+    labelledBy: 'l',
+    describedBy: undefined,
+  };
+  const { host, end } = draw(<Box {...props} state={state} report={() => undefined} />);
+  const [box] = inputs(host) as [HTMLInputElement];
+  type(box, 'Torsund');
+  expect(box.value).toBe('Aldervik');
+  end();
+});
+
 describe('an adapted input', () => {
   const description: AdapterDescription = {
     input: 'tide#Box',

@@ -30,7 +30,8 @@ export { emptiesFor, readingsOf, reportsOf, samplesFor, type Heard, type Reading
 export { ownProperties, pathWords, propertiesFor, valueIn, valueKind, type ReadWritten } from './drive.js';
 export { draftAdapter, focusWords } from './draft.js';
 export type { DeclaredEvent, DeclaredProperty, Finding, FoundInput } from './face.js';
-export { boxAdapters, nativeAdapters, plainAdapters } from './native.js';
+export { boxAdapters, nativeAdapters } from './boxes.js';
+export { plainAdapters } from './native.js';
 export { foreignInputs, inputsOf, partOf, putTogether, togetherInput, versionOf, withPart } from './together.js';
 export { changeSlot, sentencesFor, type Sentence, type Slot } from './sentences.js';
 export { describe as describeValue, type Described } from './described.js';

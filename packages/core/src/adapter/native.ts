@@ -1,7 +1,7 @@
 import type { AdapterDescription } from './description.js';
 
 /** What all native inputs have in common: they are HTML, so nothing has to be found out. */
-const common = {
+export const common = {
   leave: { report: 'onBlur' },
   focus: { by: 'element' },
   invalid: { property: 'aria-invalid', value: true },
@@ -27,7 +27,7 @@ const pointed = (type: string): AdapterDescription => {
   return rest;
 };
 
-const choices = { property: 'choices', value: 'value', text: 'text' } as const;
+export const choices = { property: 'choices', value: 'value', text: 'text' } as const;
 
 /** Adapters for the inputs that HTML has as one element, by name. Numbers are typed into a text box: a number box hides what cannot be parsed. */
 export const plainAdapters: Readonly<Record<string, AdapterDescription>> = {
@@ -63,51 +63,3 @@ export const plainAdapters: Readonly<Record<string, AdapterDescription>> = {
     choices,
   },
 };
-
-/** Adapters for boxes that are drawn with several of HTML's elements, by name. */
-export const boxAdapters: Readonly<Record<string, AdapterDescription>> = {
-  radios: {
-    input: 'native#radios',
-    name: { property: 'name' },
-    value: { property: 'value' },
-    change: { report: 'onChange', path: '/0' },
-    focus: { by: 'element' },
-    disabled: { property: 'disabled' },
-    real: { selector: '[role=radiogroup]' },
-    choices,
-  },
-  checks: {
-    input: 'native#checks',
-    name: { property: 'name' },
-    value: { property: 'value', kind: 'list' },
-    change: { report: 'onChange', path: '/0' },
-    focus: { by: 'element' },
-    disabled: { property: 'disabled' },
-    choices,
-  },
-  listbox: {
-    ...common,
-    input: 'native#listbox',
-    value: { property: 'value', kind: 'list' },
-    change: { report: 'onChange', path: '/0' },
-    choices,
-  },
-  combobox: {
-    ...common,
-    input: 'native#combobox',
-    value: { property: 'value' },
-    change: { report: 'onChange', path: '/0' },
-    readOnly: { property: 'readOnly' },
-    placeholder: { property: 'placeholder' },
-    choices,
-  },
-  file: {
-    ...common,
-    input: 'native#file',
-    value: { property: 'value' },
-    change: { report: 'onChange', path: '/0' },
-  },
-};
-
-/** Adapters for all that HTML itself gives. */
-export const nativeAdapters: Readonly<Record<string, AdapterDescription>> = { ...plainAdapters, ...boxAdapters };

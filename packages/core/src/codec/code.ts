@@ -1,7 +1,7 @@
 /** Codecs written as code: functions in a module of their own, taken as a codec. No code is made from text here. */
-import { isJson, type Json } from '../json/index.js';
+import { isJson, ownMember, type Json } from '../json/index.js';
 import { held, refused, type Codec, type Parsed } from './codec.js';
-import { isNothing, said } from './maker.js';
+import { isNothing, said, type Maker } from './maker.js';
 
 /** What a module of code exports. `parse` refuses by throwing an `Error` that says why. */
 export interface CodecCode {
@@ -78,3 +78,21 @@ export function codecFromCode(code: CodecCode, { faults = false } = {}): Codec {
         : guard('revive', (): Parsed<unknown> => held(code.revive ? code.revive(value) : value), refused),
   };
 }
+
+/**
+ * The maker of codecs of code, which are looked up by the option `code`. Code runs where it was bundled, or in its
+ * worker; elsewhere nothing can be said of what it would do.
+ */
+export function codeMaker(codes: Readonly<Record<string, CodecCode>>): Maker {
+  return (options) => {
+    const code = ownMember(codes, String(options['code']));
+    return code ? codecFromCode(code as CodecCode) : notAtHand;
+  };
+}
+const reason = 'This codec is code, which is not at hand here; open its page to run it.';
+const notAtHand: Codec = {
+  parse: () => refused(reason),
+  show: () => '',
+  serialise: () => undefined,
+  revive: () => refused(reason),
+};

@@ -81,6 +81,9 @@ function decimalText(shown: string, options: Options): string | undefined {
   return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(digits) ? digits : undefined;
 }
 
+/** A number without decimals. */
+export const integer: Maker = (options) => number({ ...options, whole: true });
+
 /**
  * An amount of money: typed in the major unit, held and sent as a whole number of the minor unit (`digits` decimals, 2 if
  * it is not said). Exact: the text is read digit by digit, never as a fraction.

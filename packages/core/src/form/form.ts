@@ -1,19 +1,18 @@
-import { batch, signal } from '@preact/signals-core';
-import { makeCodec, type Codec } from '../codec/index.js';
+import { batch, signal, type ReadonlySignal } from '@preact/signals-core';
+import type { Codec } from '../codec/index.js';
 import { joinPointer, ownMember, parsePointer, type Pointer, type Problem } from '../json/index.js';
 import {
-  compileSchema,
   fillDefaults,
-  messageFor,
   namedMembers,
   reword,
+  textFor,
   type CompiledSchema,
   type Condition,
   type Facts,
 } from '../schema/index.js';
 import { FormDocument } from './document.js';
 import type { Expressed } from '../expression/index.js';
-import { FormExpressions } from './computed.js';
+import type { FormExpressions } from './computed.js';
 import { openList, type FormList, type Origin } from './list.js';
 import { pointerOf, type Where } from './path.js';
 import { Place, places, type PlaceHolder, type Remembered } from './place.js';
@@ -29,12 +28,16 @@ import type {
   TellWhen,
 } from './types.js';
 
-/** Opens a form on a schema. @throws {SchemaError} as `compileSchema` does. */
-export function openForm<T = unknown>(options: FormOptions): Form<T> {
-  return new OpenForm(options);
+/** What a form stands on: a schema made ready, and codecs for places that nobody has chosen one for. */
+export interface Ground {
+  readonly compiled: CompiledSchema;
+  codec(facts: Facts): Codec;
+  /** Follows the expressions; absent where there are none. */
+  express?(...args: ConstructorParameters<typeof FormExpressions>): FormExpressions;
 }
+const notLoaded = signal<Expressed>({ missing: 'Expressions are not loaded.' });
 
-class OpenForm implements Form, PlaceHolder {
+export class OpenForm implements Form, PlaceHolder {
   readonly compiled: CompiledSchema;
   readonly document: FormDocument;
   readonly beginning: FormDocument;
@@ -46,7 +49,7 @@ class OpenForm implements Form, PlaceHolder {
   readonly #message = signal<string | undefined>(undefined);
   #follow: Pick<CompiledSchema, 'recheck'>;
   readonly #root: Place;
-  readonly #expressions: FormExpressions;
+  readonly #expressions: FormExpressions | undefined;
   /** What the schema says of the value as it stands; listed and sorted to its places when somebody asks. */
   #verdict: { readonly problems: readonly Problem[] } = { problems: [] };
   #listed: readonly Problem[] | undefined;
@@ -54,8 +57,11 @@ class OpenForm implements Form, PlaceHolder {
   /** A problem that stays keeps its object, and so its words. */
   readonly #worded = new WeakMap<Problem, Problem>();
 
-  constructor(private readonly options: FormOptions) {
-    this.compiled = options.compiled ?? compileSchema(options.schema, { assertFormats: true, ...options.compile });
+  constructor(
+    private readonly options: Omit<FormOptions, 'schema' | 'compiled' | 'compile'>,
+    private readonly ground: Ground,
+  ) {
+    this.compiled = ground.compiled;
     this.tell = options.tell ?? 'leave';
     this.disabled = options.disabled ?? false;
     this.#follow = this.compiled.follow();
@@ -68,7 +74,7 @@ class OpenForm implements Form, PlaceHolder {
     this.#addNeededGroups(this.#root, 0);
     this.beginning.root ??= {};
     this.#check('');
-    this.#expressions = new FormExpressions(
+    this.#expressions = ground.express?.(
       { root: this.#root, place: (at) => this.place(at), put: (place, sent) => this.#putSent(place, sent) },
       options.expressions,
       options.computed ?? [],
@@ -130,13 +136,16 @@ class OpenForm implements Form, PlaceHolder {
     this.#replace(this.place(at), sent);
   }
   ask(at: Pointer, text: string): Expressed {
-    return this.#expressions.ask(at, text).value;
+    return this.#ask(at, text).value;
+  }
+  #ask(at: Pointer, text: string): ReadonlySignal<Expressed> {
+    return this.#expressions?.ask(at, text) ?? notLoaded;
   }
   get troubles(): Form['troubles'] {
-    return this.#expressions.troubles;
+    return this.#expressions?.troubles ?? [];
   }
   isComputed(place: Place): boolean {
-    return this.#expressions.isComputed(place.at);
+    return this.#expressions?.isComputed(place.at) ?? false;
   }
   valueAt(at: Pointer): unknown {
     return this.place(at).sent;
@@ -150,7 +159,7 @@ class OpenForm implements Form, PlaceHolder {
     const { codecs } = this.options;
     const chosen =
       typeof codecs === 'function' ? codecs(at, facts, (where, chooser) => this.chosen(where, chooser)) : codecs?.[at];
-    return chosen ?? makeCodec({ kind: codecKind(facts) });
+    return chosen ?? this.ground.codec(facts);
   }
 
   /** A field's new value on its way into the document; tells all that depends on it, and nothing else. */
@@ -389,7 +398,7 @@ class OpenForm implements Form, PlaceHolder {
         ? {
             ...problem,
             at: joinPointer(problem.at, name),
-            message: messageFor(
+            message: textFor(
               { required: 'Is needed.', dependentRequired: 'Is needed.', ...messages },
               problem.keyword,
               problem.params,
@@ -410,7 +419,7 @@ class OpenForm implements Form, PlaceHolder {
       const [pattern, tokens] = [parsePointer(one.at), parsePointer(at)];
       if (pattern.length !== tokens.length || !pattern.every((token, i) => token === '*' || token === tokens[i]))
         return false;
-      const said = this.#expressions.ask(at, one.text).peek();
+      const said = this.#ask(at, one.text).peek();
       return !('value' in said && said.value === true);
     });
   }
@@ -431,11 +440,4 @@ class OpenForm implements Form, PlaceHolder {
 /** What is sent is JSON, so a copy by way of JSON loses nothing. */
 function copy(value: unknown): unknown {
   return value === undefined ? undefined : (JSON.parse(JSON.stringify(value)) as unknown);
-}
-
-/** The codec for a place of which nothing but its schema is known. */
-export function codecKind({ kinds }: Facts): string {
-  const [kind] = kinds?.filter((one) => one !== 'null') ?? [];
-  if (kind === 'string') return 'text';
-  return kind === 'number' || kind === 'integer' || kind === 'boolean' ? kind : 'same';
 }

@@ -1,5 +1,6 @@
 /** The state of a form: fields, lists, conditions, sending. Stands on the schema; knows no drawing and no input. */
-export { codecKind, openForm } from './form.js';
+export { codecKind, openForm } from './open.js';
+export { loadFormExpressions, openPrepared } from './prepare.js';
 export type { FormList } from './list.js';
 export { pointerOf, type Steps, type Where } from './path.js';
 export { readProblemDetails, type ProblemDetails } from './problem-details.js';

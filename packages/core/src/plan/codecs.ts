@@ -1,19 +1,34 @@
-import { makeCodec, type Codec, type CodecCode } from '../codec/index.js';
+import { codecBy, loadMakers, makeCodec, type Codec, type CodecCode, type CodecDescription } from '../codec/index.js';
 import type { PlanNode } from './nodes.js';
-import { planAt, type Chosen } from './walk.js';
+import { knownNodes, planAt, type Chosen } from './walk.js';
 
-/** The codecs that a plan chose, for `openForm`: looked up by place, list items by the item's plan. `codes` holds the modules of codecs that are code. */
-export function codecsOf(
+/** The codec of each place, for `openForm`. */
+export type CodecsByPlace = (at: string, facts?: unknown, chosen?: Chosen) => Codec | undefined;
+
+/** The codecs that a plan chose: looked up by place, list items by the item's plan. `codes` holds the modules of codecs that are code. */
+export function codecsOf(root: PlanNode, codes: Readonly<Record<string, CodecCode>> = {}): CodecsByPlace {
+  return byPlace(root, (description) => makeCodec(description, codes));
+}
+
+/** Like `codecsOf`, and fetches the makers that the plan asks for instead of having them all at hand. */
+export async function prepareCodecs(
   root: PlanNode,
   codes: Readonly<Record<string, CodecCode>> = {},
-): (at: string, facts?: unknown, chosen?: Chosen) => Codec | undefined {
+): Promise<CodecsByPlace> {
+  const nodes = knownNodes(root);
+  const kinds = nodes && new Set(nodes.flatMap((node) => (node.kind === 'field' ? [node.codec.kind] : [])));
+  const makers = await loadMakers(kinds, codes);
+  return byPlace(root, (description) => codecBy(makers, description));
+}
+
+function byPlace(root: PlanNode, make: (description: CodecDescription) => Codec): CodecsByPlace {
   const made = new Map<PlanNode, Codec>();
   return (at, _facts, chosen) => {
     const node = planAt(root, at, chosen);
     if (node?.kind !== 'field') return undefined;
     let codec = made.get(node);
     if (!codec) {
-      codec = makeCodec(node.codec, codes);
+      codec = make(node.codec);
       made.set(node, codec);
     }
     return codec;

@@ -23,5 +23,5 @@ export {
   templateVariables,
   type RemoteChoice,
 } from './remote.js';
-export { codecsOf } from './codecs.js';
+export { codecsOf, prepareCodecs, type CodecsByPlace } from './codecs.js';
 export { asShownName, readSubmission } from './submission.js';

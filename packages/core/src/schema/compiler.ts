@@ -3,14 +3,11 @@ import { newest, standardDialect } from './dialect.js';
 import { Follower } from './follow.js';
 import type { Engine } from './engine.js';
 import type { Format } from './formats.js';
-import { fuse } from './fuse.js';
-import { leafOf } from './leaf.js';
 import type { Context, Keyword } from './keywords/context.js';
 import type { Unevaluated } from './keywords/unevaluated.js';
 import { textFor, type Messages } from './messages.js';
-import { markAll } from './mark.js';
 import { Registry, type Resource, type Spot, type Turn } from './registry.js';
-import { bits, Run, Seen, type Place, type Rule, type SchemaNode } from './rule.js';
+import { bitOf, bits, Run, Seen, type Place, type Rule, type SchemaNode } from './rule.js';
 import { resolveUri } from './uri.js';
 import { noteWay } from './ways.js';
 
@@ -220,7 +217,7 @@ export class Compiler {
       if (unevaluated && Object.hasOwn(raw, keyword) && !alone && dialect.keywords.has(keyword))
         late.push(unevaluated.read(this.#context(node, raw, keyword)));
     }
-    node.mark = (value, run, seen) => markAll(rules, late, value, run, seen);
+    if (unevaluated) node.mark = (value, run, seen) => unevaluated.markAll(rules, late, value, run, seen);
     if (unevaluated && late.length > 0) {
       node.rules = [
         ...rules,
@@ -229,8 +226,9 @@ export class Compiler {
       node.accepts = (value, run) => node.mark(value, run, new Seen());
     } else {
       node.rules = rules;
-      node.leaf = leafOf(rules);
-      node.accepts = fuse(rules);
+      const fused = this.engine.fuse?.(rules);
+      node.leaf = fused?.leaf;
+      node.accepts = fused?.accepts ?? ((value, run) => allAccept(rules, value, run));
     }
   }
 
@@ -315,4 +313,9 @@ export class Compiler {
 function schemaAt(node: SchemaNode, keyword: string): string {
   const at = keyword === '' || keyword === 'false' ? node.at : joinPointer(node.at, keyword);
   return node.resource.document === '' ? at : `${node.resource.document}#${at}`;
+}
+
+function allAccept(rules: readonly Rule[], value: unknown, run: Run): boolean {
+  const bit = bitOf(value);
+  return rules.every((rule) => (rule.on & bit) === 0 || rule.accepts(value, run));
 }

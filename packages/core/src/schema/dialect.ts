@@ -16,142 +16,51 @@ export interface Dialect {
   readonly formatAsserted: boolean;
 }
 
-export const positions: ReadonlyMap<string, Position> = new Map<string, Position>([
-  ...(
-    ['not', 'if', 'then', 'else', 'contains', 'propertyNames', 'additionalProperties', 'additionalItems'] as const
-  ).map((k) => [k, 'schema'] as const),
-  ...(['unevaluatedItems', 'unevaluatedProperties', 'contentSchema'] as const).map((k) => [k, 'schema'] as const),
-  ...(['allOf', 'anyOf', 'oneOf', 'prefixItems'] as const).map((k) => [k, 'list'] as const),
-  ...(['properties', 'patternProperties', 'dependentSchemas', '$defs', 'definitions'] as const).map(
-    (k) => [k, 'map'] as const,
-  ),
-  ['items', 'either'],
-  ['dependencies', 'dependencies'],
-]);
+const words = (text: string): string[] => text.split(' ');
 
-const annotations = ['title', 'description', 'default'];
-const draft4 = [
-  '$ref',
-  'definitions',
-  'type',
-  'enum',
-  'multipleOf',
-  'maximum',
-  'exclusiveMaximum',
-  'minimum',
-  'exclusiveMinimum',
-  'maxLength',
-  'minLength',
-  'pattern',
-  'format',
-  'items',
-  'additionalItems',
-  'maxItems',
-  'minItems',
-  'uniqueItems',
-  'properties',
-  'patternProperties',
-  'additionalProperties',
-  'required',
-  'maxProperties',
-  'minProperties',
-  'dependencies',
-  'allOf',
-  'anyOf',
-  'oneOf',
-  'not',
-  ...annotations,
-];
-const draft6 = [...draft4, 'const', 'contains', 'propertyNames', 'examples'];
-const draft7 = [
-  ...draft6,
-  'if',
-  'then',
-  'else',
-  'readOnly',
-  'writeOnly',
-  'contentEncoding',
-  'contentMediaType',
-  '$comment',
-];
+const placed: Readonly<Record<Position, string>> = {
+  schema:
+    'not if then else contains propertyNames additionalProperties additionalItems unevaluatedItems unevaluatedProperties contentSchema',
+  list: 'allOf anyOf oneOf prefixItems',
+  map: 'properties patternProperties dependentSchemas $defs definitions',
+  either: 'items',
+  dependencies: 'dependencies',
+};
+export const positions: ReadonlyMap<string, Position> = new Map(
+  Object.entries(placed).flatMap(([position, names]) => words(names).map((name) => [name, position as Position])),
+);
+
+const annotations = 'title description default';
+const limits =
+  'type enum multipleOf maximum exclusiveMaximum minimum exclusiveMinimum maxLength minLength pattern maxItems minItems uniqueItems maxProperties minProperties required';
+const objects = 'properties patternProperties additionalProperties dependencies';
+const logic = 'allOf anyOf oneOf not';
+const branches = 'if then else';
+const draft4 = words(`$ref definitions format items additionalItems ${limits} ${objects} ${logic} ${annotations}`);
+const draft6 = [...draft4, ...words('const contains propertyNames examples')];
+const draft7 = [...draft6, ...words(`${branches} readOnly writeOnly contentEncoding contentMediaType $comment`)];
 
 /** What each vocabulary of 2019-09 and 2020-12 brings. */
-const vocabularies: Readonly<Record<string, readonly string[]>> = {
-  '2019-09/vocab/core': ['$ref', '$recursiveRef', '$recursiveAnchor', '$anchor', '$defs', 'definitions', '$comment'],
-  '2019-09/vocab/applicator': [
-    'items',
-    'additionalItems',
-    'contains',
-    'unevaluatedItems',
-    'properties',
-    'patternProperties',
-    'additionalProperties',
-    'unevaluatedProperties',
-    'propertyNames',
-    'dependentSchemas',
-    'dependencies',
-    'allOf',
-    'anyOf',
-    'oneOf',
-    'not',
-    'if',
-    'then',
-    'else',
-  ],
-  '2019-09/vocab/validation': [
-    'type',
-    'enum',
-    'const',
-    'multipleOf',
-    'maximum',
-    'exclusiveMaximum',
-    'minimum',
-    'exclusiveMinimum',
-    'maxLength',
-    'minLength',
-    'pattern',
-    'maxItems',
-    'minItems',
-    'uniqueItems',
-    'maxContains',
-    'minContains',
-    'maxProperties',
-    'minProperties',
-    'required',
-    'dependentRequired',
-  ],
-  '2019-09/vocab/meta-data': [...annotations, 'deprecated', 'readOnly', 'writeOnly', 'examples'],
-  '2019-09/vocab/format': ['format'],
-  '2019-09/vocab/content': ['contentEncoding', 'contentMediaType', 'contentSchema'],
-  '2020-12/vocab/core': ['$ref', '$dynamicRef', '$dynamicAnchor', '$anchor', '$defs', 'definitions', '$comment'],
-  '2020-12/vocab/applicator': [
-    'prefixItems',
-    'items',
-    'contains',
-    'properties',
-    'patternProperties',
-    'additionalProperties',
-    'propertyNames',
-    'dependentSchemas',
-    'dependencies',
-    'allOf',
-    'anyOf',
-    'oneOf',
-    'not',
-    'if',
-    'then',
-    'else',
-  ],
-  '2020-12/vocab/unevaluated': ['unevaluatedItems', 'unevaluatedProperties'],
-  '2020-12/vocab/format-annotation': ['format'],
-  '2020-12/vocab/format-assertion': ['format'],
+const vocabularies: Readonly<Record<string, string>> = {
+  '2019-09/vocab/core': '$ref $recursiveRef $recursiveAnchor $anchor $defs definitions $comment',
+  '2019-09/vocab/applicator': `items additionalItems contains unevaluatedItems unevaluatedProperties propertyNames dependentSchemas ${objects} ${logic} ${branches}`,
+  '2019-09/vocab/validation': `const maxContains minContains dependentRequired ${limits}`,
+  '2019-09/vocab/meta-data': `${annotations} deprecated readOnly writeOnly examples`,
+  '2019-09/vocab/format': 'format',
+  '2019-09/vocab/content': 'contentEncoding contentMediaType contentSchema',
+  '2020-12/vocab/core': '$ref $dynamicRef $dynamicAnchor $anchor $defs definitions $comment',
+  '2020-12/vocab/applicator': `prefixItems items contains propertyNames dependentSchemas ${objects} ${logic} ${branches}`,
+  '2020-12/vocab/unevaluated': 'unevaluatedItems unevaluatedProperties',
+  '2020-12/vocab/format-annotation': 'format',
+  '2020-12/vocab/format-assertion': 'format',
 };
 const base = 'https://json-schema.org/draft/';
 const sameAsBefore = ['validation', 'meta-data', 'content'];
 const keywordsOf = (vocabulary: string): readonly string[] => {
   const key = vocabulary.slice(base.length);
   const name = key.slice(key.lastIndexOf('/') + 1);
-  return vocabularies[sameAsBefore.includes(name) ? `2019-09/vocab/${name}` : key] ?? [];
+  const found = vocabularies[sameAsBefore.includes(name) ? `2019-09/vocab/${name}` : key];
+  return found === undefined ? [] : words(found);
 };
 const all = (draft: string): string[] =>
   ['core', 'applicator', 'unevaluated', 'validation', 'meta-data', 'format', 'format-annotation', 'content'].flatMap(

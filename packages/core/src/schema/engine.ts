@@ -7,6 +7,13 @@ import type { Late } from './keywords/unevaluated.js';
 import { values } from './keywords/values.js';
 import type { Messages } from './messages.js';
 import type { Pattern } from './pattern/index.js';
+import type { Leaf, Rule, SchemaNode } from './rule.js';
+
+/** The verdict of several rules as one function, and the leaf that they amount to, if they do. */
+export interface Fused {
+  readonly leaf: Leaf | undefined;
+  readonly accepts: SchemaNode['accepts'];
+}
 
 export interface Engine {
   readonly keywords: ReadonlyMap<string, Keyword>;
@@ -14,6 +21,8 @@ export interface Engine {
   readonly formats: Readonly<Record<string, Format>>;
   readonly patternOf: ((context: Context, source: unknown) => Pattern | undefined) | undefined;
   readonly late: Late | undefined;
+  /** Puts the rules of a schema together for many verdicts; without it they are asked one after the other. */
+  readonly fuse: ((rules: readonly Rule[]) => Fused) | undefined;
   /** A published meta-schema by its URI without fragment. */
   readonly metaSchema: ((uri: string) => unknown) | undefined;
 }
@@ -30,7 +39,10 @@ export const order = (
 const basic: readonly Family[] = [values, members, references];
 
 /** An engine with the basic keywords and the families given. */
-export function engineOf(families: readonly Family[], metaSchema?: Engine['metaSchema']): Engine {
+export function engineOf(
+  families: readonly Family[],
+  { fuse, metaSchema }: Partial<Pick<Engine, 'fuse' | 'metaSchema'>> = {},
+): Engine {
   const all = [...basic, ...families];
   const makers: Record<string, Keyword> = Object.assign({}, ...all.map(({ keywords }) => keywords));
   return {
@@ -39,6 +51,7 @@ export function engineOf(families: readonly Family[], metaSchema?: Engine['metaS
     formats: all.find(({ formats }) => formats)?.formats ?? {},
     patternOf: all.find(({ patternOf }) => patternOf)?.patternOf,
     late: all.find(({ late }) => late)?.late,
+    fuse,
     metaSchema,
   };
 }

@@ -1,0 +1,21 @@
+import { makeCodec } from '../codec/index.js';
+import { compileSchema, type Facts } from '../schema/index.js';
+import { FormExpressions } from './computed.js';
+import { OpenForm } from './form.js';
+import type { Form, FormOptions } from './types.js';
+
+/** Opens a form on a schema. @throws {SchemaError} as `compileSchema` does. */
+export function openForm<T = unknown>(options: FormOptions): Form<T> {
+  return new OpenForm(options, {
+    compiled: options.compiled ?? compileSchema(options.schema, { assertFormats: true, ...options.compile }),
+    codec: (facts) => makeCodec({ kind: codecKind(facts) }),
+    express: (...args) => new FormExpressions(...args),
+  });
+}
+
+/** The codec for a place of which nothing but its schema is known. */
+export function codecKind({ kinds }: Facts): string {
+  const [kind] = kinds?.filter((one) => one !== 'null') ?? [];
+  if (kind === 'string') return 'text';
+  return kind === 'number' || kind === 'integer' || kind === 'boolean' ? kind : 'same';
+}

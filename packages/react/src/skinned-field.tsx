@@ -1,0 +1,151 @@
+import { useCallback, useMemo, useRef, type ReactNode } from 'react';
+import { sentText, type AdaptedInput, type AdaptedProps, type Reached } from './given.js';
+import { partId } from './ids.js';
+import { afterPress } from './press.js';
+import { plainInputs } from './plain-inputs.js';
+import { useScope } from './scope.js';
+import type { Skin } from './skin.js';
+import { useFrame, useLivingValue, type FieldFrame } from './use-field.js';
+
+export interface FieldProps {
+  /** The place in the form. */
+  readonly at: string;
+  readonly label: string;
+  readonly hint?: string | undefined;
+  readonly placeholder?: string | undefined;
+  readonly prefix?: string | undefined;
+  readonly suffix?: string | undefined;
+  readonly input?: AdaptedInput | undefined;
+  readonly choices?: readonly { readonly value: unknown; readonly text: string }[] | undefined;
+  readonly inline?: boolean;
+  /** The label is heard, not seen. */
+  readonly quiet?: boolean;
+  /** Goes through to the input. */
+  readonly extra?: Readonly<Record<string, unknown>> | undefined;
+}
+
+export interface SkinnedFieldProps extends FieldProps {
+  readonly skin: Skin;
+}
+
+/** One field: an adapted input with label, hint, required mark and message, all linked; drawn by a skin. */
+export function SkinnedField({
+  at,
+  label,
+  hint,
+  placeholder,
+  prefix,
+  suffix,
+  input = plainInputs['native:text'],
+  choices,
+  inline = false,
+  quiet = false,
+  skin: draw,
+  extra,
+}: SkinnedFieldProps): ReactNode {
+  const { baseId } = useScope();
+  const frame = useFrame(at);
+  const { field, told, required } = frame;
+  const ids = useMemo(
+    () => ({
+      input: partId(baseId, at, 'input'),
+      label: partId(baseId, at, 'label'),
+      hint: partId(baseId, at, 'hint'),
+      error: partId(baseId, at, 'error'),
+    }),
+    [baseId, at],
+  );
+  const reached = useRef<Reached>(undefined);
+  const attach = useCallback(
+    (one: Reached) => {
+      reached.current = one;
+      return field.attach(one);
+    },
+    [field],
+  );
+  if (!input) return null;
+  const describedBy = [hint !== undefined && ids.hint, told.length > 0 && ids.error].filter(Boolean).join(' ');
+  return draw({
+    at,
+    label,
+    hint,
+    prefix,
+    suffix,
+    required,
+    told,
+    ids,
+    inline,
+    quiet,
+    takesLabel: input.takesLabel ?? false,
+    focus: () => (reached.current?.press ?? (() => field.focus()))(),
+    input: (
+      <Living
+        frame={frame}
+        input={input}
+        id={ids.input}
+        labelledBy={ids.label}
+        describedBy={describedBy === '' ? undefined : describedBy}
+        placeholder={placeholder}
+        label={label}
+        hint={hint}
+        choices={choices}
+        attach={attach}
+        extra={extra}
+      />
+    ),
+  });
+}
+
+interface LivingProps extends Pick<AdaptedProps, 'choices' | 'attach' | 'extra'> {
+  readonly frame: FieldFrame;
+  readonly input: AdaptedInput;
+  readonly id: string;
+  readonly labelledBy: string;
+  readonly describedBy: string | undefined;
+  readonly placeholder: string | undefined;
+  readonly label: string;
+  readonly hint: string | undefined;
+}
+
+/** The input with its value. A new value draws this, and nothing that stands around it. */
+function Living({
+  frame: { field, told, required, disabled, readOnly },
+  input: Input,
+  id,
+  labelledBy,
+  describedBy,
+  placeholder,
+  label,
+  hint,
+  choices,
+  attach,
+  extra,
+}: LivingProps): ReactNode {
+  const { asShown } = useScope();
+  const { shown, sent, report } = useLivingValue(field, Input.keepsText ?? false);
+  const leave = useCallback(() => afterPress(() => field.leave()), [field]);
+  return (
+    <Input
+      state={{
+        shown,
+        invalid: told.length > 0,
+        disabled,
+        required,
+        readOnly,
+        id,
+        name: field.at,
+        labelledBy,
+        describedBy,
+        placeholder,
+        label,
+        description: [hint, told[0]?.message].filter(Boolean).join(' '),
+        sent: asShown ? undefined : sentText(sent),
+      }}
+      choices={choices}
+      report={report}
+      leave={leave}
+      attach={attach}
+      extra={extra}
+    />
+  );
+}
