@@ -152,7 +152,7 @@ test('one value, all the way through', async ({ page }) => {
     for (const [file, text] of [
       ['day-picker.ts', 'satisfies AdapterDescription'],
       ['calendar-date.ts', 'makeCodec'],
-      ['freight-booking-short.tsx', 'PlannedForm'],
+      ['freight-booking-short.tsx', 'prepareForm'],
     ] as const) {
       await page.getByRole('link', { name: file, exact: true }).click();
       await expect(page.getByRole('region', { name: new RegExp(file) }).getByRole('textbox')).toContainText(text);

@@ -1,6 +1,6 @@
 /** Builds the libraries, the server and the workbench; with --if-needed only where a source is newer than what was built. */
 import { spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 const home = join(import.meta.dirname, '..');
@@ -23,16 +23,22 @@ export async function build({ ifNeeded = false } = {}) {
     if (Math.max(...sources, statSync(join(home, 'package-lock.json')).mtimeMs) < built) return;
   }
   const esbuild = await import('esbuild');
-  const library = {
-    bundle: true,
-    format: 'esm',
-    target: 'es2022',
-    packages: 'external',
-    sourcemap: true,
-    logLevel: 'warning',
-    jsx: 'automatic',
+  const common = { format: 'esm', target: 'es2022', sourcemap: true, logLevel: 'warning', jsx: 'automatic' };
+  const node = { ...common, bundle: true, packages: 'external', platform: 'node', target: 'node20', conditions: ['source'] };
+  /** File by file, so that an application takes the files that it uses, and fetches others when it uses them. */
+  const library = (name) => {
+    const [from, to] = ['src', 'dist'].map((folder) => join(home, 'packages', name, folder));
+    const files = readdirSync(from, { recursive: true });
+    rmSync(to, { recursive: true, force: true });
+    for (const file of files.filter((one) => /\.(json|css)$/.test(one))) cpSync(join(from, file), join(to, file));
+    return esbuild.build({
+      ...common,
+      supported: { 'import-attributes': true },
+      entryPoints: files.filter((one) => /\.tsx?$/.test(one)).map((file) => join(from, file)),
+      outbase: from,
+      outdir: to,
+    });
   };
-  const node = { ...library, platform: 'node', target: 'node20', conditions: ['source'] };
   console.error('Building the libraries and the server …');
   // Our own packages are bundled in from source; those from the registry stay outside.
   const ours = {
@@ -43,16 +49,8 @@ export async function build({ ifNeeded = false } = {}) {
       })),
   };
   await Promise.all([
-    esbuild.build({
-      ...library,
-      entryPoints: [join(home, 'packages/core/src/index.ts')],
-      outfile: join(home, 'packages/core/dist/index.js'),
-    }),
-    esbuild.build({
-      ...library,
-      entryPoints: [join(home, 'packages/react/src/index.ts')],
-      outfile: join(home, 'packages/react/dist/index.js'),
-    }),
+    library('core'),
+    library('react'),
     esbuild.build({
       ...node,
       plugins: [ours],

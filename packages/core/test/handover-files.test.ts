@@ -61,7 +61,7 @@ describe('forms', () => {
     const source = file('forms/tide.tsx', { ...kit, forms: { tide: form } });
     expect(source).toMatch(/const messages = \{\s*"required": "Trengs."\s*\}/);
     expect(source).not.toContain('Fehlt.');
-    expect(source).toContain('messages, messagesAt: (at) => planAt(plan.root, at)?.hints.messages');
+    expect(source).toContain('messages, messagesAt: (at) => planAt(prepared.plan.root, at)?.hints.messages');
     expect(source).toContain('"does": "words"');
     expect(source).toContain('ownHints={ownHints}');
     expect(file('forms/freight-booking-short.tsx')).not.toContain('ownHints');

@@ -1,7 +1,7 @@
 /** Values made of several: lists in one text, parts of one text, choices by key, files as text. */
 import { isJson, isObject, setOwn, type Json } from '../json/index.js';
 import { held, refused, type Codec } from './codec.js';
-import { isNothing, said, textExpected, type Maker, type Options } from './maker.js';
+import { isNothing, said, textExpected, type Maker, type Options, type Makers } from './maker.js';
 
 const separatorOf = (options: Options, otherwise: string): string =>
   typeof options['separator'] === 'string' && options['separator'] !== '' ? options['separator'] : otherwise;
@@ -154,3 +154,5 @@ export const file: Maker = (options) => {
     },
   };
 };
+
+export const makers: Makers = { list, parts, choice, file };

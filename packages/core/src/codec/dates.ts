@@ -1,6 +1,6 @@
 /** Calendar dates, times and instants. */
 import { held, refused, type Parsed } from './codec.js';
-import { isNothing, said, type Maker } from './maker.js';
+import { isNothing, said, type Maker, type Makers } from './maker.js';
 
 const isDate = (value: unknown): value is Date => value instanceof Date && !Number.isNaN(value.getTime());
 const pad = (value: number, width = 2): string => String(value).padStart(width, '0');
@@ -196,3 +196,5 @@ export const epoch: Maker = (options) => ({
       : refused(`Milliseconds since 1970 were expected, but the record has ${said(sent)}.`);
   },
 });
+
+export const makers: Makers = { date, 'date-time': dateTime, time, epoch };

@@ -3,7 +3,8 @@ export { held, refused, type Case, type Codec, type CodecDescription, type Parse
 export { codecFromCode, type CodecCode } from './code.js';
 export { builtIn, makeCodec, type BuiltIn } from './builtin.js';
 export { loadMakers } from './load-makers.js';
-export { codecBy, plainMakers, type Makers } from './plain.js';
+export type { Makers } from './maker.js';
+export { codecBy, plainMakers } from './plain.js';
 export { runCase, type CaseResult, type Station } from './cases.js';
 export { laws, type Law } from './laws.js';
 export { stepNames } from './steps.js';

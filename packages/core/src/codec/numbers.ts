@@ -1,6 +1,6 @@
 /** Numbers as people type them: plain, as money in minor units, with a unit. */
 import { held, refused, type Codec, type Parsed } from './codec.js';
-import { isNothing, said, type Maker, type Options } from './maker.js';
+import { isNothing, said, type Maker, type Options, type Makers } from './maker.js';
 
 /** How a locale writes numbers, read from the platform rather than from a table of our own. */
 function signs(locale: string): { group: string; decimal: string } {
@@ -173,3 +173,5 @@ export const quantity: Maker = (options) => {
 
 /** A product without the dust of binary fractions. */
 const times = (value: number, factor: number): number => Number((value * factor).toPrecision(15));
+
+export const makers: Makers = { number, integer, money, quantity };

@@ -1,7 +1,7 @@
 /** Codecs that hardly a form does without, and how any codec is made of its description. */
 import { isJson, type Json } from '../json/index.js';
 import { held, refused, type Codec, type CodecDescription } from './codec.js';
-import { isNothing, said, textExpected, type Maker, type Options } from './maker.js';
+import { isNothing, said, textExpected, type Maker, type Makers, type Options } from './maker.js';
 
 /**
  * What an emptied input means: `absent` leaves the member out, `null` sends null, `text` sends the empty text.
@@ -64,8 +64,6 @@ export const asIs: Maker = () => ({
   revive: (sent) => held(sent),
 });
 
-/** Makers by kind. */
-export type Makers = Readonly<Record<string, Maker>>;
 export const plainMakers: Makers = { text, boolean, same: asIs };
 
 /**

@@ -2,7 +2,7 @@
 import { isJson, isObject } from '../json/index.js';
 import { held, refused, type Codec, type Parsed } from './codec.js';
 import { date } from './dates.js';
-import { isNothing, said, type Maker } from './maker.js';
+import { isNothing, said, type Maker, type Makers } from './maker.js';
 import { number } from './numbers.js';
 
 /** One step: what it does on the way to the held value, and back. */
@@ -24,7 +24,7 @@ const fromCodec = (codec: Codec): Step => ({
   back: (value) => codec.show(value),
 });
 
-const makers: Readonly<Record<string, (given: Given) => Step>> = {
+const stepMakers: Readonly<Record<string, (given: Given) => Step>> = {
   trim: () => ({ forth: onText((text) => text.trim()), back: same }),
   upper: () => ({ forth: onText((text) => text.toUpperCase()), back: same }),
   lower: () => ({ forth: onText((text) => text.toLowerCase()), back: same }),
@@ -79,7 +79,7 @@ const makers: Readonly<Record<string, (given: Given) => Step>> = {
   number: (given) => fromCodec(number(given)),
   date: (given) => fromCodec(date({ shows: 'text', ...given })),
 };
-export const stepNames: readonly string[] = Object.keys(makers);
+export const stepNames: readonly string[] = Object.keys(stepMakers);
 
 /**
  * Steps in order; backwards for the way back.
@@ -89,7 +89,7 @@ function stepsOf(given: unknown): Step {
   const list = Array.isArray(given) ? (given as unknown[]) : [];
   const steps = list.map((one, i) => {
     const name = isObject(one) ? textOf(one, 'do') : '';
-    const make = Object.hasOwn(makers, name) ? makers[name] : undefined;
+    const make = Object.hasOwn(stepMakers, name) ? stepMakers[name] : undefined;
     if (!make || !isObject(one))
       throw new TypeError(`Step ${i + 1} is not known: “${name}”. Known are: ${stepNames.join(', ')}.`);
     return make(one);
@@ -127,3 +127,5 @@ export const steps: Maker = (options) => {
     revive: (sent) => (endsInDate ? day.revive(sent) : held(sent)),
   };
 };
+
+export const makers: Makers = { steps };

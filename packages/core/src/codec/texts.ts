@@ -1,7 +1,7 @@
 /** Texts that are changed on their way in, and values typed as text. */
 import { isJson, type Json } from '../json/index.js';
 import { held, refused } from './codec.js';
-import { isNothing, said, type Maker } from './maker.js';
+import { isNothing, said, type Maker, type Makers } from './maker.js';
 import { text } from './plain.js';
 
 export const trimmed: Maker = (options) => {
@@ -49,3 +49,5 @@ export const json: Maker = () => ({
   serialise: (kept) => kept as Json | undefined,
   revive: (sent) => held(sent),
 });
+
+export const makers: Makers = { trimmed, slug, json };

@@ -229,9 +229,7 @@ function formFiles(name: string, form: FormDescription, kit: Kit): HandoverFile[
   const type = typeName(name);
   const used = usedAdapters(form, kit);
   const imports = used.map((adapter) => `import { ${valueName(adapter)} } from '../adapters/${adapter}.js';`);
-  // Conditions and computed values need their language, which is fetched with the module.
   const text = JSON.stringify([schema, form.hints]);
-  const asks = /"(condition|computed)":/.test(text);
   const messages = form.language === undefined ? undefined : form.messages?.[form.language];
   const saysOwn = text.includes('"messages":');
   const ownHints = Object.fromEntries(
@@ -239,11 +237,6 @@ function formFiles(name: string, form: FormDescription, kit: Kit): HandoverFile[
   );
   const hasOwnHints = Object.keys(ownHints).length > 0;
   const fromCore = [
-    'codecsOf',
-    'compileSchema',
-    ...(asks ? ['expressionsOf', 'loadExpressions'] : []),
-    'makePlan',
-    'openForm',
     ...(saysOwn ? ['planAt'] : []),
     'type Form',
     'type HintsBeside',
@@ -251,11 +244,10 @@ function formFiles(name: string, form: FormDescription, kit: Kit): HandoverFile[
     ...(hasOwnHints ? ['type OwnHintUse'] : []),
   ];
   const settings = [
-    asks && 'expressions, ...expressionsOf(plan.root)',
     form.tell && `tell: ${JSON.stringify(form.tell)}`,
     form.hidden && `hidden: ${JSON.stringify(form.hidden)}`,
     messages && 'messages',
-    saysOwn && 'messagesAt: (at) => planAt(plan.root, at)?.hints.messages',
+    saysOwn && 'messagesAt: (at) => planAt(prepared.plan.root, at)?.hints.messages',
   ].filter(Boolean);
   return [
     { path: `forms/${name}.schema.json`, text: `${json(schema)}\n` },
@@ -263,7 +255,7 @@ function formFiles(name: string, form: FormDescription, kit: Kit): HandoverFile[
     {
       path: `forms/${name}.tsx`,
       text: `import { ${fromCore.join(', ')} } from '@poietra/core';
-import { PlannedForm } from '@poietra/react';
+import { DrawnForm, prepareForm } from '@poietra/react';
 import { useState, type ReactNode } from 'react';
 ${imports.join('\n')}
 import { codes } from '../codes.js';
@@ -273,12 +265,12 @@ import type { ${type} } from './${name}.types.js';
 
 const hints: HintsBeside = ${json(form.hints ?? {})};
 const inputs = ${used.length === 0 ? '{}' : `{ ${used.map((adapter) => `${JSON.stringify(adapter)}: ${valueName(adapter)}`).join(', ')} }`};
-${messages ? `/** What is said instead, by keyword, in the language “${form.language ?? ''}”. */\nconst messages = ${json(messages)};\n` : ''}${hasOwnHints ? `const ownHints: Readonly<Record<string, OwnHintUse>> = ${json(ownHints)};\n` : ''}const compiled = compileSchema(schema, { assertFormats: true });
-const plan = makePlan(compiled, hints, rules);
-${asks ? 'const expressions = await loadExpressions();\n' : ''}
+${messages ? `/** What is said instead, by keyword, in the language “${form.language ?? ''}”. */\nconst messages = ${json(messages)};\n` : ''}${hasOwnHints ? `const ownHints: Readonly<Record<string, OwnHintUse>> = ${json(ownHints)};\n` : ''}/** What this form’s schema asks for, fetched with the module. */
+const prepared = await prepareForm({ schema, hints, rules, codes });
+
 /** Opens the form on values that were saved before, or empty. */
 export function open${type}(values?: ${type}): Form<${type}> {
-  return openForm<${type}>({ schema, compiled, codecs: codecsOf(plan.root, codes), values${settings.length > 0 ? `, ${settings.join(', ')}` : ''} });
+  return prepared.open<${type}>({ values${settings.length > 0 ? `, ${settings.join(', ')}` : ''} });
 }
 
 export interface ${type}FormProps {
@@ -291,7 +283,7 @@ export interface ${type}FormProps {
 export function ${type}Form({ values, send }: ${type}FormProps): ReactNode {
   const [form] = useState(() => open${type}(values));
   // The form sends nothing that its schema does not accept, so what arrives here is of this type.
-  return <PlannedForm form={form} plan={plan} inputs={inputs}${hasOwnHints ? ' ownHints={ownHints}' : ''} send={(sent) => send(sent as ${type})} />;
+  return <DrawnForm form={form} plan={prepared.plan} drawings={prepared.drawings} inputs={inputs}${hasOwnHints ? ' ownHints={ownHints}' : ''} send={(sent) => send(sent as ${type})} />;
 }
 `,
     },

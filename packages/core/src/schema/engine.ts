@@ -1,10 +1,10 @@
 /** What a compiler works with: keywords, their words, formats. Whole, or as much of it as a schema asks for. */
 import type { Format } from './formats.js';
 import type { Context, Family, Keyword } from './keywords/context.js';
-import { members } from './keywords/members.js';
-import { references } from './keywords/references.js';
+import { family as members } from './keywords/members.js';
+import { family as references } from './keywords/references.js';
 import type { Late } from './keywords/unevaluated.js';
-import { values } from './keywords/values.js';
+import { family as values } from './keywords/values.js';
 import type { Messages } from './messages.js';
 import type { Pattern } from './pattern/index.js';
 import type { Leaf, Rule, SchemaNode } from './rule.js';
@@ -44,7 +44,7 @@ export function engineOf(
   { fuse, metaSchema }: Partial<Pick<Engine, 'fuse' | 'metaSchema'>> = {},
 ): Engine {
   const all = [...basic, ...families];
-  const makers: Record<string, Keyword> = Object.assign({}, ...all.map(({ keywords }) => keywords));
+  const makers = Object.assign({}, ...all.map(({ keywords }) => keywords)) as Readonly<Record<string, Keyword>>;
   return {
     keywords: new Map(order.flatMap((name) => (makers[name] ? [[name, makers[name]] as const] : []))),
     english: Object.assign({}, ...all.map(({ english }) => english)) as Messages,

@@ -3,37 +3,17 @@ import { isObject } from '../json/index.js';
 import { standardDialect } from './dialect.js';
 import type { Family } from './keywords/context.js';
 
-/** Families that are fetched where a schema has one of their words. */
-const families: readonly { readonly words: readonly string[]; load(): Promise<Family> }[] = [
-  {
-    words: ['pattern', 'patternProperties'],
-    load: async () => (await import('./keywords/patterns.js')).patterns,
-  },
-  {
-    words: ['format', 'contentEncoding', 'contentMediaType'],
-    load: async () => (await import('./keywords/format.js')).formats,
-  },
-  {
-    words: ['maxProperties', 'minProperties', 'propertyNames', 'dependentRequired', 'dependentSchemas', 'dependencies'],
-    load: async () => (await import('./keywords/objects.js')).objects,
-  },
-  {
-    words: ['items', 'prefixItems', 'additionalItems', 'contains', 'maxItems', 'minItems', 'uniqueItems'],
-    load: async () => (await import('./keywords/arrays.js')).arrays,
-  },
-  {
-    words: ['anyOf', 'oneOf', 'not', 'if'],
-    load: async () => (await import('./keywords/branches.js')).choices,
-  },
-  {
-    words: ['$dynamicRef', '$recursiveRef'],
-    load: async () => (await import('./keywords/dynamic.js')).dynamic,
-  },
-  {
-    words: ['unevaluatedItems', 'unevaluatedProperties'],
-    load: async () => (await import('./keywords/unevaluated.js')).unevaluated,
-  },
-];
+/** Families by the words for which they are fetched. */
+const families: Readonly<Record<string, () => Promise<{ readonly family: Family }>>> = {
+  'pattern patternProperties': () => import('./keywords/patterns.js'),
+  'format contentEncoding contentMediaType': () => import('./keywords/format.js'),
+  'maxProperties minProperties propertyNames dependentRequired dependentSchemas dependencies': () =>
+    import('./keywords/objects.js'),
+  'items prefixItems additionalItems contains maxItems minItems uniqueItems': () => import('./keywords/arrays.js'),
+  'anyOf oneOf not if': () => import('./keywords/branches.js'),
+  '$dynamicRef $recursiveRef': () => import('./keywords/dynamic.js'),
+  'unevaluatedItems unevaluatedProperties': () => import('./keywords/unevaluated.js'),
+};
 
 /**
  * Fetches what a schema, with the documents that it may refer to, asks for. A name that only looks like a keyword
@@ -42,11 +22,9 @@ const families: readonly { readonly words: readonly string[]; load(): Promise<Fa
 export async function loadEngine(schema: unknown, documents: Readonly<Record<string, unknown>> = {}): Promise<Engine> {
   const { words, isAboutSchemas } = mentioned([schema, documents]);
   if (isAboutSchemas) return (await import('./whole-engine.js')).wholeEngine;
-  return engineOf(
-    await Promise.all(
-      families.filter((family) => family.words.some((word) => words.has(word))).map(async ({ load }) => load()),
-    ),
-  );
+  const asked = Object.entries(families).filter(([names]) => names.split(' ').some((name) => words.has(name)));
+  const loaded = await Promise.all(asked.map(async ([, load]) => load()));
+  return engineOf(loaded.map(({ family }) => family));
 }
 
 /** Every name of a member at any depth, and whether a meta-schema is referred to or a dialect of somebody's own named. */

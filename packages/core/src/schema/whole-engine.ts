@@ -1,13 +1,13 @@
 /** Every keyword, every format, every meta-schema. */
 import { engineOf, type Engine } from './engine.js';
 import { fuse } from './fuse.js';
-import { arrays } from './keywords/arrays.js';
-import { choices } from './keywords/branches.js';
-import { dynamic } from './keywords/dynamic.js';
-import { formats } from './keywords/format.js';
-import { objects } from './keywords/objects.js';
-import { patterns } from './keywords/patterns.js';
-import { unevaluated } from './keywords/unevaluated.js';
+import { family as arrays } from './keywords/arrays.js';
+import { family as choices } from './keywords/branches.js';
+import { family as dynamic } from './keywords/dynamic.js';
+import { family as formats } from './keywords/format.js';
+import { family as objects } from './keywords/objects.js';
+import { family as patterns } from './keywords/patterns.js';
+import { family as unevaluated } from './keywords/unevaluated.js';
 import { leafOf } from './leaf.js';
 import { textFor, type Messages } from './messages.js';
 import { metaSchema } from './meta/index.js';

@@ -1,7 +1,7 @@
 /** The official JSON Schema test suite, as Debian packs it: every required test of five drafts, and the optional ones. */
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { join, relative } from 'node:path';
-import { compileSchema, outputOf, SchemaError } from '../../src/index.js';
+import { compileSchema, outputOf, prepareSchema, SchemaError, type CompiledSchema } from '../../src/index.js';
 import { knownFailures } from './known-failures.js';
 
 const home = '/usr/share/perl5/auto/share/dist/Test-JSON-Schema-Acceptance';
@@ -92,6 +92,33 @@ describe('the official suite', () => {
     console.info(`suite ${draft}: ${count - failed.length} of ${count} optional tests`);
     expect(failed.map((name) => name.replace(/ \(At.*/s, ''))).toEqual(knownFailures[draft] ?? []);
   });
+  it.each(drafts)(
+    '%s: what a schema asks for judges it as the whole engine does, in the same words',
+    async (draft, dialect) => {
+      const folder = join(home, 'tests', draft);
+      let count = 0;
+      for (const path of files(folder))
+        for (const { schema, tests } of read(path) as Group[]) {
+          // Documents are looked through, too; those that nobody asks for would have everything fetched.
+          const needed = JSON.stringify(schema).includes('localhost') ? documents : {};
+          const options = { dialect, documents: needed, assertFormats: true };
+          let whole: CompiledSchema;
+          try {
+            whole = compileSchema(schema, options);
+          } catch (error) {
+            await expect(prepareSchema(schema, options)).rejects.toThrow((error as Error).message);
+            continue;
+          }
+          const prepared = await prepareSchema(schema, options);
+          for (const { data } of tests) {
+            expect(prepared.validate(data)).toEqual(whole.validate(data));
+            expect(prepared.accepts(data)).toBe(whole.accepts(data));
+            count++;
+          }
+        }
+      expect(count).toBeGreaterThan(500);
+    },
+  );
   it.each(['draft2019-09', 'draft2020-12'])('%s: the output tests', (draft) => {
     const folder = join(home, 'output-tests', draft);
     const outputSchema = read(join(folder, 'output-schema.json'));

@@ -153,7 +153,7 @@ const english: Messages = {
   maxContains: 'Has to have at most {limit} entries of that kind, but has more.',
 };
 
-export const arrays: Family = {
+export const family: Family = {
   keywords: { prefixItems: leading, items, additionalItems, contains, maxItems, minItems, uniqueItems },
   english,
 };

@@ -209,4 +209,4 @@ const english: Messages = {
   not: 'Has a form that is not allowed here.',
 };
 
-export const choices: Family = { keywords: { anyOf, oneOf, not, if: condition }, english };
+export const family: Family = { keywords: { anyOf, oneOf, not, if: condition }, english };

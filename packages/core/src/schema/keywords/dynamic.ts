@@ -31,7 +31,7 @@ const recursiveRef: Keyword = (context) => {
   });
 };
 
-export const dynamic: Family = {
+export const family: Family = {
   keywords: { $dynamicRef: dynamicRef, $recursiveRef: recursiveRef },
   english: {},
 };

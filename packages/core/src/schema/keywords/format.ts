@@ -57,7 +57,7 @@ const english: Messages = {
   contentMediaType: 'Is not {contentMediaType}.',
 };
 
-export const formats: Family = {
+export const family: Family = {
   keywords: { format, contentEncoding: content, contentMediaType: content },
   english,
   formats: standardFormats,

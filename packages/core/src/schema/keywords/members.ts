@@ -97,4 +97,4 @@ const english: Messages = {
   false: 'Is not allowed here.',
 };
 
-export const members: Family = { keywords: { properties, additionalProperties, required }, english };
+export const family: Family = { keywords: { properties, additionalProperties, required }, english };

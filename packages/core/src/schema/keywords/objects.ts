@@ -116,7 +116,7 @@ const english: Messages = {
     `“${String(name)}” is missing; it is needed because “${String(because)}” is given.`,
 };
 
-export const objects: Family = {
+export const family: Family = {
   keywords: {
     maxProperties,
     minProperties,

@@ -85,4 +85,4 @@ const english: Messages = {
   pattern: ({ pattern }) => patternWords(String(pattern)),
 };
 
-export const patterns: Family = { keywords: { pattern, patternProperties }, english, patternOf };
+export const family: Family = { keywords: { pattern, patternProperties }, english, patternOf };

@@ -59,4 +59,4 @@ export function reference(
   };
 }
 
-export const references: Family = { keywords: { $ref: ref, allOf }, english: {} };
+export const family: Family = { keywords: { $ref: ref, allOf }, english: {} };

@@ -111,4 +111,4 @@ export interface Late {
   rule(context: Context, others: readonly Rule[], one: Unevaluated): Rule;
   markAll(rules: readonly Rule[], late: readonly Unevaluated[], value: unknown, run: Run, seen: Seen): boolean;
 }
-export const unevaluated: Family = { keywords: {}, english: {}, late: { read: late, rule: lateRule, markAll } };
+export const family: Family = { keywords: {}, english: {}, late: { read: late, rule: lateRule, markAll } };

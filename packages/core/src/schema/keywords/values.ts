@@ -185,7 +185,7 @@ const english: Messages = {
   limit: '{reason}',
 };
 
-export const values: Family = {
+export const family: Family = {
   keywords: {
     type,
     enum: enumeration,
