@@ -1,14 +1,8 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { unzipSync, strFromU8 } from 'fflate';
-import { allSaved, companySettings, dayName, frameOf, group, station } from './support.js';
+import { allSaved, aWorkingDay, companySettings, dayName, frameOf, group, station } from './support.js';
 
-/** The 15th of the month shown at first is a Sunday at times; the 16th is then taken. */
-function aWorkingDay(): Date {
-  const now = new Date();
-  const day = new Date(now.getFullYear(), now.getMonth(), 15);
-  return day.getDay() === 0 ? new Date(now.getFullYear(), now.getMonth(), 16) : day;
-}
 const iso = (date: Date): string =>
   `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`;
 

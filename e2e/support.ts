@@ -55,3 +55,10 @@ export function dayName(date: Date): RegExp {
 export async function allSaved(page: Page): Promise<void> {
   await expect(page.locator('[data-saved="true"]')).toBeVisible();
 }
+
+/** The 15th of the month shown at first is a Sunday at times; the 16th is then taken. */
+export function aWorkingDay(): Date {
+  const now = new Date();
+  const day = new Date(now.getFullYear(), now.getMonth(), 15);
+  return day.getDay() === 0 ? new Date(now.getFullYear(), now.getMonth(), 16) : day;
+}

@@ -1,0 +1,87 @@
+import { handOver, type Kit } from '@poietra/core';
+import { expect, test } from '@playwright/test';
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { build, preview, type PreviewServer } from 'vite';
+import { aWorkingDay, dayName } from './support.js';
+
+// Beside the sources of the demo project, which the adapters of its own inputs name.
+const home = join(import.meta.dirname, '../demo/project/handed-over');
+const outDir = join(import.meta.dirname, '../test-results/application');
+let server: PreviewServer;
+
+test.beforeAll(async () => {
+  const kit = JSON.parse(readFileSync(join(import.meta.dirname, '../demo/kit.json'), 'utf8')) as Kit;
+  const files = [
+    ...handOver(kit),
+    {
+      path: 'index.html',
+      text: '<!doctype html><html lang="en"><title>Desk</title><link rel="icon" href="data:," /><div id="desk"></div><script type="module" src="main.tsx"></script></html>',
+    },
+    {
+      path: 'main.tsx',
+      text: `import '@poietra/react/skin.css';
+import { createRoot } from 'react-dom/client';
+
+const forms = {
+  '#short': async () => (await import('./forms/freight-booking-short.js')).FreightBookingShortForm,
+  '#freight': async () => (await import('./forms/freight-booking.js')).FreightBookingForm,
+  '#passage': async () => (await import('./forms/passage-booking.js')).PassageBookingForm,
+};
+const Form = await forms[location.hash as '#short']();
+const send = async (sent: unknown) => {
+  document.title = JSON.stringify(sent);
+  return { kind: 'accepted', answer: {} } as const;
+};
+createRoot(document.getElementById('desk') as HTMLElement).render(<Form send={send} />);
+`,
+    },
+  ];
+  for (const { path, text } of files) {
+    mkdirSync(dirname(join(home, path)), { recursive: true });
+    writeFileSync(join(home, path), text);
+  }
+  const common = { root: home, configFile: false, logLevel: 'error' } as const;
+  await build({
+    ...common,
+    resolve: { dedupe: ['react', 'react-dom'] },
+    build: { outDir, emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 5000 },
+  });
+  server = await preview({ ...common, build: { outDir }, preview: { port: 0, host: '127.0.0.1' } });
+});
+test.afterAll(async () => {
+  await server.close();
+  rmSync(home, { recursive: true, force: true });
+});
+
+test('what is handed over runs in an application of its own, and fetches what its forms ask for', async ({ page }) => {
+  const fetched: string[] = [];
+  const errors: string[] = [];
+  page.on('request', (request) => fetched.push(request.url().split('/').at(-1) ?? ''));
+  page.on('pageerror', (error) => errors.push(String(error)));
+  page.on('console', (said) => said.type() === 'error' && errors.push(said.text()));
+  const [address = ''] = server.resolvedUrls?.local ?? [];
+
+  await page.goto(`${address}#short`);
+  await page.getByRole('button', { name: 'Send' }).click();
+  await expect(page.getByRole('status').first()).toContainText('4 things have to be mended');
+  const consignor = page.getByRole('group', { name: 'Consignor' });
+  await expect(consignor.getByRole('textbox', { name: /^Name/ })).toBeFocused();
+  await page.keyboard.type('Aldervik Timber');
+  await page
+    .getByRole('group', { name: 'Consignee' })
+    .getByRole('textbox', { name: /^Name/ })
+    .fill('Torsund Cold Store');
+  await page.getByRole('button', { name: dayName(aWorkingDay()) }).click();
+
+  await page.getByRole('textbox', { name: /^Pieces/ }).fill('12');
+  await page.getByRole('button', { name: 'Send' }).click();
+  await expect(page).toHaveTitle(/"pieces":12/);
+  // Nothing is computed here, so the language of expressions is not fetched, nor are lists drawn.
+  expect(fetched.filter((name) => /^(cel|planned-list)-/.test(name))).toEqual([]);
+
+  await page.goto(`${address}?#freight`);
+  await expect(page.getByRole('button', { name: 'Send' })).toBeVisible();
+  expect(fetched.some((name) => name.startsWith('planned-list-'))).toBe(true);
+  expect(errors).toEqual([]);
+});
