@@ -1,4 +1,5 @@
 import {
+  codecsOf,
   compileSchema,
   makePlan,
   openForm,
@@ -116,6 +117,32 @@ it('multi-selects, files and secrets get boxes of their own', () => {
     'native:combobox',
     'native:color',
   ]);
+});
+
+it('a value that fits no branch has the problems of the one that was chosen', () => {
+  const side = (name: string) => ({
+    title: name,
+    type: 'object',
+    required: [name],
+    properties: { [name]: { type: 'string' } },
+  });
+  const schema = {
+    type: 'object',
+    required: ['by'],
+    properties: { by: { oneOf: [side('account'), side('card'), side('cash')] } },
+  };
+  const compiled = compileSchema(schema);
+  const plan = makePlan(compiled);
+  const form = openForm({ schema, compiled, codecs: codecsOf(plan.root) });
+  const chooser = planAt(plan.root, '/by');
+  if (chooser?.kind !== 'chooser') throw new Error('A chooser was expected.');
+  form.choose('/by', chooser, 2, {});
+  // Nothing tells the branches apart, so without the choice the first would be taken.
+  expect(form.problems().map(({ at }) => at)).toEqual(['/by/cash']);
+  form.choose('/by', chooser, 1, {});
+  expect(form.problems().map(({ at }) => at)).toEqual(['/by/card']);
+  form.field('/by/card').report('4711');
+  expect(form.problems()).toEqual([]);
 });
 
 it('a chosen branch decides what is required and what is sent, until the value is replaced', () => {

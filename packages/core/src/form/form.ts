@@ -64,7 +64,7 @@ export class OpenForm implements Form, PlaceHolder {
     this.compiled = ground.compiled;
     this.tell = options.tell ?? 'leave';
     this.disabled = options.disabled ?? false;
-    this.#follow = this.compiled.follow();
+    this.#follow = this.#memory();
     // A new value begins with the schema's defaults; one that was saved before is taken as it is.
     const begin = options.values === undefined ? fillDefaults(this.compiled, {}) : options.values;
     const start = options.restore ? options.restore.value : begin;
@@ -249,12 +249,16 @@ export class OpenForm implements Form, PlaceHolder {
       this.#begin();
     });
   }
+  /** What is wrong with a value that fits no branch is said of the branch that the person has chosen. */
+  #memory(): Pick<CompiledSchema, 'recheck'> {
+    return this.compiled.follow((at, choice) => this.#known(at)?.chosen(choice).peek());
+  }
   #begin(): void {
     this.submitted.value = false;
     this.#status.value = 'open';
     this.#message.value = undefined;
     for (const place of places(this.#root)) place.seen.value = false;
-    this.#follow = this.compiled.follow();
+    this.#follow = this.#memory();
     this.#root.renewAll();
     this.#addNeededGroups(this.#root, 0);
     this.#check('');

@@ -2,7 +2,7 @@ import type { Limits, Pointer } from '../json/index.js';
 import { Compiler, SchemaError, type CompileOptions } from './compiler.js';
 import type { Engine } from './engine.js';
 import { fine, limitOf, limitProblem, Memory, verdict, type Recheck, type Verdict } from './memory.js';
-import type { Run, SchemaNode } from './rule.js';
+import type { ChosenBranch, Run, SchemaNode } from './rule.js';
 
 export interface CompiledSchema {
   /** The verdict only; stops at the first failure. */
@@ -15,8 +15,12 @@ export interface CompiledSchema {
    * `touched` names the places where problems may have come or gone.
    */
   recheck(value: unknown, changedAt: Pointer): Recheck;
-  /** A separate memory for `recheck`, for when several values are followed at once. */
-  follow(): Pick<CompiledSchema, 'recheck'>;
+  /**
+   * A separate memory for `recheck`, for when several values are followed at once. `chosen` says which branch of a
+   * `oneOf` or `anyOf` (as `applied` gives it) somebody has chosen at a place: a value that fits none then has the
+   * problems of that one.
+   */
+  follow(chosen?: ChosenBranch): Pick<CompiledSchema, 'recheck'>;
   /** A part of the schema, or of another document of it, as a schema of its own: by JSON Pointer or URI. */
   part(schemaAt: string): CompiledSchema;
   /** The compiled root, for those who read the schema rather than ask it. */
@@ -73,8 +77,8 @@ export class Compiled implements CompiledSchema {
     }
   }
 
-  follow(): Pick<CompiledSchema, 'recheck'> {
-    return new Memory(this.compiler, this.root);
+  follow(chosen?: ChosenBranch): Pick<CompiledSchema, 'recheck'> {
+    return new Memory(this.compiler, this.root, chosen);
   }
 
   recheck(value: unknown, changedAt: Pointer): Recheck {

@@ -7,7 +7,7 @@ import type { Context, Keyword } from './keywords/context.js';
 import type { Unevaluated } from './keywords/unevaluated.js';
 import { textFor, type Messages } from './messages.js';
 import { Registry, type Resource, type Spot, type Turn } from './registry.js';
-import { bitOf, bits, Run, Seen, type Place, type Rule, type SchemaNode } from './rule.js';
+import { bitOf, bits, Run, Seen, type ChosenBranch, type Place, type Rule, type SchemaNode } from './rule.js';
 import { resolveUri } from './uri.js';
 import { noteWay } from './ways.js';
 
@@ -115,8 +115,8 @@ export class Compiler {
     return node;
   }
 
-  run(): Run {
-    return new Run(this.limits);
+  run(chosen?: ChosenBranch): Run {
+    return new Run(this.limits, chosen);
   }
 
   /** The node of a subschema. Each is made once; its rules follow when its turn comes, so that circles close. */

@@ -1,7 +1,7 @@
 import { LimitReached, parsePointer, type Pointer, type Problem } from '../json/index.js';
 import type { Compiler } from './compiler.js';
 import type { State } from './follow.js';
-import { tooDeep, type SchemaNode } from './rule.js';
+import { tooDeep, type ChosenBranch, type SchemaNode } from './rule.js';
 
 export interface Verdict {
   readonly valid: boolean;
@@ -23,17 +23,18 @@ export class Memory {
   constructor(
     private readonly compiler: Compiler,
     private readonly root: SchemaNode,
+    private readonly chosen?: ChosenBranch,
   ) {}
 
   recheck(value: unknown, changedAt: Pointer): Recheck {
     const { follower } = this.compiler;
     follower.touched = new Set();
-    const { root, compiler } = this;
+    const { root, compiler, chosen } = this;
     try {
-      if (!this.#last) this.#state = follower.check(root, value, compiler.run(), { at: '', way: '' });
+      if (!this.#last) this.#state = follower.check(root, value, compiler.run(chosen), { at: '', way: '' });
       else {
         for (const path of changedPaths(this.#last.value, value, parsePointer(changedAt))) {
-          this.#state = follower.recheck(root, value, compiler.run(), { at: '', way: '' }, path, 0, this.#state);
+          this.#state = follower.recheck(root, value, compiler.run(chosen), { at: '', way: '' }, path, 0, this.#state);
         }
       }
       this.#last = { value };
@@ -42,7 +43,7 @@ export class Memory {
         valid: state === undefined,
         // Listing costs as much as there are problems; many callers only need the places touched.
         get problems() {
-          return follower.list(root, state, compiler.run());
+          return follower.list(root, state, compiler.run(chosen));
         },
         touched: follower.touched,
       };

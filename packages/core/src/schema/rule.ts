@@ -22,12 +22,19 @@ export function bitOf(value: unknown): number {
 /** Said of references that lead too far, and of a stack that ran out meanwhile: which comes first is chance. */
 export const tooDeep = 'The value is nested too deep to be checked, or the schema refers to itself without end.';
 
+/** Which branch of a choice somebody has chosen at a place. */
+export type ChosenBranch = (at: Pointer, choice: object) => number | undefined;
+
 /** What one run through a schema carries along. */
 export class Run {
   #references = 0;
   /** The resources entered on the way here, outermost first: the dynamic scope. */
   readonly scope: Resource[] = [];
-  constructor(readonly limits: Limits) {}
+  constructor(
+    readonly limits: Limits,
+    /** The branch that a person has chosen at a place, where that is known: its problems are then the ones to tell. */
+    readonly chosen?: ChosenBranch,
+  ) {}
 
   /** Called on the way into a reference; only references can go round in circles, so only they are counted. */
   enter(): void {

@@ -67,13 +67,20 @@ function bestBranch(
   return best && best.score < 10_000 ? best : undefined;
 }
 
+type Choices = Extract<Branching, { readonly kind: 'choice' }>;
+
 /** The kinds that the branches take, where each says so: "has to be a text or a number" helps more than "fits no branch". */
 function kindsTaken(nodes: readonly SchemaNode[]): unknown[] | undefined {
   const kinds = nodes.map((node) => (isObject(node.raw) ? node.raw['type'] : undefined));
   return kinds.every((kind) => kind !== undefined) ? [...new Set(kinds.flat())] : undefined;
 }
 
-function noBranch(context: Context, nodes: readonly SchemaNode[], value: unknown, run: Run, place: Place): Problem[] {
+function noBranch(context: Context, choice: Choices, value: unknown, run: Run, place: Place): Problem[] {
+  const { nodes } = choice;
+  const index = run.chosen?.(place.at, choice);
+  const chosen = index === undefined ? undefined : nodes[index];
+  if (index !== undefined && chosen)
+    return context.explain(chosen, value, run, { at: place.at, way: `${place.way}/${context.keyword}/${index}` });
   const best = bestBranch(context, nodes, value, run, place);
   if (best) return best.problems;
   const expected = kindsTaken(nodes);
@@ -81,7 +88,7 @@ function noBranch(context: Context, nodes: readonly SchemaNode[], value: unknown
 }
 
 /** The branch that a value chooses: the first that fits, else the one it was most likely meant for. */
-function choice(context: Context, nodes: readonly SchemaNode[]): Branching {
+function choice(context: Context, nodes: readonly SchemaNode[]): Choices {
   return {
     kind: 'choice',
     nodes,
@@ -95,11 +102,12 @@ function choice(context: Context, nodes: readonly SchemaNode[]): Branching {
 const anyOf: Keyword = (context) => {
   const nodes = branches(context);
   if (!nodes) return undefined;
+  const branching = choice(context, nodes);
   return {
     kind: 'whole',
     keyword: 'anyOf',
     on: bits.any,
-    branching: choice(context, nodes),
+    branching,
     accepts: (value, run) => nodes.some((node) => node.accepts(value, run)),
     mark(value, run, seen) {
       let fits = false;
@@ -112,7 +120,7 @@ const anyOf: Keyword = (context) => {
       return fits;
     },
     problems(value, run, place) {
-      return this.accepts(value, run) ? [] : noBranch(context, nodes, value, run, place);
+      return this.accepts(value, run) ? [] : noBranch(context, branching, value, run, place);
     },
   };
 };
@@ -120,13 +128,14 @@ const anyOf: Keyword = (context) => {
 const oneOf: Keyword = (context) => {
   const nodes = branches(context);
   if (!nodes) return undefined;
+  const branching = choice(context, nodes);
   const fitting = (value: unknown, run: Run): number[] =>
     nodes.flatMap((node, i) => (node.accepts(value, run) ? [i] : []));
   return {
     kind: 'whole',
     keyword: 'oneOf',
     on: bits.any,
-    branching: choice(context, nodes),
+    branching,
     accepts(value, run) {
       let found = false;
       for (const node of nodes) {
@@ -145,7 +154,7 @@ const oneOf: Keyword = (context) => {
       if (fit.length === 1) return [];
       return fit.length > 1
         ? [context.problem('oneOf', { fitting: fit }, place)]
-        : noBranch(context, nodes, value, run, place);
+        : noBranch(context, branching, value, run, place);
     },
   };
 };
