@@ -24,7 +24,14 @@ export async function build({ ifNeeded = false } = {}) {
   }
   const esbuild = await import('esbuild');
   const common = { format: 'esm', target: 'es2022', sourcemap: true, logLevel: 'warning', jsx: 'automatic' };
-  const node = { ...common, bundle: true, packages: 'external', platform: 'node', target: 'node20', conditions: ['source'] };
+  const node = {
+    ...common,
+    bundle: true,
+    packages: 'external',
+    platform: 'node',
+    target: 'node20',
+    conditions: ['source'],
+  };
   /** File by file, so that an application takes the files that it uses, and fetches others when it uses them. */
   const library = (name) => {
     const [from, to] = ['src', 'dist'].map((folder) => join(home, 'packages', name, folder));

@@ -134,6 +134,7 @@ function sizes() {
  * expressions, keywords, codecs and drawings that not every form has.
  */
 async function librarySize() {
+  const { NODE_ENV } = process.env;
   const { build: bundle } = await import('vite');
   const [{ output }] = await bundle({
     configFile: false,
@@ -145,6 +146,9 @@ async function librarySize() {
       rolldownOptions: { external: ['react', 'react-dom', 'react/jsx-runtime'], output: { minify: true } },
     },
   });
+  // The bundler sets it for good; the tests that follow are not for production.
+  if (NODE_ENV === undefined) delete process.env.NODE_ENV;
+  else process.env.NODE_ENV = NODE_ENV;
   const chunks = new Map(output.filter(({ type }) => type === 'chunk').map((chunk) => [chunk.fileName, chunk]));
   const atHand = new Set();
   const take = (name) => {
