@@ -2,6 +2,8 @@ import { defineConfig } from '@playwright/test';
 import { chromiumArgs, chromiumPath } from './packages/cli/src/chromium.js';
 
 const port = Number(process.env['E2E_PORT'] ?? 4377);
+/** Two runs side by side, each with a server of its own, keep what they write apart. */
+const results = `test-results/${process.env['E2E_RUN'] ?? 'e2e'}`;
 export default defineConfig({
   testDir: 'e2e',
   // The pictures are taken on request: npm run pictures.
@@ -10,8 +12,8 @@ export default defineConfig({
   workers: 1,
   timeout: 60_000,
   expect: { timeout: 15_000 },
-  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
-  outputDir: 'test-results/e2e',
+  reporter: [['list'], ['json', { outputFile: `${results}.json` }]],
+  outputDir: results,
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
@@ -22,9 +24,9 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: 'rm -rf test-results/data && node scripts/start.mjs',
+    command: `rm -rf ${results}-data && node scripts/start.mjs`,
     url: `http://127.0.0.1:${port}/company/ports`,
     timeout: 300_000,
-    env: { PORT: String(port), POIETRA_QUIET: '1', POIETRA_DATA: 'test-results/data' },
+    env: { PORT: String(port), POIETRA_QUIET: '1', POIETRA_DATA: `${results}-data` },
   },
 });

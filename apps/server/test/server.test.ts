@@ -254,7 +254,7 @@ describe('a form without script', () => {
     expect(html).toMatch(/<form[^>]*action="\/company\/echo"/);
     expect(html).toMatch(/name="\/wind"/);
     expect(html).not.toMatch(/<script/);
-  }, 60_000);
+  }, 180_000);
   it('is refused where there is nothing to draw, and gone after a while', async () => {
     expect((await send('POST', '/api/plain', { title: 'x' })).status).toBe(422);
     expect((await fetch(`${base}/plain/0123456789`)).status).toBe(404);

@@ -46,5 +46,5 @@ describe('poietra check in a real browser', () => {
       stderr: expect.stringContaining('There is no') as string,
     });
     expect(check('package.json').stderr).toContain('is no kit');
-  }, 60_000);
+  }, 180_000);
 });
