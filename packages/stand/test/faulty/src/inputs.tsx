@@ -1,5 +1,5 @@
 /** Each input is sound but for one fault, which its name tells. */
-import { createContext, useContext, useEffect, useId, useState, type JSX } from 'react';
+import { createContext, useContext, useEffect, useId, useRef, useState, type JSX } from 'react';
 
 interface Props {
   readonly value?: string;
@@ -90,4 +90,78 @@ export function Floods({ value = '', disabled = false, onChange }: Props): JSX.E
     return () => clearInterval(timer);
   });
   return <input value={value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />;
+}
+
+/** Draws what it is given only as a title, which nobody sees. */
+export function ShowsNothing({ value = '', disabled = false, onChange }: Props): JSX.Element {
+  return (
+    <input title={value} defaultValue="" disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />
+  );
+}
+
+/** Nobody outside hears that it is left. */
+export function KeepsLeaving({ value = '', disabled = false, onChange }: Props): JSX.Element {
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    const element = input.current;
+    const stop = (event: Event): void => event.stopPropagation();
+    element?.addEventListener('focusout', stop);
+    return () => element?.removeEventListener('focusout', stop);
+  }, []);
+  return <input ref={input} value={value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />;
+}
+
+export function GivesFocusAway({ value = '', disabled = false, onChange }: Props): JSX.Element {
+  return (
+    <input
+      value={value}
+      disabled={disabled}
+      onFocus={(event) => event.target.blur()}
+      onChange={(event) => onChange?.(event.target.value)}
+    />
+  );
+}
+
+/** Takes off whatever somebody writes onto its element for those who cannot see. */
+export function RefusesWords({ value = '', disabled = false, onChange }: Props): JSX.Element {
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    const element = input.current;
+    if (!element) return undefined;
+    const clean = (): void => {
+      for (const name of element.getAttributeNames()) if (/^(aria-|id$)/.test(name)) element.removeAttribute(name);
+    };
+    clean();
+    const observer = new MutationObserver(clean);
+    observer.observe(element, { attributes: true });
+    return () => observer.disconnect();
+  }, []);
+  return <input ref={input} value={value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />;
+}
+
+/** Breaks when its effects are run a second time. */
+export function OnlyOnce({ value = '', disabled = false, onChange }: Props): JSX.Element {
+  const runs = useRef(0);
+  const [isBroken, setBroken] = useState(false);
+  useEffect(() => {
+    runs.current++;
+    if (runs.current > 1) setBroken(true);
+  }, []);
+  return (
+    <input value={isBroken ? '' : value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />
+  );
+}
+
+/** Nothing is left of what the form around would submit. */
+export function EmptiesTheForm({ value = '', disabled = false, onChange }: Props): JSX.Element {
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    const form = input.current?.form;
+    const empty = ({ formData }: FormDataEvent): void => {
+      for (const name of [...formData.keys()]) formData.delete(name);
+    };
+    form?.addEventListener('formdata', empty);
+    return () => form?.removeEventListener('formdata', empty);
+  }, []);
+  return <input ref={input} value={value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />;
 }
