@@ -1,20 +1,13 @@
 import { batch, signal, type ReadonlySignal } from '@preact/signals-core';
 import type { Codec } from '../codec/index.js';
-import { joinPointer, ownMember, parsePointer, type Pointer, type Problem } from '../json/index.js';
-import {
-  fillDefaults,
-  namedMembers,
-  reword,
-  textFor,
-  type CompiledSchema,
-  type Condition,
-  type Facts,
-} from '../schema/index.js';
+import { ownMember, parsePointer, type Pointer, type Problem } from '../json/index.js';
+import { fillDefaults, namedMembers, type CompiledSchema, type Condition, type Facts } from '../schema/index.js';
 import { FormDocument } from './document.js';
 import type { Expressed } from '../expression/index.js';
 import type { FormExpressions } from './computed.js';
 import { openList, type FormList, type Origin } from './list.js';
 import { pointerOf, type Where } from './path.js';
+import { FormProblems } from './problems.js';
 import { Place, places, type PlaceHolder, type Remembered } from './place.js';
 import type {
   Chooser,
@@ -50,18 +43,14 @@ export class OpenForm implements Form, PlaceHolder {
   #follow: Pick<CompiledSchema, 'recheck'>;
   readonly #root: Place;
   readonly #expressions: FormExpressions | undefined;
-  /** What the schema says of the value as it stands; listed and sorted to its places when somebody asks. */
-  #verdict: { readonly problems: readonly Problem[] } = { problems: [] };
-  #listed: readonly Problem[] | undefined;
-  #sorted: ReadonlyMap<Pointer, readonly Problem[]> | undefined;
-  /** A problem that stays keeps its object, and so its words. */
-  readonly #worded = new WeakMap<Problem, Problem>();
+  readonly #problems: FormProblems;
 
   constructor(
     private readonly options: Omit<FormOptions, 'schema' | 'compiled' | 'compile'>,
     private readonly ground: Ground,
   ) {
     this.compiled = ground.compiled;
+    this.#problems = new FormProblems(options);
     this.tell = options.tell ?? 'leave';
     this.disabled = options.disabled ?? false;
     this.#follow = this.#memory();
@@ -175,7 +164,7 @@ export class OpenForm implements Form, PlaceHolder {
   }
 
   problemsAt(place: Place): readonly Problem[] {
-    return this.#byPlace.get(place.at) ?? [];
+    return this.#problems.at(place.at);
   }
   noticed(): void {
     this.version.value++;
@@ -188,7 +177,7 @@ export class OpenForm implements Form, PlaceHolder {
     );
     const replaced = new Set(own.filter((place) => place.reason.value !== undefined).map((place) => place.at));
     return [
-      ...this.#all.filter(({ at }) => !replaced.has(at)),
+      ...this.#problems.all.filter(({ at }) => !replaced.has(at)),
       ...own.flatMap((place) => (place.reason.value !== undefined ? place.problems : place.refusals.value)),
     ];
   }
@@ -349,9 +338,7 @@ export class OpenForm implements Form, PlaceHolder {
   /** Asks the schema again, only about what the change can have touched, and tells the fields concerned. */
   #check(changedAt: Pointer): void {
     const verdict = this.#follow.recheck(this.document.root, changedAt);
-    this.#verdict = verdict;
-    this.#listed = undefined;
-    this.#sorted = undefined;
+    this.#problems.take(verdict);
     batch(() => {
       for (const at of new Set([...verdict.touched, changedAt])) {
         const place = this.#known(at);
@@ -359,57 +346,6 @@ export class OpenForm implements Form, PlaceHolder {
       }
       this.version.value++;
     });
-  }
-
-  get #all(): readonly Problem[] {
-    return (this.#listed ??= this.#verdict.problems.map((problem) => this.#onField(problem)));
-  }
-  get #byPlace(): ReadonlyMap<Pointer, readonly Problem[]> {
-    if (this.#sorted) return this.#sorted;
-    const sorted = new Map<Pointer, Problem[]>();
-    for (const problem of this.#all) {
-      const known = sorted.get(problem.at);
-      if (known) known.push(problem);
-      else sorted.set(problem.at, [problem]);
-    }
-    return (this.#sorted = sorted);
-  }
-
-  #onField(problem: Problem): Problem {
-    let worded = this.#worded.get(problem);
-    if (!worded) {
-      worded = this.#wordedFor(problem);
-      this.#worded.set(problem, worded);
-    }
-    return worded;
-  }
-
-  /** A missing member is the field's own matter, not that of the object around it. */
-  #wordedFor(problem: Problem): Problem {
-    const { messages: general, messagesAt } = this.options;
-    const name =
-      problem.keyword === 'required'
-        ? problem.params['missing']
-        : problem.keyword === 'dependentRequired'
-          ? problem.params['name']
-          : undefined;
-    const messages = {
-      ...general,
-      ...messagesAt?.(typeof name === 'string' ? joinPointer(problem.at, name) : problem.at),
-    };
-    const moved =
-      typeof name === 'string'
-        ? {
-            ...problem,
-            at: joinPointer(problem.at, name),
-            message: textFor(
-              { required: 'Is needed.', dependentRequired: 'Is needed.', ...messages },
-              problem.keyword,
-              problem.params,
-            ),
-          }
-        : problem;
-    return Object.keys(messages).length > 0 ? reword(moved, messages) : moved;
   }
 
   #known(at: Pointer): Place | undefined {

@@ -1,0 +1,77 @@
+/** What the schema says is wrong with a form's value, in the form's own words and sorted to the places concerned. */
+import { joinPointer, type Pointer, type Problem } from '../json/index.js';
+import { reword, textFor } from '../schema/index.js';
+import type { FormOptions } from './types.js';
+
+const none: readonly Problem[] = [];
+
+export class FormProblems {
+  #verdict: { readonly problems: readonly Problem[] } = { problems: none };
+  #listed: readonly Problem[] | undefined;
+  #sorted: ReadonlyMap<Pointer, readonly Problem[]> | undefined;
+  /** A problem that stays keeps its object, and so its words. */
+  readonly #worded = new WeakMap<Problem, Problem>();
+
+  constructor(private readonly words: Pick<FormOptions, 'messages' | 'messagesAt'>) {}
+
+  /** The schema's verdict on the value as it stands; listed and sorted when somebody asks. */
+  take(verdict: { readonly problems: readonly Problem[] }): void {
+    this.#verdict = verdict;
+    this.#listed = undefined;
+    this.#sorted = undefined;
+  }
+  get all(): readonly Problem[] {
+    return (this.#listed ??= this.#verdict.problems.map((problem) => this.#onField(problem)));
+  }
+  at(place: Pointer): readonly Problem[] {
+    return this.#byPlace.get(place) ?? none;
+  }
+
+  get #byPlace(): ReadonlyMap<Pointer, readonly Problem[]> {
+    if (this.#sorted) return this.#sorted;
+    const sorted = new Map<Pointer, Problem[]>();
+    for (const problem of this.all) {
+      const known = sorted.get(problem.at);
+      if (known) known.push(problem);
+      else sorted.set(problem.at, [problem]);
+    }
+    return (this.#sorted = sorted);
+  }
+
+  #onField(problem: Problem): Problem {
+    let worded = this.#worded.get(problem);
+    if (!worded) {
+      worded = this.#wordedFor(problem);
+      this.#worded.set(problem, worded);
+    }
+    return worded;
+  }
+
+  /** A missing member is the field's own matter, not that of the object around it. */
+  #wordedFor(problem: Problem): Problem {
+    const { messages: general, messagesAt } = this.words;
+    const name =
+      problem.keyword === 'required'
+        ? problem.params['missing']
+        : problem.keyword === 'dependentRequired'
+          ? problem.params['name']
+          : undefined;
+    const messages = {
+      ...general,
+      ...messagesAt?.(typeof name === 'string' ? joinPointer(problem.at, name) : problem.at),
+    };
+    const moved =
+      typeof name === 'string'
+        ? {
+            ...problem,
+            at: joinPointer(problem.at, name),
+            message: textFor(
+              { required: 'Is needed.', dependentRequired: 'Is needed.', ...messages },
+              problem.keyword,
+              problem.params,
+            ),
+          }
+        : problem;
+    return Object.keys(messages).length > 0 ? reword(moved, messages) : moved;
+  }
+}
