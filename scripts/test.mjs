@@ -89,21 +89,24 @@ failed += jest ? jest.numFailedTests + jest.numFailedTestSuites * (jest.numFaile
 // The untouched draft of every input of the demo project, in a real browser; nine of ten have to pass the whole contract.
 check('contract', run('node', ['packages/cli/dist/main.js', 'check', 'demo/project', '--wanted', '90', '--brief']));
 
-// Two halves side by side, each with a server and a demo company of its own: a browser test waits more than it works.
+// In quarters, two side by side, each with a server and a demo company of its own: a browser test waits more than it
+// works, and the quarters take unlike times.
 const port = Number(process.env.E2E_PORT ?? 4377);
-await Promise.all(
-  [1, 2].map(async (half) => {
-    const name = `e2e-${half}`;
-    const { said } = await start('npx', ['playwright', 'test', `--shard=${half}/2`], {
-      E2E_PORT: String(port + half - 1),
+const quarters = [1, 2, 3, 4];
+const testInBrowser = async (own) => {
+  for (let quarter = quarters.shift(); quarter; quarter = quarters.shift()) {
+    const name = `e2e-${quarter}`;
+    const { said } = await start('npx', ['playwright', 'test', `--shard=${quarter}/4`], {
+      E2E_PORT: String(port + own),
       E2E_RUN: name,
     });
     process.stdout.write(said);
     const e2e = readJson(`test-results/${name}.json`);
     passed += e2e?.stats.expected ?? 0;
     failed += e2e ? e2e.stats.unexpected + e2e.stats.flaky + e2e.errors.length : 1;
-  }),
-);
+  }
+};
+await Promise.all([testInBrowser(0), testInBrowser(1)]);
 
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);
