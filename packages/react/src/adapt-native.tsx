@@ -12,6 +12,7 @@ export function adaptNative(input: unknown, description: AdapterDescription): Ad
   const Adapted: AdaptedInput = (props) => {
     const box = useRef<HTMLDivElement>(null);
     const element = useRef<HTMLInputElement>(null);
+    const isNew = useRef(true);
     const [, again] = useReducer((count: number) => count + 1, 0);
     const { state, attach } = props;
     const { id, readOnly } = state;
@@ -33,8 +34,14 @@ export function adaptNative(input: unknown, description: AdapterDescription): Ad
       delete properties['value'];
     }
     useLayoutEffect(() => {
+      const node = element.current;
+      const isFirst = isNew.current;
+      isNew.current = false;
       // Writing the text that is there already would move the caret.
-      if (keepsText && element.current && element.current.value !== text) element.current.value = text;
+      if (!keepsText || !node || node.value === text) return;
+      // What the server drew may have been typed into before any script ran.
+      if (isFirst && node.value !== asTaken(node, node.defaultValue)) report(node.value);
+      else node.value = text;
     });
     const hidden = hiddenValue(description, state);
     return (
@@ -48,4 +55,11 @@ export function adaptNative(input: unknown, description: AdapterDescription): Ad
   Adapted.takesLabel = true;
   Adapted.keepsText = keepsText;
   return Adapted;
+}
+
+/** What an element like this one makes of a text: a line has no breaks, a colour is never empty. */
+function asTaken(node: HTMLInputElement, text: string): string {
+  const other = node.cloneNode() as HTMLInputElement;
+  other.value = text;
+  return other.value;
 }

@@ -89,6 +89,30 @@ describe('links', () => {
     said.mockRestore();
     act(() => root?.unmount());
   });
+  it('what was typed into what the server drew, before any script ran, is taken', () => {
+    const first = open();
+    const host = document.body.appendChild(document.createElement('div'));
+    host.innerHTML = renderToString(<PlannedForm {...first} />);
+    const [name] = inputs(host) as [HTMLInputElement];
+    name.value = 'Aldervik Timber';
+    const { form, plan } = open();
+    let root: Root | undefined;
+    act(() => {
+      root = hydrateRoot(host, <PlannedForm form={form} plan={plan} />);
+    });
+    expect([name.value, form.field('/consignor/name').held]).toEqual(['Aldervik Timber', 'Aldervik Timber']);
+    expect(form.sent()).toEqual({ consignor: { name: 'Aldervik Timber' }, consignee: {} });
+    act(() => root?.unmount());
+  });
+  it('a text that its box takes otherwise is not taken for typed', () => {
+    const colours = { type: 'object', properties: { hull: { type: 'string' }, note: { type: 'string' } } };
+    const compiled = compileSchema(colours);
+    const plan = makePlan(compiled, { '/properties/hull': { input: 'color' } });
+    const form = openForm({ schema: colours, compiled, codecs: codecsOf(plan.root), values: { note: 'one\ntwo' } });
+    const { end } = draw(<PlannedForm form={form} plan={plan} />);
+    expect(form.sent()).toEqual({ note: 'one\ntwo' });
+    end();
+  });
   it('hint and message are told with the input; the message only while there is one', () => {
     const { form, plan } = open();
     const { host, end } = draw(<PlannedForm form={form} plan={plan} />);
