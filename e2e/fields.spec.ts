@@ -125,7 +125,7 @@ test('a codec is written as code: it runs apart, names the line of a fault, and 
 
   await write("  if (shown === 'SK 214') throw new Error('No such crossing.');\n  return shown;");
   await expect(page.getByRole('row').filter({ hasText: 'No such crossing.' })).toBeVisible();
-  await write('  const crossing: any = undefined;\n  return crossing.number;');
+  await write('  const crossing = undefined as unknown as { number: string };\n  return crossing.number;');
   await expect(page.getByText(/parse fails in line 3/).first()).toBeVisible();
   await write("  return typeof fetch === 'function' ? fetch('/api/project') : 'nothing';");
   await expect(page.getByText(/no form in JSON/).first()).toBeVisible();

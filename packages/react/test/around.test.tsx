@@ -2,7 +2,7 @@
 import { codecsOf, compileSchema, makePlan, openForm, type Form, type HintsBeside } from '@poietra/core';
 import { signal } from '@preact/signals-core';
 import { act, type ReactNode } from 'react';
-import { createRoot, type Root } from 'react-dom/client';
+import type { Root } from 'react-dom/client';
 import {
   Field,
   FormScope,
@@ -12,20 +12,12 @@ import {
   useFollowed,
   type PlannedFormProps,
 } from '../src/index.js';
+import { onPage } from './on-page.js';
 import { sameMembers } from '../src/follow.js';
-
-Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: true });
 
 let root: Root;
 let host: HTMLElement;
-beforeEach(() => {
-  host = document.body.appendChild(document.createElement('div'));
-  root = createRoot(host);
-});
-afterEach(() => {
-  act(() => root.unmount());
-  host.remove();
-});
+onPage((...place) => ([host, root] = place));
 const show = (node: ReactNode): void => act(() => root.render(node));
 function open(schema: unknown, hints: HintsBeside = {}, more: Partial<PlannedFormProps> = {}, values?: unknown): Form {
   const compiled = compileSchema(schema);

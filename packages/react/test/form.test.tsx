@@ -235,21 +235,22 @@ it('draws one field for one key press', () => {
   end();
 });
 
+const state = {
+  shown: undefined,
+  invalid: false,
+  disabled: false,
+  readOnly: false,
+  required: false,
+  id: 'i',
+  name: 'n',
+  labelledBy: 'l',
+  describedBy: undefined,
+};
+
 it('shows the old text again where whoever stands around does not take the new one', () => {
   const Box = nativeInputs['native:text'] as AdaptedInput;
   const props = { leave: () => undefined, attach: () => () => undefined };
-  const state = {
-    shown: 'Aldervik',
-    invalid: false,
-    disabled: false,
-    readOnly: false,
-    required: false,
-    id: 'i',
-    name: 'n',
-    labelledBy: 'l',
-    describedBy: undefined,
-  };
-  const { host, end } = draw(<Box {...props} state={state} report={() => undefined} />);
+  const { host, end } = draw(<Box {...props} state={{ ...state, shown: 'Aldervik' }} report={() => undefined} />);
   const [box] = inputs(host) as [HTMLInputElement];
   type(box, 'Torsund');
   expect(box.value).toBe('Aldervik');
@@ -263,17 +264,6 @@ describe('an adapted input', () => {
     change: { report: 'onPick', path: '/1' },
     focus: { by: 'inner', selector: 'button' },
     constants: { mode: 'one' },
-  };
-  const state = {
-    shown: undefined,
-    invalid: false,
-    disabled: false,
-    readOnly: false,
-    required: false,
-    id: 'i',
-    name: 'n',
-    labelledBy: 'l',
-    describedBy: undefined,
   };
   const nothing = () => undefined;
   it('joins handlers, lets the caller win, and keeps what carries the line', () => {

@@ -1,21 +1,13 @@
 /** @jest-environment jsdom */
 import { codecsOf, compileSchema, makePlan, openForm, type Form, type HintsBeside, type Plan } from '@poietra/core';
 import { act } from 'react';
-import { createRoot, type Root } from 'react-dom/client';
+import type { Root } from 'react-dom/client';
 import { labelAt, PlannedForm, reveal, type PlannedFormProps, type Skin } from '../src/index.js';
-
-(globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
+import { onPage } from './on-page.js';
 
 let root: Root;
 let host: HTMLElement;
-beforeEach(() => {
-  host = document.body.appendChild(document.createElement('div'));
-  root = createRoot(host);
-});
-afterEach(() => {
-  act(() => root.unmount());
-  host.remove();
-});
+onPage((...place) => ([host, root] = place));
 
 function draw(
   schema: unknown,

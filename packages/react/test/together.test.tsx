@@ -1,20 +1,13 @@
 /** @jest-environment jsdom */
 import { nativeAdapters, putTogether, type AdapterDescription, type InputState } from '@poietra/core';
 import { act } from 'react';
-import { createRoot, type Root } from 'react-dom/client';
+import type { Root } from 'react-dom/client';
 import { adaptTogether, nativeInputs, type AdaptedInput, type Reached } from '../src/index.js';
+import { onPage } from './on-page.js';
 
-(globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
 let root: Root;
 let host: HTMLElement;
-beforeEach(() => {
-  host = document.body.appendChild(document.createElement('div'));
-  root = createRoot(host);
-});
-afterEach(() => {
-  act(() => root.unmount());
-  host.remove();
-});
+onPage((...place) => ([host, root] = place));
 
 const use = nativeAdapters['number'] as AdapterDescription;
 const description = putTogether([

@@ -107,7 +107,7 @@ export function tupleLength(at: readonly Applied[]): number {
 
 /** The branch that a value speaks for; the first where none can be told. */
 export function bestBranch(choice: Choice, value: unknown): number {
-  // Nothing speaks for no branch; the first is as good as any.
+  // A value that is not there speaks for none of them.
   if (value === undefined) return 0;
   try {
     return choice.best(value, freshRun()) ?? 0;
