@@ -24,11 +24,11 @@ const schema = {
 describe('when problems are told', () => {
   const told = (tell: 'leave' | 'change' | 'submit') => {
     const field = openForm({ schema, tell }).field('/name');
-    const seen = [field.told.length];
+    const seen = [field.shownProblems.length];
     field.report('x');
-    seen.push(field.told.length);
+    seen.push(field.shownProblems.length);
     field.leave();
-    seen.push(field.told.length);
+    seen.push(field.shownProblems.length);
     return seen;
   };
   it('is a setting: on leaving, on change, on sending', () => {
@@ -39,7 +39,7 @@ describe('when problems are told', () => {
   it('all are told once sending was tried', async () => {
     const form = openForm({ schema, tell: 'submit' });
     await form.submit(() => Promise.resolve({ kind: 'accepted', answer: null }));
-    expect(form.field('/name').told).toHaveLength(1);
+    expect(form.field('/name').shownProblems).toHaveLength(1);
   });
   it('in the words of the form, where it has its own', () => {
     const form = openForm({ schema, messages: { required: 'Mangler.', minLength: 'Minst {limit} tegn.' } });

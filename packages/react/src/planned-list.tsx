@@ -123,7 +123,7 @@ function labelled(node: PlanNode, label: string): PlanNode {
 /** What is wrong with the list as a whole. */
 function Problems({ at }: { readonly at: Pointer }): ReactNode {
   const { form } = useScope();
-  const told = useFollowed(() => form.field(at).told, [form, at]);
+  const told = useFollowed(() => form.field(at).shownProblems, [form, at]);
   return (
     <div className="poietra-error" aria-live="polite">
       {told.map(({ keyword, message }) => (

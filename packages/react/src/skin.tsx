@@ -9,7 +9,7 @@ export interface SkinProps {
   readonly prefix: string | undefined;
   readonly suffix: string | undefined;
   readonly required: boolean;
-  readonly told: readonly Problem[];
+  readonly shownProblems: readonly Problem[];
   readonly ids: { readonly input: string; readonly label: string; readonly hint: string; readonly error: string };
   /** Whether `<label for>` reaches the input; otherwise the input's box is a group that the label names. */
   readonly takesLabel: boolean;
@@ -38,8 +38,8 @@ export function LabelWords({ label, required }: Pick<SkinProps, 'label' | 'requi
 }
 
 /** The problem that a person would mend first; the others on demand. */
-export function Told({ told }: Pick<SkinProps, 'told'>): ReactNode {
-  const [first, ...others] = told;
+export function Told({ shownProblems }: Pick<SkinProps, 'shownProblems'>): ReactNode {
+  const [first, ...others] = shownProblems;
   if (!first) return null;
   return (
     <>
@@ -64,7 +64,7 @@ export const plain: Skin = ({
   prefix,
   suffix,
   required,
-  told,
+  shownProblems,
   ids,
   takesLabel,
   inline,
@@ -79,7 +79,7 @@ export const plain: Skin = ({
       data-at={at}
       data-inline={inline || undefined}
       data-quiet={quiet || undefined}
-      data-invalid={told.length > 0 || undefined}
+      data-invalid={shownProblems.length > 0 || undefined}
     >
       {takesLabel ? (
         <label className="poietra-label" id={ids.label} htmlFor={ids.input}>
@@ -102,7 +102,7 @@ export const plain: Skin = ({
         {suffix !== undefined && <span className="poietra-beside">{suffix}</span>}
       </div>
       <div className="poietra-error" id={ids.error} aria-live="polite">
-        <Told told={told} />
+        <Told shownProblems={shownProblems} />
       </div>
     </div>
   );
@@ -127,9 +127,9 @@ export interface SuiteParts {
 /** A skin drawn with the parts of a component suite. Ids and links stay those of the field: the words are given as elements. */
 export function suiteSkin({ box, label, hint, error, required, properties }: SuiteParts): Skin {
   return function Suite(props) {
-    const { ids, told, takesLabel, focus, at } = props;
+    const { ids, shownProblems, takesLabel, focus, at } = props;
     const words = <LabelWords label={props.label} required={props.required && required === undefined} />;
-    const given: Record<string, unknown> = { ...properties?.({ invalid: told.length > 0 }) };
+    const given: Record<string, unknown> = { ...properties?.({ invalid: shownProblems.length > 0 }) };
     const labelElement = takesLabel ? (
       <label id={ids.label} htmlFor={ids.input}>
         {words}
@@ -147,12 +147,12 @@ export function suiteSkin({ box, label, hint, error, required, properties }: Sui
       );
     const errorElement = (
       <div className="poietra-error" id={ids.error} aria-live="polite">
-        <Told told={told} />
+        <Told shownProblems={shownProblems} />
       </div>
     );
     if (label !== undefined) given[label] = labelElement;
     if (hint !== undefined && hintElement) given[hint] = hintElement;
-    if (error !== undefined && told.length > 0) given[error] = errorElement;
+    if (error !== undefined && shownProblems.length > 0) given[error] = errorElement;
     if (required !== undefined) given[required] = props.required;
     return createElement(
       box,
@@ -164,7 +164,7 @@ export function suiteSkin({ box, label, hint, error, required, properties }: Sui
       </div>,
       label === undefined ? labelElement : undefined,
       hint === undefined ? hintElement : undefined,
-      error === undefined || told.length === 0 ? errorElement : undefined,
+      error === undefined || shownProblems.length === 0 ? errorElement : undefined,
     );
   };
 }

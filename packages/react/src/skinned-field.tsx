@@ -45,7 +45,7 @@ export function SkinnedField({
 }: SkinnedFieldProps): ReactNode {
   const { baseId } = useScope();
   const frame = useFrame(at);
-  const { field, told, required } = frame;
+  const { field, shownProblems, required } = frame;
   const ids = useMemo(
     () => ({
       input: partId(baseId, at, 'input'),
@@ -64,7 +64,7 @@ export function SkinnedField({
     [field],
   );
   if (!input) return null;
-  const describedBy = [hint !== undefined && ids.hint, told.length > 0 && ids.error].filter(Boolean).join(' ');
+  const describedBy = [hint !== undefined && ids.hint, shownProblems.length > 0 && ids.error].filter(Boolean).join(' ');
   return draw({
     at,
     label,
@@ -72,7 +72,7 @@ export function SkinnedField({
     prefix,
     suffix,
     required,
-    told,
+    shownProblems,
     ids,
     inline,
     quiet,
@@ -109,7 +109,7 @@ interface LivingProps extends Pick<AdaptedProps, 'choices' | 'attach' | 'extra'>
 
 /** The input with its value. A new value draws this, and nothing that stands around it. */
 function Living({
-  frame: { field, told, required, disabled, readOnly },
+  frame: { field, shownProblems, required, disabled, readOnly },
   input: Input,
   id,
   labelledBy,
@@ -128,7 +128,7 @@ function Living({
     <Input
       state={{
         shown,
-        invalid: told.length > 0,
+        invalid: shownProblems.length > 0,
         disabled,
         required,
         readOnly,
@@ -138,7 +138,7 @@ function Living({
         describedBy,
         placeholder,
         label,
-        description: [hint, told[0]?.message].filter(Boolean).join(' '),
+        description: [hint, shownProblems[0]?.message].filter(Boolean).join(' '),
         sent: asShown ? undefined : sentText(sent),
       }}
       choices={choices}

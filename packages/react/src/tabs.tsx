@@ -70,7 +70,8 @@ function Count({ at }: { readonly at: Pointer }): ReactNode {
   const { form } = useScope();
   const count = useFollowed(
     () =>
-      form.problems().filter((problem) => isWithin(problem.at, at) && form.field(problem.at).told.length > 0).length,
+      form.problems().filter((problem) => isWithin(problem.at, at) && form.field(problem.at).shownProblems.length > 0)
+        .length,
     [form, at],
   );
   return count > 0 ? (

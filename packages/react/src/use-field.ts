@@ -8,7 +8,7 @@ import { useScope } from './scope.js';
 /** What stands around an input: all of a field that a key press mostly leaves as it is. */
 export interface FieldFrame {
   readonly field: FormField;
-  readonly told: readonly Problem[];
+  readonly shownProblems: readonly Problem[];
   readonly required: boolean;
   readonly disabled: boolean;
   readonly readOnly: boolean;
@@ -81,6 +81,6 @@ const isSentAsShown = ({ shown, sent }: { readonly shown: unknown; readonly sent
   typeof shown === 'string' && shown === sentText(sent);
 
 function frameOf(field: FormField): FieldFrame {
-  const { told, required, disabled, readOnly } = field;
-  return { field, told, required, disabled, readOnly };
+  const { shownProblems, required, disabled, readOnly } = field;
+  return { field, shownProblems, required, disabled, readOnly };
 }

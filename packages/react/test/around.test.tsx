@@ -175,8 +175,8 @@ it('a field may stand alone in a form’s scope, in the skin of a suite', () => 
 it('a field is followed by a component of one’s own', () => {
   const form = openForm({ schema: ports });
   const Told = (): ReactNode => {
-    const { held, required, told } = useField('/from');
-    return <output>{JSON.stringify([held ?? null, required, told.length])}</output>;
+    const { held, required, shownProblems } = useField('/from');
+    return <output>{JSON.stringify([held ?? null, required, shownProblems.length])}</output>;
   };
   show(
     <FormScope form={form}>

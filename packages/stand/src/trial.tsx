@@ -159,7 +159,7 @@ export function Drawn({ trial }: { readonly trial: Drawable }): ReactNode {
     prefix: undefined,
     suffix: undefined,
     required,
-    told: invalid ? [{ at: '/trial', keyword: 'trial', schemaAt: '', params: {}, message: words.error }] : [],
+    shownProblems: invalid ? [{ at: '/trial', keyword: 'trial', schemaAt: '', params: {}, message: words.error }] : [],
     ids,
     takesLabel: Input.takesLabel ?? false,
     inline: false,

@@ -2,13 +2,14 @@
 import { batch, computed, effect, untracked, type ReadonlySignal } from '@preact/signals-core';
 import type { Expressed, Expression, Expressions } from '../expression/index.js';
 import { equalJson, formatPointer, parentPointer, parsePointer, type Pointer } from '../json/index.js';
+import { fits } from './force.js';
 import type { Place } from './place.js';
 import type { PlacedExpression } from './types.js';
 
 interface Around {
-  readonly root: Place;
   place(at: Pointer): Place;
   put(place: Place, sent: unknown): void;
+  trouble(at: Pointer, says: string): void;
 }
 
 /** The place that a reference of an expression at `at` means. */
@@ -18,28 +19,36 @@ function target(at: Pointer, [root, below]: Expression['references'][number]): P
 
 export class FormExpressions {
   readonly #asked = new Map<string, ReadonlySignal<Expressed>>();
-  readonly troubles: { at: Pointer; says: string }[] = [];
   readonly #computed: readonly (readonly string[])[];
 
   constructor(
     private readonly form: Around,
     private readonly language: Expressions | undefined,
-    placed: readonly PlacedExpression[],
+    private readonly placed: readonly PlacedExpression[],
   ) {
     this.#computed = placed.map(({ at }) => parsePointer(at));
-    const sound = this.#withoutCycles(placed);
-    if (language) for (const one of sound) this.#run(parsePointer(one.at), '', one.text);
+  }
+
+  /** Begins to follow the computed values. */
+  start(): void {
+    for (const one of this.#withoutCycles(this.placed)) this.#run(parsePointer(one.at), '', one.text);
+  }
+
+  /** The places that an expression looks at. */
+  looksAt(at: Pointer, text: string): Place[] {
+    return (this.language?.read(text).references ?? []).map((reference) => this.form.place(target(at, reference)));
   }
 
   /** What an expression says; the signal is kept, so that many may ask. */
   ask(at: Pointer, text: string): ReadonlySignal<Expressed> {
-    const key = `${at} ${text}`;
+    // As JSON, since a name may hold whatever would tell place and text apart.
+    const key = JSON.stringify([at, text]);
     let asked = this.#asked.get(key);
     if (!asked) {
       const expression = this.language?.read(text);
       asked = computed((): Expressed => {
         if (!expression) return { missing: 'Expressions are not loaded.' };
-        for (const reference of expression.references) void this.form.place(target(at, reference)).deep.value;
+        for (const place of this.looksAt(at, text)) void place.subtreeVersion.value;
         const read = (where: Pointer): unknown => untracked(() => this.form.place(where).sent);
         return expression.ask({ form: read(''), here: read(parentPointer(at)), value: read(at) });
       });
@@ -51,10 +60,7 @@ export class FormExpressions {
   isComputed(at: Pointer): boolean {
     if (this.#computed.length === 0) return false;
     const tokens = parsePointer(at);
-    return this.#computed.some(
-      (pattern) =>
-        pattern.length === tokens.length && pattern.every((token, i) => token === '*' || token === tokens[i]),
-    );
+    return this.#computed.some((pattern) => fits(pattern, tokens));
   }
 
   /** Follows an expression and writes what it says; under a list, for each item that there is. */
@@ -103,10 +109,10 @@ export class FormExpressions {
     return placed.filter((one) => {
       if (!leadsTo(one, one, new Set())) return true;
       const others = looksAt(one).map(({ at }) => at);
-      this.troubles.push({
-        at: one.at,
-        says: `The computed value at ${one.at} depends on itself, by way of ${others.join(', ')}. Neither is computed.`,
-      });
+      this.form.trouble(
+        one.at,
+        `The computed value at ${one.at} depends on itself, by way of ${others.join(', ')}. Neither is computed.`,
+      );
       return false;
     });
   }

@@ -1,20 +1,26 @@
-import { batch, signal, type ReadonlySignal } from '@preact/signals-core';
+import { batch, computed, signal } from '@preact/signals-core';
 import type { Codec } from '../codec/index.js';
-import { ownMember, parsePointer, type Pointer, type Problem } from '../json/index.js';
+import { isObject, ownMember, parsePointer, setOwn, type Pointer, type Problem } from '../json/index.js';
 import { fillDefaults, namedMembers, type CompiledSchema, type Condition, type Facts } from '../schema/index.js';
-import { FormDocument } from './document.js';
 import type { Expressed } from '../expression/index.js';
+import type { Left } from './acts.js';
+import { Changes } from './changes.js';
 import type { FormExpressions } from './computed.js';
+import { warn, type Trouble } from './dev.js';
+import { FormDocument } from './document.js';
+import { Force } from './force.js';
 import { openList, type FormList, type Origin } from './list.js';
+import { outcomeOf } from './outcome.js';
 import { pointerOf, type Where } from './path.js';
 import { FormProblems } from './problems.js';
-import { Place, places, type PlaceHolder, type Remembered } from './place.js';
+import { Place, places, type PlaceHolder } from './place.js';
 import type {
   Chooser,
   Form,
   FormField,
   FormOptions,
   FormStatus,
+  LeftOver,
   Outcome,
   Snapshot,
   Submitted,
@@ -32,43 +38,69 @@ const notLoaded = signal<Expressed>({ missing: 'Expressions are not loaded.' });
 
 export class OpenForm implements Form, PlaceHolder {
   readonly compiled: CompiledSchema;
-  readonly document: FormDocument;
-  readonly beginning: FormDocument;
   readonly tell: TellWhen;
   readonly disabled: boolean;
+  readonly keepsHidden: boolean;
   readonly submitted = signal(false);
   readonly version = signal(0);
+  readonly force: Force;
+  /** What is in force, as it would be sent; changed in place. */
+  readonly #document = new FormDocument();
+  /** Where the form began: what is in force of it, and the whole, to which `restart` goes back. */
+  readonly #beginning = new FormDocument();
+  #begun: unknown;
+  readonly #changes = new Changes(
+    () => this.#document.root ?? {},
+    () => this.#beginning.root ?? {},
+  );
   readonly #status = signal<FormStatus>('open');
   readonly #message = signal<string | undefined>(undefined);
-  #follow: Pick<CompiledSchema, 'recheck'>;
   readonly #root: Place;
-  readonly #expressions: FormExpressions | undefined;
   readonly #problems: FormProblems;
+  readonly #expressions: FormExpressions | undefined;
+  readonly #troubles = new Map<string, Trouble>();
+  /** Places with a text that could not be parsed, a refusal, or a value kept aside: so that nobody walks all places. */
+  readonly #marked = new Set<Place>();
+  #follow: Pick<CompiledSchema, 'recheck'>;
 
   constructor(
     private readonly options: Omit<FormOptions, 'schema' | 'compiled' | 'compile'>,
     private readonly ground: Ground,
   ) {
     this.compiled = ground.compiled;
-    this.#problems = new FormProblems(options);
+    this.#problems = new FormProblems(options, ground.compiled.messages);
     this.tell = options.tell ?? 'leave';
     this.disabled = options.disabled ?? false;
+    this.keepsHidden = options.hidden === 'keep';
     this.#follow = this.#memory();
-    // A new value begins with the schema's defaults; one that was saved before is taken as it is.
-    const begin = options.values === undefined ? fillDefaults(this.compiled, {}) : options.values;
-    const start = options.restore ? options.restore.value : begin;
-    this.beginning = new FormDocument(copy(begin));
-    this.document = new FormDocument(copy(start ?? {}));
+    this.force = new Force(
+      {
+        read: (place) => this.read(place),
+        move: (place, isInForce) => this.#move(place, isInForce),
+        ask: (at, text) => this.#asked(at, text),
+        trouble: (at, says) => this.trouble(at, says),
+      },
+      options.conditions ?? [],
+    );
     this.#root = new Place(this, undefined, '');
-    this.#addNeededGroups(this.#root, 0);
-    this.beginning.root ??= {};
-    this.#check('');
     this.#expressions = ground.express?.(
-      { root: this.#root, place: (at) => this.place(at), put: (place, sent) => this.#putSent(place, sent) },
+      {
+        place: (at) => this.place(at),
+        put: (place, sent) => this.#putComputed(place, sent),
+        trouble: (at, says) => this.trouble(at, says),
+      },
       options.expressions,
       options.computed ?? [],
     );
-    if (!options.restore) this.beginning.root = copy(this.document.root);
+    const { values, begin = {} } = options;
+    this.#begin(values === undefined ? fillDefaults(this.compiled, begin) : values);
+    if (!this.#expressions && (options.conditions ?? options.computed ?? []).length > 0)
+      this.trouble(
+        '',
+        'Its conditions and computed values need the language of expressions, which was not given to it.',
+      );
+    this.#expressions?.start();
+    this.#settleBeginning();
     if (options.restore) this.#restore(options.restore);
   }
 
@@ -81,16 +113,23 @@ export class OpenForm implements Form, PlaceHolder {
   get submittedOnce(): boolean {
     return this.submitted.value;
   }
+  readonly #changed = computed(() => {
+    void this.version.value;
+    return this.#changes.some || [...this.#marked].some((place) => place.acts.typed.peek() !== undefined);
+  });
   get changed(): boolean {
-    void this.#root.deep.value;
-    return (
-      JSON.stringify(this.document.root ?? {}) !== JSON.stringify(this.beginning.root ?? {}) ||
-      [...places(this.#root)].some((place) => place.isTyped)
-    );
+    return this.#changed.value;
+  }
+  isChanged(place: Place): boolean {
+    return this.#changes.at(place.at);
   }
 
   place(at: Pointer): Place {
     return parsePointer(at).reduce((place, token) => place.child(token), this.#root);
+  }
+  read(place: Place): unknown {
+    const keeper = this.#marked.size > 0 ? place.keeper : undefined;
+    return keeper ? keeper.kept?.read(place.at.slice(keeper.at.length)) : this.#document.read(place.at);
   }
   field(where: Where<unknown>): FormField {
     return this.place(pointerOf(where));
@@ -98,52 +137,71 @@ export class OpenForm implements Form, PlaceHolder {
   list(where: Where<unknown>): FormList {
     const at = pointerOf(where);
     const place = this.place(at);
+    if (place.facts.kinds?.includes('array') === false)
+      this.trouble(at, 'This is used as a list, but its schema takes none. Nothing is changed by it.');
     return openList({
-      read: () => (void place.deep.value, this.document.read(at)),
-      keys: () => (void place.deep.value, this.#keysOf(place)),
+      facts: (index) => place.child(String(index)).facts,
+      read: () => (void place.subtreeVersion.value, this.read(place)),
+      keys: () => (void place.subtreeVersion.value, this.#keysOf(place)),
       remember: (index) => place.children.get(String(index))?.remember(),
       replace: (items, from) => this.#rearrange(place, items, from),
     });
   }
   chosen(at: Pointer, chooser: Chooser): number {
     const place = this.place(at);
-    const own = place.chosen(chooser.key).value;
+    const own = place.acts.chosen(chooser.key).value;
     if (own !== undefined) return own;
-    void place.deep.value;
-    return chooser.pick(this.document.read(at));
+    void place.subtreeVersion.value;
+    return chooser.pick(this.read(place));
   }
   choose(at: Pointer, chooser: Chooser, index: number, value: unknown): void {
     const place = this.place(at);
     batch(() => {
-      this.#replace(place, value);
-      place.chosen(chooser.key).value = index;
+      const before = this.chosen(at, chooser);
+      const left = place.acts.left ?? new Map<string, Map<number, Left>>();
+      const options = left.get(chooser.key) ?? new Map<number, Left>();
+      left.set(chooser.key, options);
+      options.set(before, { value: this.#whole(place), acts: place.remember() });
+      const back = options.get(index);
+      this.#replace(place, back ? merge(value, copy(back.value)) : value);
+      place.acts.left = left;
+      place.acts.chosen(chooser.key).value = index;
+      this.force.touched(place);
       this.#addNeededGroups(place, 0);
-      this.#check(at);
+      if (back) for (const [name, acts] of back.acts.children) place.child(name).recallTyped(acts);
+      this.#checked(at);
     });
   }
   put(at: Pointer, sent: unknown): void {
     this.#replace(this.place(at), sent);
   }
   ask(at: Pointer, text: string): Expressed {
-    return this.#ask(at, text).value;
+    return this.#expressions?.ask(at, text).value ?? notLoaded.value;
   }
-  #ask(at: Pointer, text: string): ReadonlySignal<Expressed> {
-    return this.#expressions?.ask(at, text) ?? notLoaded;
+  #asked(at: Pointer, text: string): { read(): Expressed; readonly looksAt: readonly Place[] } {
+    const asked = this.#expressions?.ask(at, text) ?? notLoaded;
+    return { read: () => asked.value, looksAt: this.#expressions?.looksAt(at, text) ?? [] };
   }
-  get troubles(): Form['troubles'] {
-    return this.#expressions?.troubles ?? [];
+  get troubles(): readonly Trouble[] {
+    void this.version.value;
+    return [...this.#troubles.values()];
+  }
+  trouble(at: Pointer, says: string): void {
+    const key = `${at}\n${says}`;
+    if (this.#troubles.has(key)) return;
+    this.#troubles.set(key, { at, says });
+    warn({ at, says });
   }
   isComputed(place: Place): boolean {
     return this.#expressions?.isComputed(place.at) ?? false;
   }
   valueAt(at: Pointer): unknown {
-    return this.place(at).sent;
+    return this.place(at).value;
   }
   holds(at: Pointer, conditions: readonly Condition[]): boolean {
     const place = this.place(at);
     return conditions.every((condition) => place.holdsAbove(condition));
   }
-
   codecFor(at: Pointer, facts: Facts): Codec {
     const { codecs } = this.options;
     const chosen =
@@ -151,55 +209,158 @@ export class OpenForm implements Form, PlaceHolder {
     return chosen ?? this.ground.codec(facts);
   }
 
-  /** A field's new value on its way into the document; tells all that depends on it, and nothing else. */
-  putAt(place: Place, sent: unknown): void {
-    const changedAt = this.#write(place.at, sent);
-    for (const child of place.children.values()) child.renewAll();
-    for (let up: Place | undefined = place; up; up = up.parent) {
-      up.deep.value++;
-      if (up !== place) up.replaced.value++;
+  /**
+   * The one way in which a value comes in. From a place's own input, what that input holds stays; from outside, all that
+   * was typed, held, refused and chosen here was about another value. Tells those who depend on it, and nobody else.
+   */
+  #take(place: Place, sent: unknown, from: 'input' | 'outside'): void {
+    batch(() => {
+      const { keeper } = place;
+      const changedAt = this.#write(place, sent);
+      if (from === 'outside') place.renew();
+      for (const child of place.children.values()) child.renewAll();
+      place.stir();
+      for (let up = place.parent; up; up = up.parent) {
+        up.subtreeVersion.value++;
+        up.replacedVersion.value++;
+        this.force.touched(up);
+      }
+      this.noticed(place);
+      if (keeper) this.noticed(keeper);
+      this.force.discover(place);
+      if (keeper) this.force.settle();
+      else this.#checked(changedAt);
+      if (this.#status.peek() !== 'sending') this.#status.value = 'open';
+    });
+  }
+  enter(place: Place, sent: unknown): void {
+    this.#take(place, sent, 'input');
+  }
+  #replace(place: Place, sent: unknown): void {
+    this.#take(place, sent, 'outside');
+  }
+
+  /** Writes a value where the place has its own: in the document, or where it is kept. */
+  #write(place: Place, value: unknown): Pointer {
+    const { keeper } = place;
+    const from = keeper?.at.length ?? 0;
+    return (keeper?.kept ?? this.#document).write(
+      place.at.slice(from),
+      value,
+      (where) => this.place(place.at.slice(0, from) + where).required,
+      (where) => this.place(place.at.slice(0, from) + where).isList,
+    );
+  }
+
+  /** Moves the value of a place whose conditions have turned: aside, or back into the document. */
+  #move(place: Place, isInForce: boolean): void {
+    batch(() => {
+      if (place.parent?.keeper) place.holdsItself = isInForce;
+      else if (isInForce) {
+        const value = place.kept?.root;
+        place.kept = undefined;
+        for (const inner of places(place)) inner.holdsItself = true;
+        if (value !== undefined) this.#moved(this.#write(place, value), place);
+        this.force.discover(place);
+        if (place.parent) this.#addNeeded(place, 0);
+      } else {
+        const value = this.#whole(place);
+        if (this.#document.read(place.at) !== undefined) this.#moved(this.#write(place, undefined), place);
+        for (const inner of places(place)) inner.kept = undefined;
+        place.kept = new FormDocument(value);
+        place.holdsItself = false;
+      }
+      for (const inner of places(place)) inner.stir();
+      this.noticed(place);
+    });
+  }
+  #moved(changedAt: Pointer, place: Place): void {
+    for (let up = place.parent; up; up = up.parent) {
+      up.subtreeVersion.value++;
+      up.replacedVersion.value++;
+      this.force.touched(up);
     }
     this.#check(changedAt);
-    if (this.#status.peek() !== 'sending') this.#status.value = 'open';
+  }
+
+  /** The value at a place and all that is kept inside it, as a copy. */
+  #whole(place: Place): unknown {
+    let whole = copy(this.read(place));
+    if (place.keeper) return whole;
+    for (const { kept, at } of this.#marked) {
+      if (kept?.root === undefined || !(at === place.at || at.startsWith(`${place.at}/`))) continue;
+      const document: FormDocument = new FormDocument(whole);
+      document.write(at.slice(place.at.length), copy(kept.root), yes, no);
+      whole = document.root;
+    }
+    return whole;
   }
 
   problemsAt(place: Place): readonly Problem[] {
     return this.#problems.at(place.at);
   }
-  noticed(): void {
+  sayTyped({ at }: Place, { raw, reason }: { readonly raw: unknown; readonly reason: string }): Problem {
+    return this.#problems.typed(at, raw, reason);
+  }
+  /** Keeps the short list of places that are asked whenever the whole is. */
+  noticed(place: Place): void {
+    const { typed, refusals } = place.acts;
+    if (typed.peek() !== undefined || refusals.peek().length > 0 || place.kept?.root !== undefined)
+      this.#marked.add(place);
+    else this.#marked.delete(place);
     this.version.value++;
   }
 
   problems(): readonly Problem[] {
     void this.version.value;
-    const own = [...places(this.#root)].filter(
-      (place) => place.reason.value !== undefined || place.refusals.value.length > 0,
-    );
-    const replaced = new Set(own.filter((place) => place.reason.value !== undefined).map((place) => place.at));
+    const marked = [...this.#marked];
+    const typed = new Set(marked.flatMap((place) => (place.acts.typed.value && place.inForce ? [place.at] : [])));
     return [
-      ...this.#problems.all.filter(({ at }) => !replaced.has(at)),
-      ...own.flatMap((place) => (place.reason.value !== undefined ? place.problems : place.refusals.value)),
+      ...this.#problems.all.filter(({ at }) => !typed.has(at) && this.place(at).inForce),
+      ...marked.flatMap((place) => (typed.has(place.at) ? place.problems : place.acts.refusals.value)),
     ];
   }
 
   sent(): unknown {
-    const value = copy(this.document.root);
-    return this.options.hidden === 'keep' ? value : this.#withoutHidden(this.#root, value);
+    void this.version.value;
+    return this.keepsHidden ? this.#whole(this.#root) : copy(this.#document.root);
+  }
+  get leftOver(): readonly LeftOver[] {
+    void this.version.value;
+    return [...this.#marked].flatMap((place) =>
+      place.isLeftOver && place.kept?.root !== undefined
+        ? [{ at: place.at, value: copy(place.kept.root), isAllowed: place.applied.length === 0 }]
+        : [],
+    );
+  }
+  keep(at: Pointer): void {
+    const place = this.place(at);
+    if (!place.isLeftOver) return;
+    batch(() => {
+      place.isWanted = true;
+      this.force.renew(place);
+      this.force.settle();
+    });
   }
 
   async submit(send: (sent: unknown) => Promise<Outcome>): Promise<Submitted> {
     if (this.#status.peek() === 'sending') return { kind: 'failed', message: 'The form is being sent already.' };
     const problems = batch(() => {
-      for (const place of places(this.#root)) place.refusals.value = [];
+      for (const place of [...this.#marked]) {
+        place.acts.accept();
+        place.problemsVersion.value++;
+        this.noticed(place);
+      }
       this.submitted.value = true;
       this.#message.value = undefined;
       return this.problems();
     });
     if (problems.length > 0) return { kind: 'invalid', problems };
     this.#status.value = 'sending';
+    const [beginning, whole] = [copy(this.#document.root), this.#whole(this.#root)];
     let outcome: Outcome;
     try {
-      outcome = await send(this.sent());
+      outcome = outcomeOf(await send(this.sent()));
     } catch (error) {
       outcome = { kind: 'failed', message: error instanceof Error ? error.message : String(error) };
     }
@@ -207,7 +368,7 @@ export class OpenForm implements Form, PlaceHolder {
       this.#status.value = outcome.kind;
       if (outcome.kind === 'refused') this.refuse(outcome.problems, outcome.message);
       else if (outcome.kind === 'failed') this.#message.value = outcome.message;
-      else this.beginning.root = copy(this.document.root);
+      else this.#beginAt(beginning, whole);
       this.version.value++;
     });
     return outcome;
@@ -217,40 +378,50 @@ export class OpenForm implements Form, PlaceHolder {
     batch(() => {
       for (const problem of problems) {
         const place = this.place(problem.at);
-        place.refusals.value = [...place.refusals.peek(), problem];
+        place.acts.refusals.value = [...place.acts.refusals.peek(), problem];
+        this.noticed(place);
       }
       this.#message.value = message;
       this.#status.value = 'refused';
-      this.version.value++;
     });
   }
 
   load(values: unknown): void {
     batch(() => {
-      this.document.root = copy(values ?? {});
-      this.#begin();
-      this.beginning.root = copy(this.document.root);
+      this.#begin(values);
+      this.#settleBeginning();
     });
   }
   restart(): void {
-    batch(() => {
-      this.document.root = copy(this.beginning.root ?? {});
-      this.#begin();
-    });
+    this.load(this.#begun);
   }
-  /** What is wrong with a value that fits no branch is said of the branch that the person has chosen. */
+
   #memory(): Pick<CompiledSchema, 'recheck'> {
-    return this.compiled.follow((at, choice) => this.#known(at)?.chosen(choice).peek());
+    return this.compiled.follow((at, { id }) => this.#known(at)?.acts.chosen(id).peek());
   }
-  #begin(): void {
+  #begin(values: unknown): void {
     this.submitted.value = false;
-    this.#status.value = 'open';
     this.#message.value = undefined;
-    for (const place of places(this.#root)) place.seen.value = false;
     this.#follow = this.#memory();
+    for (const place of places(this.#root)) place.acts.visited.value = false;
+    this.#marked.clear();
+    this.#document.root = copy(values) ?? {};
     this.#root.renewAll();
+    this.force.discover(this.#root);
     this.#addNeededGroups(this.#root, 0);
-    this.#check('');
+    this.#checked('');
+    this.#status.value = 'open';
+  }
+  /** What stands there by now, computed values included, is where the form begins. */
+  #settleBeginning(): void {
+    this.#beginAt(copy(this.#document.root), this.#whole(this.#root));
+  }
+  #beginAt(beginning: unknown, whole: unknown): void {
+    this.#beginning.root = beginning;
+    this.#begun = whole;
+    this.#changes.note('');
+    for (const place of places(this.#root)) place.subtreeVersion.value++;
+    this.version.value++;
   }
 
   /**
@@ -259,42 +430,51 @@ export class OpenForm implements Form, PlaceHolder {
    */
   #addNeededGroups(place: Place, depth: number): void {
     if (depth > 20) return;
-    for (const name of namedMembers(place.active.peek())) {
-      const child = place.child(name);
-      const { kinds } = child.facts;
-      const only = child.fixed;
-      if (only && child.required && this.document.read(child.at) === undefined) this.#write(child.at, only.value);
-      if (kinds?.length !== 1 || kinds[0] !== 'object') continue;
-      const value = this.document.read(child.at);
-      if (value === undefined && child.required) this.#write(child.at, {});
-      if (value !== undefined || child.required) this.#addNeededGroups(child, depth + 1);
-    }
+    for (const name of namedMembers(place.active.peek())) this.#addNeeded(place.child(name), depth);
+  }
+  #addNeeded(place: Place, depth: number): void {
+    const { kinds } = place.facts;
+    const only = place.fixed;
+    if (only && place.required && this.read(place) === undefined) this.#moved(this.#write(place, only.value), place);
+    if (kinds?.length !== 1 || kinds[0] !== 'object') return;
+    const value = this.read(place);
+    if (value === undefined && place.required) this.#moved(this.#write(place, {}), place);
+    if (value !== undefined || place.required) this.#addNeededGroups(place, depth + 1);
   }
 
   snapshot(): Snapshot {
     const all = [...places(this.#root)];
+    const chosen = all.flatMap((place) =>
+      place.acts.choices.length > 0 ? [[place.at, Object.fromEntries(place.acts.choices)] as const] : [],
+    );
     return {
-      value: copy(this.document.root),
-      typed: Object.fromEntries(all.filter((place) => place.isTyped).map((place) => [place.at, place.typed.peek()])),
-      visited: all.filter((place) => place.seen.peek()).map((place) => place.at),
+      value: this.#whole(this.#root),
+      typed: Object.fromEntries(
+        all.flatMap(({ at, acts }) => {
+          const typed = acts.typed.peek();
+          return typed ? [[at, typed.raw]] : [];
+        }),
+      ),
+      visited: all.filter(({ acts }) => acts.visited.peek()).map(({ at }) => at),
+      ...(chosen.length > 0 ? { chosen: Object.fromEntries(chosen) } : {}),
     };
   }
-  #restore({ typed, visited }: Snapshot): void {
-    for (const [at, text] of Object.entries(typed)) this.place(at).report(text);
-    for (const at of visited) this.place(at).seen.value = true;
-  }
-
-  #write(at: Pointer, value: unknown): Pointer {
-    return this.document.write(
-      at,
-      value,
-      (where) => this.place(where).required,
-      (where) => this.place(where).isList,
-    );
+  #restore({ value, typed, visited, chosen = {} }: Snapshot): void {
+    batch(() => {
+      this.#replace(this.#root, copy(value) ?? {});
+      for (const [at, options] of Object.entries(chosen)) {
+        const place = this.place(at);
+        for (const [key, index] of Object.entries(options)) place.acts.chosen(key).value = index;
+        this.force.touched(place);
+      }
+      this.#checked('');
+      for (const [at, text] of Object.entries(typed)) this.place(at).report(text);
+      for (const at of visited) this.place(at).acts.visited.value = true;
+    });
   }
 
   #keysOf(place: Place): readonly number[] {
-    const value = this.document.read(place.at);
+    const value = this.read(place);
     const length = Array.isArray(value) ? value.length : 0;
     // A list that came from outside has items that nobody has told apart yet.
     if (place.keys.length !== length) place.keys = Array.from({ length }, () => this.#nextKey++);
@@ -302,47 +482,46 @@ export class OpenForm implements Form, PlaceHolder {
   }
   #nextKey = 0;
 
-  /** Items in another order, more or fewer of them: what was typed into each goes with it. */
+  /** Items in another order, more or fewer of them: what a person did in each goes with it. */
   #rearrange(place: Place, items: readonly unknown[], from: readonly Origin[]): void {
     batch(() => {
       const keys = this.#keysOf(place);
       const kept = from.map((origin) =>
-        typeof origin === 'number' ? place.children.get(String(origin))?.remember() : (origin?.back as Remembered),
+        typeof origin === 'number' ? place.children.get(String(origin))?.remember() : origin?.back,
       );
-      place.keys = from.map((origin) => (typeof origin === 'number' ? (keys[origin] ?? 0) : this.#nextKey++));
       this.#replace(place, items);
+      place.keys = from.map((origin) => (typeof origin === 'number' ? (keys[origin] ?? 0) : this.#nextKey++));
+      for (const child of place.children.values()) for (const one of places(child)) one.acts.visited.value = false;
       kept.forEach((one, i) => {
         if (one) place.child(String(i)).recall(one);
       });
+      this.force.discover(place);
+      this.#checked(place.at);
     });
   }
 
   /** What was computed, as it is sent; the place's own codec shows it. */
-  #putSent(place: Place, sent: unknown): void {
+  #putComputed(place: Place, sent: unknown): void {
     const revived = place.codec.peek().revive(sent);
     if (revived.ok) place.write(revived.held);
+    else
+      this.trouble(place.at, `What was computed is no value for this field: ${revived.reason} It is left as it was.`);
   }
 
-  #replace(place: Place, value: unknown): void {
-    batch(() => {
-      const changedAt = this.#write(place.at, value);
-      place.renewAll();
-      for (let up = place.parent; up; up = up.parent) {
-        up.deep.value++;
-        up.replaced.value++;
-      }
-      this.#check(changedAt);
-    });
+  /** Asks the schema again and lets conditions move what they move, until both agree. */
+  #checked(changedAt: Pointer): void {
+    this.#check(changedAt);
+    this.force.settle();
   }
-
   /** Asks the schema again, only about what the change can have touched, and tells the fields concerned. */
   #check(changedAt: Pointer): void {
-    const verdict = this.#follow.recheck(this.document.root, changedAt);
+    const verdict = this.#follow.recheck(this.#document.root, changedAt);
     this.#problems.take(verdict);
+    this.#changes.note(changedAt);
     batch(() => {
       for (const at of new Set([...verdict.touched, changedAt])) {
         const place = this.#known(at);
-        if (place) place.looked.value++;
+        if (place) place.problemsVersion.value++;
       }
       this.version.value++;
     });
@@ -353,31 +532,22 @@ export class OpenForm implements Form, PlaceHolder {
     for (const token of parsePointer(at)) place = place?.children.get(token);
     return place;
   }
-
-  #isConditionedAway(at: Pointer): boolean {
-    return (this.options.conditions ?? []).some((one) => {
-      const [pattern, tokens] = [parsePointer(one.at), parsePointer(at)];
-      if (pattern.length !== tokens.length || !pattern.every((token, i) => token === '*' || token === tokens[i]))
-        return false;
-      const said = this.#ask(at, one.text).peek();
-      return !('value' in said && said.value === true);
-    });
-  }
-
-  /** Leaves out members that only branches not in force speak of. Members that no branch speaks of are not ours to drop. */
-  #withoutHidden(place: Place, value: unknown): unknown {
-    if (typeof value !== 'object' || value === null) return value;
-    for (const key of Object.keys(value)) {
-      const child = place.child(key);
-      if ((child.applied.length > 0 && child.active.peek().length === 0) || this.#isConditionedAway(child.at))
-        delete (value as Record<string, unknown>)[key];
-      else this.#withoutHidden(child, ownMember(value, key));
-    }
-    return value;
-  }
 }
+
+const yes = (): boolean => true;
+const no = (): boolean => false;
 
 /** What is sent is JSON, so a copy by way of JSON loses nothing. */
 function copy(value: unknown): unknown {
   return value === undefined ? undefined : (JSON.parse(JSON.stringify(value)) as unknown);
+}
+
+/** What another option starts from, and what stood there when it was left: what has a value already has the last word. */
+function merge(value: unknown, left: unknown): unknown {
+  if (value === undefined || (Array.isArray(value) && value.length === 0 && Array.isArray(left))) return left;
+  if (!isObject(value) || !isObject(left)) return value;
+  const merged: Record<string, unknown> = {};
+  for (const name of Object.keys(value)) setOwn(merged, name, merge(ownMember(value, name), ownMember(left, name)));
+  for (const name of Object.keys(left)) if (!Object.hasOwn(merged, name)) setOwn(merged, name, ownMember(left, name));
+  return merged;
 }

@@ -2,6 +2,8 @@
 export { codecKind, openForm } from './open.js';
 export { loadFormExpressions, openPrepared } from './prepare.js';
 export type { FormList } from './list.js';
+export { emptyOf } from './list.js';
+export type { Trouble } from './dev.js';
 export { pointerOf, type Steps, type Where } from './path.js';
 export { readProblemDetails, type ProblemDetails } from './problem-details.js';
 export type {
@@ -11,6 +13,7 @@ export type {
   FormField,
   FormOptions,
   FormStatus,
+  LeftOver,
   Outcome,
   Snapshot,
   Submitted,

@@ -1,9 +1,13 @@
+import type { Kind } from '../json/index.js';
+import type { Facts } from '../schema/index.js';
+import type { Remembered } from './acts.js';
+
 /** A list in a form. Every change goes through the whole list, since it moves what stands behind. */
 export interface FormList {
   readonly length: number;
   /** What tells the items apart, whatever their position: they keep it when they are moved. */
   readonly keys: readonly number[];
-  /** Puts an item in, at the end unless told otherwise. */
+  /** Puts an item in, at the end unless told otherwise; without one, the schema's default or the emptiest value of its kind. */
   add(item?: unknown, index?: number): void;
   /** Puts a copy of an item behind it. */
   duplicate(index: number): void;
@@ -13,13 +17,15 @@ export interface FormList {
 }
 
 /** Where an item was before: its index, a remembered one, or nothing for a new one. */
-export type Origin = number | { readonly back: unknown } | undefined;
+export type Origin = number | { readonly back: Remembered | undefined } | undefined;
 
 interface Store {
+  /** What the schema says of the item at an index. */
+  facts(index: number): Facts;
   read(): unknown;
   keys(): readonly number[];
   replace(items: readonly unknown[], from: readonly Origin[]): void;
-  remember(index: number): unknown;
+  remember(index: number): Remembered | undefined;
 }
 
 export function openList(store: Store): FormList {
@@ -41,8 +47,9 @@ export function openList(store: Store): FormList {
     get keys() {
       return store.keys();
     },
-    add(item = {}, index) {
-      insert(item, index ?? items().length, undefined);
+    add(item, index) {
+      const at = index ?? items().length;
+      insert(item === undefined ? emptyOf(store.facts(at)) : item, at, undefined);
     },
     duplicate(index) {
       insert(JSON.parse(JSON.stringify(items()[index] ?? null)), index + 1, undefined);
@@ -63,4 +70,12 @@ export function openList(store: Store): FormList {
       store.replace(list, order);
     },
   };
+}
+
+/** What a new value of a place is: the schema's default, or the emptiest value of its kind. */
+export function emptyOf({ default: given, kinds, allowed }: Pick<Facts, 'default' | 'kinds' | 'allowed'>): unknown {
+  if (given !== undefined) return given;
+  const [kind] = kinds ?? (['object'] as readonly Kind[]);
+  if (allowed) return kind === 'array' ? [] : null;
+  return kind === 'object' ? {} : kind === 'array' ? [] : kind === 'string' ? '' : kind === 'boolean' ? false : null;
 }

@@ -12,56 +12,65 @@ import {
   type Condition,
   type Facts,
 } from '../schema/index.js';
-import type { FormDocument } from './document.js';
+import { Acts, type Remembered } from './acts.js';
+import { FormDocument } from './document.js';
+import type { Force, Watch } from './force.js';
 import type { FormField, TellWhen } from './types.js';
 
 /** What a place needs of the form around it. */
 export interface PlaceHolder {
   readonly compiled: CompiledSchema;
-  readonly document: FormDocument;
-  readonly beginning: FormDocument;
+  readonly force: Force;
   readonly tell: TellWhen;
   readonly submitted: ReadonlySignal<boolean>;
+  readonly disabled: boolean;
+  /** What is out of force is sent, too. */
+  readonly keepsHidden: boolean;
+  /** The value of a place as it would be sent: in the document, or where it is kept while out of force. */
+  read(place: Place): unknown;
   codecFor(at: Pointer, facts: Facts): Codec;
   isComputed(place: Place): boolean;
-  readonly disabled: boolean;
+  isChanged(place: Place): boolean;
   problemsAt(place: Place): readonly Problem[];
-  /** A new value on its way into the document. */
-  putAt(place: Place, sent: unknown): void;
+  /** What is said of a text that could not be parsed. */
+  sayTyped(place: Place, typed: { readonly raw: unknown; readonly reason: string }): Problem;
+  /** A new value that the place's own input, or a caller in its stead, gave. */
+  enter(place: Place, sent: unknown): void;
   /** Something about a place has changed that those who watch the whole want to know. */
-  noticed(): void;
+  noticed(place: Place): void;
+  trouble(at: Pointer, says: string): void;
 }
 
-/** What a person did at a place and below it. */
-export interface Remembered {
-  readonly typed: { readonly value: unknown; readonly reason: string | undefined } | undefined;
-  readonly seen: boolean;
-  readonly chosen: readonly (readonly [object, number])[];
-  readonly children: readonly (readonly [string, Remembered])[];
-}
-
-const missing = Symbol('nothing typed');
 const none: readonly Problem[] = [];
 
-/** One place of the form. Made when first asked for. */
+/**
+ * One place of the form. Made when first asked for, and kept as long as the form.
+ *
+ * Three numbers say what has changed, each read by those who depend on it: `replacedVersion` grows when the value was
+ * replaced by another than this place's own input, `subtreeVersion` when the value here or anything below it changed,
+ * `problemsVersion` when problems here may have come or gone. `docs/architecture.md` draws who raises them.
+ */
 export class Place implements FormField {
   readonly children = new Map<string, Place>();
   /** For a list: what its items are told apart by, whatever their position. */
   keys: number[] = [];
-  /** Grows when the value here was replaced from outside this place's own input. */
-  readonly replaced = signal(0);
-  /** Grows when the value here or anything below has changed. */
-  readonly deep = signal(0);
-  readonly typed = signal<unknown>(missing);
-  readonly reason = signal<string | undefined>(undefined);
-  readonly seen = signal(false);
-  readonly looked = signal(0);
-  readonly refusals = signal<readonly Problem[]>(none);
+  readonly replacedVersion = signal(0);
+  readonly subtreeVersion = signal(0);
+  readonly problemsVersion = signal(0);
+  readonly acts = new Acts();
   readonly applied: readonly Applied[];
   readonly at: Pointer;
+  /** The conditions that are asked of this place's value, by what they ask. */
+  readonly watches = new Map<object | string, Watch>();
+  /** Whether the conditions of this place itself hold; absent where it has none. Set by `Force` when it joins. */
+  decide: (() => boolean) | undefined;
+  /** The verdict of `decide` that the document follows. */
+  #force: Signal<boolean> | undefined;
+  /** The value while the place is out of force, unless a place around it keeps it. */
+  kept: FormDocument | undefined;
+  /** A person wants to send it though no schema speaks of it. */
+  isWanted = false;
   #inputs: { focus(): void }[] = [];
-  /** What this place's own input gave, until the value is replaced from elsewhere: not every held value survives JSON the same. */
-  readonly #kept = signal<{ held: unknown; version: number } | undefined>(undefined);
 
   constructor(
     readonly form: PlaceHolder,
@@ -69,9 +78,18 @@ export class Place implements FormField {
     readonly key: string,
   ) {
     this.at = parent ? joinPointer(parent.at, key) : '';
-    this.applied = parent
-      ? appliedBelow(parent.applied, Array.isArray(form.document.read(parent.at)) ? Number(key) : key)
-      : applied(form.compiled.root);
+    const isItem = parent !== undefined && Array.isArray(form.read(parent));
+    this.applied = parent ? appliedBelow(parent.applied, isItem ? Number(key) : key) : applied(form.compiled.root);
+  }
+
+  /** Has its conditions watched; called once, when the place is among the children of the one around it. */
+  join(): void {
+    const isInForce = this.form.force.join(this);
+    if (isInForce === undefined) return;
+    // A value that is there has yet to be moved aside; `Force.discover` does that when it has seen all of it.
+    const isThere = this.form.read(this) !== undefined;
+    this.#force = signal(isInForce || isThere);
+    if (!isInForce && !isThere && !this.keeper) this.kept = new FormDocument();
   }
 
   child(key: string): Place {
@@ -79,45 +97,64 @@ export class Place implements FormField {
     if (!place) {
       place = new Place(this.form, this, key);
       this.children.set(key, place);
+      place.join();
     }
     return place;
+  }
+
+  /** Whether its own conditions hold, as far as the document has followed them. */
+  get holdsItself(): boolean {
+    return this.#force?.peek() ?? true;
+  }
+  set holdsItself(isInForce: boolean) {
+    if (this.#force) this.#force.value = isInForce;
+  }
+  get inForce(): boolean {
+    return (this.#force?.value ?? true) && (this.parent?.inForce ?? true);
+  }
+  /** The place, this one or one around it, that keeps the value while it is out of force. */
+  get keeper(): Place | undefined {
+    return this.kept ? this : this.parent?.keeper;
+  }
+  get isSpokenOf(): boolean {
+    return (
+      this.isWanted ||
+      this.applied.some(({ node, when }) => node.raw !== false && when.every((one) => this.holdsAbove(one)))
+    );
+  }
+  /** Whether no schema speaks of it whatever holds: a member of an earlier schema, or one that is not allowed. */
+  get isLeftOver(): boolean {
+    return this.#force !== undefined && !this.applied.some(({ node }) => node.raw !== false);
   }
 
   /** Which of the schemas that could speak of this place do so now. */
   readonly active: ReadonlySignal<readonly Applied[]> = computed(() =>
     this.applied.filter(({ when }) => when.every((condition) => this.holdsAbove(condition))),
   );
-  readonly #facts = computed(() => factsOf(this.active.value.map(({ node }) => node)));
+  /** Of a place that none speaks of now, what those say that may. */
+  readonly #facts = computed(() => {
+    const active = this.active.value;
+    return factsOf((active.length > 0 ? active : this.applied).map(({ node }) => node));
+  });
   readonly codec = computed(() => this.form.codecFor(this.at, this.#facts.value));
 
   /** Conditions of one place are asked once a change there, however many fields depend on them. */
   holdsAbove(condition: Condition): boolean {
-    const place = this.ancestor(condition.up);
-    return place.verdict(condition.about).value;
+    return this.ancestor(condition.up).verdict(condition.about).value;
   }
   readonly #verdicts = new Map<Condition['about'], ReadonlySignal<boolean>>();
   verdict(about: Condition['about']): ReadonlySignal<boolean> {
     let verdict = this.#verdicts.get(about);
     if (!verdict) {
       verdict = computed(() => {
-        const chosen = about.kind === 'branch' ? this.chosen(about.choice).value : undefined;
+        const chosen = about.kind === 'branch' ? this.acts.chosen(about.choice.id).value : undefined;
         if (about.kind === 'branch' && chosen !== undefined) return chosen === about.index;
-        void this.deep.value;
-        return holds({ up: 0, about }, this.form.document.read(this.at));
+        void this.subtreeVersion.value;
+        return holds({ up: 0, about }, this.form.read(this));
       });
       this.#verdicts.set(about, verdict);
     }
     return verdict;
-  }
-  /** The branch that a person has chosen here, until the value is replaced from elsewhere. */
-  readonly #chosen = new Map<object, Signal<number | undefined>>();
-  chosen(key: object): Signal<number | undefined> {
-    let own = this.#chosen.get(key);
-    if (!own) {
-      own = signal<number | undefined>(undefined);
-      this.#chosen.set(key, own);
-    }
-    return own;
   }
   ancestor(up: number): Place {
     // The root has no ancestor; a condition never reaches above it.
@@ -144,26 +181,28 @@ export class Place implements FormField {
   get facts(): Facts {
     return this.#facts.value;
   }
-  get isTyped(): boolean {
-    return this.typed.value !== missing;
-  }
   readonly #held = computed(() => {
-    const version = this.replaced.value;
-    const kept = this.#kept.value;
-    if (kept?.version === version) return kept.held;
-    const revived = this.codec.value.revive(this.form.document.read(this.at));
+    const version = this.replacedVersion.value;
+    const own = this.acts.held.value;
+    if (own?.version === version) return own.held;
+    const revived = this.codec.value.revive(this.form.read(this));
     return revived.ok ? revived.held : undefined;
   });
   get held(): unknown {
-    return this.isTyped ? undefined : this.#held.value;
+    return this.acts.typed.value ? undefined : this.#held.value;
   }
   get shown(): unknown {
-    return this.isTyped ? this.typed.value : (this.draft.value ?? this.codec.value.show(this.#held.value));
+    const typed = this.acts.typed.value;
+    return typed ? typed.raw : (this.acts.draft.value ?? this.codec.value.show(this.#held.value));
+  }
+  /** The value as it would be sent were it in force. */
+  get value(): unknown {
+    void this.problemsVersion.value;
+    void this.subtreeVersion.value;
+    return this.form.read(this);
   }
   get sent(): unknown {
-    void this.looked.value;
-    void this.deep.value;
-    return this.form.document.read(this.at);
+    return this.form.keepsHidden || this.inForce ? this.value : undefined;
   }
   readonly #required = computed(() => {
     if (!this.parent) return false;
@@ -180,74 +219,77 @@ export class Place implements FormField {
   }
 
   readonly #problems = computed((): readonly Problem[] => {
-    void this.looked.value;
-    const reason = this.reason.value;
-    if (reason !== undefined)
-      return [{ at: this.at, keyword: 'parse', schemaAt: '', params: { typed: this.typed.value }, message: reason }];
-    return [...this.form.problemsAt(this)].sort(byMending).concat(this.refusals.value);
+    void this.problemsVersion.value;
+    const typed = this.acts.typed.value;
+    if (!this.inForce) return this.acts.refusals.value;
+    if (typed) return [this.form.sayTyped(this, typed)];
+    return [...this.form.problemsAt(this)].sort(byMending).concat(this.acts.refusals.value);
   });
   get problems(): readonly Problem[] {
     return this.#problems.value;
   }
-  get told(): readonly Problem[] {
+  get shownProblems(): readonly Problem[] {
     const { tell } = this.form;
     const isTime =
       this.form.submitted.value ||
-      this.refusals.value.length > 0 ||
-      (tell !== 'submit' && this.seen.value) ||
+      this.acts.refusals.value.length > 0 ||
+      (tell !== 'submit' && this.visited) ||
       (tell === 'change' && this.changed);
     return isTime ? this.problems : none;
   }
   get visited(): boolean {
-    return this.seen.value;
+    return this.acts.visited.value;
   }
   get changed(): boolean {
-    void this.deep.value;
-    return (
-      this.isTyped ||
-      JSON.stringify(this.form.document.read(this.at)) !== JSON.stringify(this.form.beginning.read(this.at))
-    );
+    void this.subtreeVersion.value;
+    return this.acts.typed.value !== undefined || this.form.isChanged(this);
   }
 
   report(raw: unknown): void {
-    const parsed = this.codec.peek().parse(raw);
+    const codec = this.codec.peek();
+    const parsed = attempt(() => codec.parse(raw));
     batch(() => {
-      this.#accept();
       if (!parsed.ok) {
-        this.typed.value = raw;
-        this.reason.value = parsed.reason;
-        this.form.putAt(this, undefined);
+        this.#keepTyped(raw, parsed.reason);
         return;
       }
+      this.#hold(parsed.held);
       // What was typed stays as it is while the person is in the field: "12." must not become "12".
-      const shown = this.codec.peek().show(parsed.held);
-      this.typed.value = missing;
-      this.reason.value = undefined;
-      this.#keep(parsed.held);
-      this.form.putAt(this, this.codec.peek().serialise(parsed.held));
-      if (typeof raw === 'string' && typeof shown === 'string' && raw !== shown) this.draft.value = raw;
-      else this.draft.value = undefined;
+      const shown = codec.show(parsed.held);
+      this.acts.draft.value = typeof raw === 'string' && typeof shown === 'string' && raw !== shown ? raw : undefined;
     });
   }
-  /** A typed text that could be parsed but would be shown another way; kept until the field is left. */
-  readonly draft = signal<string | undefined>(undefined);
 
   write(held: unknown): void {
     batch(() => {
-      this.typed.value = missing;
-      this.reason.value = undefined;
-      this.draft.value = undefined;
-      this.#accept();
-      this.#keep(held);
-      this.form.putAt(this, this.codec.peek().serialise(held));
+      this.acts.draft.value = undefined;
+      this.#hold(held);
     });
+  }
+
+  #hold(held: unknown): void {
+    const sent = attempt(() => ({ ok: true, held: this.codec.peek().serialise(held) }));
+    if (!sent.ok) {
+      this.form.trouble(this.at, `The codec cannot send what was written: ${sent.reason}`);
+      this.#keepTyped(held, sent.reason);
+      return;
+    }
+    this.acts.typed.value = undefined;
+    this.acts.accept();
+    this.acts.held.value = { held, version: this.replacedVersion.peek() };
+    this.form.enter(this, sent.held);
+  }
+  #keepTyped(raw: unknown, reason: string): void {
+    this.acts.typed.value = { raw, reason };
+    this.acts.accept();
+    this.form.enter(this, undefined);
   }
 
   leave(): void {
     batch(() => {
-      this.seen.value = true;
-      this.draft.value = undefined;
-      this.form.noticed();
+      this.acts.visited.value = true;
+      this.acts.draft.value = undefined;
+      this.form.noticed(this);
     });
   }
 
@@ -261,47 +303,75 @@ export class Place implements FormField {
     };
   }
 
-  /** What a server refused was another value. An empty list is left as it is, so that nobody is told of nothing. */
-  #accept(): void {
-    if (this.refusals.peek().length > 0) this.refusals.value = none;
-  }
-  #keep(held: unknown): void {
-    this.#kept.value = { held, version: this.replaced.peek() };
-  }
-  /** The value was replaced from above or below: what was typed and kept here no longer counts. */
+  /** The value was replaced from above or below: what was typed, held and kept here no longer counts. */
   renew(): void {
-    this.#kept.value = undefined;
-    this.replaced.value++;
-    this.typed.value = missing;
-    this.reason.value = undefined;
-    this.draft.value = undefined;
-    this.#accept();
-    for (const own of this.#chosen.values()) own.value = undefined;
+    this.acts.forget();
+    this.replacedVersion.value++;
+    this.keys = [];
+    // Whether the new value is in force has yet to be asked; until then it is where the rest of the value is.
+    this.kept = undefined;
+    this.holdsItself = true;
+    this.isWanted = false;
+  }
+  renewAll(): void {
+    this.renew();
+    this.stir();
+    for (const child of this.children.values()) child.renewAll();
+  }
+  /** Those who read the value or its problems look again. */
+  stir(): void {
+    this.subtreeVersion.value++;
+    this.problemsVersion.value++;
+    this.form.force.touched(this);
   }
 
   /** What the person did here and below, to be put back where the value is moved to. */
   remember(): Remembered {
+    const { typed, draft, visited, refusals, held, choices, left } = this.acts;
+    const own = held.peek();
     return {
-      typed: this.isTyped ? { value: this.typed.peek(), reason: this.reason.peek() } : undefined,
-      seen: this.seen.peek(),
-      chosen: [...this.#chosen].flatMap(([key, { value }]) => (value === undefined ? [] : [[key, value] as const])),
+      typed: typed.peek(),
+      draft: draft.peek(),
+      visited: visited.peek(),
+      refusals: refusals.peek(),
+      held: own?.version === this.replacedVersion.peek() ? { held: own.held } : undefined,
+      chosen: choices,
+      left: new Map(left),
+      kept: this.kept?.root === undefined ? undefined : { value: this.kept.root },
       children: [...this.children].map(([key, child]) => [key, child.remember()] as const),
     };
   }
-  recall({ typed, seen, chosen, children }: Remembered): void {
-    this.seen.value = seen;
-    for (const [key, index] of chosen) this.chosen(key).value = index;
-    if (typed) {
-      this.typed.value = typed.value;
-      this.reason.value = typed.reason;
+  recall({ typed, draft, visited, refusals, held, chosen, left, kept, children }: Remembered): void {
+    const { acts } = this;
+    acts.visited.value = visited;
+    acts.typed.value = typed;
+    acts.draft.value = draft;
+    acts.refusals.value = refusals.map((problem) => ({ ...problem, at: this.at }));
+    if (held) acts.held.value = { held: held.held, version: this.replacedVersion.peek() };
+    for (const [key, index] of chosen) acts.chosen(key).value = index;
+    acts.left = new Map([...left].map(([key, options]) => [key, new Map(options)]));
+    if (kept && this.decide && !this.parent?.keeper) {
+      this.kept = new FormDocument(kept.value);
+      this.holdsItself = false;
     }
+    this.form.noticed(this);
     for (const [key, child] of children) this.child(key).recall(child);
   }
-  renewAll(): void {
-    this.renew();
-    this.deep.value++;
-    this.looked.value++;
-    for (const child of this.children.values()) child.renewAll();
+  /** Texts that could not be parsed come back where nothing stands in their place. */
+  recallTyped({ typed, children }: Remembered): void {
+    if (typed && this.form.read(this) === undefined) this.acts.typed.value = typed;
+    this.form.noticed(this);
+    for (const [key, child] of children) this.child(key).recallTyped(child);
+  }
+}
+
+type Attempt<T> = { readonly ok: true; readonly held: T } | { readonly ok: false; readonly reason: string };
+/** Codecs do not throw; one that does all the same costs its own value and nothing else. */
+function attempt<T>(ask: () => Attempt<T>): Attempt<T> {
+  try {
+    return ask();
+  } catch (error) {
+    return { ok: false, reason: error instanceof Error ? error.message : String(error) };
   }
 }
 

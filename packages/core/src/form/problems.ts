@@ -1,6 +1,6 @@
 /** What the schema says is wrong with a form's value, in the form's own words and sorted to the places concerned. */
 import { joinPointer, type Pointer, type Problem } from '../json/index.js';
-import { reword, textFor } from '../schema/index.js';
+import { reword, textFor, type Messages } from '../schema/index.js';
 import type { FormOptions } from './types.js';
 
 const none: readonly Problem[] = [];
@@ -12,7 +12,20 @@ export class FormProblems {
   /** A problem that stays keeps its object, and so its words. */
   readonly #worded = new WeakMap<Problem, Problem>();
 
-  constructor(private readonly words: Pick<FormOptions, 'messages' | 'messagesAt'>) {}
+  /** `compiled` are the words that the schema was compiled with; the form's own go before them. */
+  constructor(
+    private readonly words: Pick<FormOptions, 'messages' | 'messagesAt'>,
+    private readonly compiled: Messages = {},
+  ) {}
+
+  /** A text that could not be parsed is a problem of the keyword `parse`, with `{typed}` and `{reason}` to speak of. */
+  typed(at: Pointer, typed: unknown, reason: string): Problem {
+    const problem = { at, keyword: 'parse', schemaAt: '', params: { typed, reason }, message: reason };
+    return reword(problem, this.#messagesFor(at));
+  }
+  #messagesFor(at: Pointer): Messages {
+    return { ...this.compiled, ...this.words.messages, ...this.words.messagesAt?.(at) };
+  }
 
   /** The schema's verdict on the value as it stands; listed and sorted when somebody asks. */
   take(verdict: { readonly problems: readonly Problem[] }): void {
@@ -49,17 +62,13 @@ export class FormProblems {
 
   /** A missing member is the field's own matter, not that of the object around it. */
   #wordedFor(problem: Problem): Problem {
-    const { messages: general, messagesAt } = this.words;
     const name =
       problem.keyword === 'required'
         ? problem.params['missing']
         : problem.keyword === 'dependentRequired'
           ? problem.params['name']
           : undefined;
-    const messages = {
-      ...general,
-      ...messagesAt?.(typeof name === 'string' ? joinPointer(problem.at, name) : problem.at),
-    };
+    const messages = this.#messagesFor(typeof name === 'string' ? joinPointer(problem.at, name) : problem.at);
     const moved =
       typeof name === 'string'
         ? {

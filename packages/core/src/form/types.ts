@@ -3,6 +3,7 @@ import type { Codec } from '../codec/index.js';
 import type { Pointer, Problem } from '../json/index.js';
 import type { Expressed, Expressions } from '../expression/index.js';
 import type { CompiledSchema, CompileOptions, Condition, Facts, Messages } from '../schema/index.js';
+import type { Trouble } from './dev.js';
 import type { FormList } from './list.js';
 import type { Where } from './path.js';
 
@@ -11,8 +12,8 @@ export type TellWhen = 'leave' | 'change' | 'submit';
 
 /** Something between whose options a person chooses: a branch of the schema, a kind of value. */
 export interface Chooser {
-  /** What the choice is remembered by; for a branch, the schema's own choice. */
-  readonly key: object;
+  /** What the choice is remembered by; for a branch, the `id` of the schema's own choice. */
+  readonly key: string;
   /** The option that a value speaks for, as long as nobody has chosen. */
   pick(value: unknown): number;
 }
@@ -32,9 +33,12 @@ export interface FormOptions {
   readonly codecs?:
     | Readonly<Record<Pointer, Codec>>
     | ((at: Pointer, facts: Facts, chosen: (at: Pointer, chooser: Chooser) => number) => Codec | undefined);
+  /** A record that was saved: taken as it is. */
   readonly values?: unknown;
+  /** What a new record begins with, where there are no `values`; the schema's defaults are added to it. */
+  readonly begin?: unknown;
   readonly tell?: TellWhen;
-  /** What happens to values that no branch of the schema in force speaks of: left out of what is sent, or kept. */
+  /** What happens to values that are out of force: left out of what is sent, or sent, too. They are kept either way. */
   readonly hidden?: 'drop' | 'keep';
   readonly messages?: Messages;
   /** Words for one place only; they go before the others. */
@@ -55,6 +59,16 @@ export interface Snapshot {
   /** Texts that could not be parsed, by place, exactly as typed. */
   readonly typed: Readonly<Record<Pointer, unknown>>;
   readonly visited: readonly Pointer[];
+  /** Options that were chosen, by place and chooser. */
+  readonly chosen?: Readonly<Record<Pointer, Readonly<Record<string, number>>>>;
+}
+
+/** A value that no schema speaks of, whatever holds: of an earlier schema, or of a record that has more than it. */
+export interface LeftOver {
+  readonly at: Pointer;
+  readonly value: unknown;
+  /** Whether the schema would take it (`additionalProperties` is not `false`). */
+  readonly isAllowed: boolean;
 }
 
 /** What became of sending. `problems` name the fields that were refused; `message` speaks of the whole. */
@@ -76,7 +90,9 @@ export interface FormField {
   readonly sent: unknown;
   readonly problems: readonly Problem[];
   /** The problems that the person should see by now. */
-  readonly told: readonly Problem[];
+  readonly shownProblems: readonly Problem[];
+  /** Whether a schema in force speaks of it, and every condition from the root to it holds. */
+  readonly inForce: boolean;
   readonly visited: boolean;
   readonly changed: boolean;
   readonly required: boolean;
@@ -115,10 +131,13 @@ export interface Form<T = unknown> {
   put(at: Pointer, sent: unknown): void;
   /** What an expression at a place says now; followed as it changes. */
   ask(at: Pointer, text: string): Expressed;
-  /** Computed values that cannot be: they depend on each other, or cannot be read. */
-  readonly troubles: readonly { readonly at: Pointer; readonly says: string }[];
-  /** The JSON to be sent. */
+  /** What is wrong with the description or with how the form is used: told to the developer, never to the person. */
+  readonly troubles: readonly Trouble[];
+  /** The JSON to be sent: what is in force. */
   sent(): unknown;
+  /** Values that no schema speaks of. They are not sent; `keep` has one sent all the same, `put(at, undefined)` takes it away. */
+  readonly leftOver: readonly LeftOver[];
+  keep(at: Pointer): void;
   problems(): readonly Problem[];
   submit(send: (sent: unknown) => Promise<Outcome>): Promise<Submitted>;
   /** Puts the server's problems onto the fields. */

@@ -50,7 +50,7 @@ export interface PlanList extends PlanBase {
 export interface PlanChooser extends PlanBase {
   readonly kind: 'chooser';
   /** What the form remembers the choice by. */
-  readonly key: object;
+  readonly key: string;
   /** The option that a value speaks for. */
   pick(value: unknown): number;
   readonly options: readonly PlanOption[];

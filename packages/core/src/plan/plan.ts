@@ -76,7 +76,7 @@ function node(
     return {
       ...base,
       kind: 'chooser',
-      key: choice,
+      key: choice.id,
       again,
       onDemand: again || isDeep(around.depth, required),
       options,
@@ -88,7 +88,7 @@ function node(
   const chosen = chooseField(facts, hints, around.rules, itemFacts(at, facts));
   const kinds = severalKinds(facts);
   if (!chosen && kinds) {
-    const key = {};
+    const key = `${base.schemaAt}#kinds`;
     const options = kinds.map((kind) => {
       let made: PlanNode | undefined;
       return option(

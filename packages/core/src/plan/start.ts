@@ -1,5 +1,6 @@
 /** What new entries, new members and freshly chosen options begin with. */
 import { isObject, ownMember, setOwn, type Kind } from '../json/index.js';
+import { emptyOf } from '../form/index.js';
 import type { PlanNode } from './nodes.js';
 
 /** What of a value a plan can draw, with its fixed values filled in; depth ends what contains itself. */
@@ -42,8 +43,8 @@ export function startOf(plan: PlanNode): unknown {
   if (plan.kind === 'chooser') return plan.options[0]?.start(undefined);
   if (plan.kind !== 'field') return fitted(plan, plan.kind === 'list' || plan.tuple ? [] : {});
   if (plan.fixed) return plan.fixed.value;
-  const [kind] = plan.facts.kinds ?? [];
-  return kind === 'string' && !plan.choices ? '' : kind === 'boolean' ? false : kind === 'array' ? [] : null;
+  const { kinds = [], allowed = plan.choices?.map(({ value }) => value) } = plan.facts;
+  return emptyOf({ kinds: kinds.length > 0 ? kinds : ['null'], ...(allowed ? { allowed } : {}) });
 }
 
 /** Whether a value is of a kind; a whole number is a number, too. */

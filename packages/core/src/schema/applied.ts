@@ -2,7 +2,7 @@
  * Which subschemas speak about a place, and under which conditions: what a form needs to know before and while it is
  * filled. Conditions are kept, not evaluated, so that a form can watch just the values they depend on.
  */
-import { defaultLimits, isObject, LimitReached, ownMember, type Kind } from '../json/index.js';
+import { defaultLimits, equalJson, isObject, LimitReached, ownMember, type Kind } from '../json/index.js';
 import { Run, type SchemaNode } from './rule.js';
 
 /** Something that has to hold at an ancestor, `up` levels above the place spoken of. */
@@ -16,6 +16,8 @@ export interface Condition {
 
 /** A `oneOf` or `anyOf` that a person has to choose from. */
 export interface Choice {
+  /** Where it stands: the same whenever the schema is compiled, so that a choice can be kept. */
+  readonly id: string;
   readonly nodes: readonly SchemaNode[];
   best(value: unknown, run: Run): number | undefined;
 }
@@ -63,8 +65,24 @@ function expand(node: SchemaNode, when: readonly Condition[], into: Applied[], o
   open.delete(node);
 }
 
-/** What speaks about a member or an item of a place. */
-export function appliedBelow(at: readonly Applied[], key: string | number): Applied[] {
+/** More members than this of one object are not kept: names of one's own have no end. */
+const mostKept = 2000;
+const below = new WeakMap<readonly Applied[], Map<string | number, readonly Applied[]>>();
+
+/** What speaks about a member or an item of a place. Kept by place: the entries of a list share theirs. */
+export function appliedBelow(at: readonly Applied[], key: string | number): readonly Applied[] {
+  const kept = below.get(at) ?? new Map<string | number, readonly Applied[]>();
+  if (kept.size === 0) below.set(at, kept);
+  const own = typeof key === 'number' ? Math.min(key, positions(at)) : key;
+  let found = kept.get(own);
+  if (!found) {
+    found = findBelow(at, own);
+    if (kept.size < mostKept) kept.set(own, found);
+  }
+  return found;
+}
+
+function findBelow(at: readonly Applied[], key: string | number): readonly Applied[] {
   return at.flatMap(({ node, when }) => {
     const raised = when.map((condition) => ({ ...condition, up: condition.up + 1 }));
     return node.rules.flatMap((rule) =>
@@ -96,14 +114,29 @@ export function hasMembersBesides(at: readonly Applied[]): boolean {
   });
 }
 
-/** How many positions of a list have a schema of their own. */
-export function tupleLength(at: readonly Applied[]): number {
-  const lengths = at.map(({ node: { raw } }) => {
-    const positions = ownMember(raw, 'prefixItems') ?? ownMember(raw, 'items');
-    return Array.isArray(positions) ? positions.length : 0;
-  });
-  return Math.min(100, Math.max(0, ...lengths));
+/** How many positions of a list have a schema of their own; those behind them are all alike. */
+function positions(at: readonly Applied[]): number {
+  return at.reduce((most, { node: { raw } }) => {
+    const listed = ownMember(raw, 'prefixItems') ?? ownMember(raw, 'items');
+    return Array.isArray(listed) ? Math.max(most, listed.length) : most;
+  }, 0);
 }
+
+/** How many positions of a list are drawn as having a schema of their own. */
+export const tupleLength = (at: readonly Applied[]): number => Math.min(100, positions(at));
+
+/** Whether a place says which members it has, so that one of another name is left over. */
+export function namesMembers(at: readonly Applied[]): boolean {
+  return (
+    at.some(
+      ({ node: { rules, raw } }) =>
+        rules.some(({ kind, keyword }) => kind === 'members' && byName.has(keyword)) ||
+        ownMember(raw, 'unevaluatedProperties') === false,
+    ) && !at.some(({ node: { raw } }) => saysOfOthers(ownMember(raw, 'unevaluatedProperties')))
+  );
+}
+const byName = new Set(['properties', 'patternProperties', 'additionalProperties']);
+const saysOfOthers = (schema: unknown): boolean => schema !== undefined && schema !== false;
 
 /** The branch that a value speaks for; the first where none can be told. */
 export function bestBranch(choice: Choice, value: unknown): number {
@@ -206,15 +239,15 @@ export function factsOf(nodes: readonly SchemaNode[]): Facts {
     const kinds = ownMember(schema, 'type');
     if (kinds !== undefined) {
       const said = (Array.isArray(kinds) ? kinds : [kinds]) as Kind[];
-      facts.kinds =
-        facts.kinds?.filter((kind) => said.includes(kind) || (kind === 'integer' && said.includes('number'))) ?? said;
+      facts.kinds = facts.kinds ? commonKinds(facts.kinds, said) : said;
     }
     const allowed = Object.hasOwn(schema, 'const')
       ? [schema['const']]
       : Array.isArray(schema['enum'])
         ? (schema['enum'] as unknown[])
         : undefined;
-    if (allowed) facts.allowed = facts.allowed?.filter((value) => allowed.includes(value)) ?? allowed;
+    if (allowed)
+      facts.allowed = facts.allowed?.filter((value) => allowed.some((one) => equalJson(one, value))) ?? allowed;
     for (const keyword of [...upper, ...lower, 'multipleOf']) {
       const value = ownMember(schema, keyword);
       if (typeof value !== 'number') continue;
@@ -233,6 +266,13 @@ export function factsOf(nodes: readonly SchemaNode[]): Facts {
     if (typeof hints === 'object' && hints !== null) facts.hints = { ...hints, ...facts.hints };
   }
   return facts;
+}
+
+/** The kinds that both take; a whole number is a number, whichever of them says so. */
+function commonKinds(one: readonly Kind[], other: readonly Kind[]): readonly Kind[] {
+  const takes = (kinds: readonly Kind[], kind: Kind): boolean =>
+    kinds.includes(kind) || (kind === 'integer' && kinds.includes('number'));
+  return [...new Set([...one, ...other])].filter((kind) => takes(one, kind) && takes(other, kind));
 }
 
 /** The schemas of a place that ask for a member of this name. */

@@ -1,6 +1,7 @@
 import type { Limits, Pointer } from '../json/index.js';
 import { Compiler, SchemaError, type CompileOptions } from './compiler.js';
 import type { Engine } from './engine.js';
+import type { Messages } from './messages.js';
 import { fine, limitOf, limitProblem, Memory, verdict, type Recheck, type Verdict } from './memory.js';
 import type { ChosenBranch, Run, SchemaNode } from './rule.js';
 
@@ -26,6 +27,8 @@ export interface CompiledSchema {
   /** The compiled root, for those who read the schema rather than ask it. */
   readonly root: SchemaNode;
   readonly limits: Limits;
+  /** The words that it was compiled with, beside the standard ones. */
+  readonly messages: Messages;
 }
 
 /** Makes a schema ready with an engine that has all it asks for. */
@@ -44,6 +47,9 @@ export class Compiled implements CompiledSchema {
 
   get limits(): Limits {
     return this.compiler.limits;
+  }
+  get messages(): Messages {
+    return this.compiler.ownMessages;
   }
 
   /** One run is kept for all verdicts; a keyword of somebody's own may ask again meanwhile, and then gets a new one. */

@@ -7,7 +7,7 @@ import type { Context, Keyword } from './keywords/context.js';
 import type { Unevaluated } from './keywords/unevaluated.js';
 import { textFor, type Messages } from './messages.js';
 import { Registry, type Resource, type Spot, type Turn } from './registry.js';
-import { bitOf, bits, Run, Seen, type ChosenBranch, type Place, type Rule, type SchemaNode } from './rule.js';
+import { bitOf, bits, Run, Seen, type ChosenBranch, type Rule, type Site, type SchemaNode } from './rule.js';
 import { resolveUri } from './uri.js';
 import { noteWay } from './ways.js';
 
@@ -39,6 +39,8 @@ export class Compiler {
   readonly limits: Limits;
   readonly registry: Registry;
   readonly follower: Follower;
+  /** The words that were given, beside the engine's. */
+  readonly ownMessages: Messages;
   readonly #formats: Readonly<Record<string, Format>>;
   readonly #keywords: ReadonlyMap<string, Keyword>;
   readonly #messages: Messages;
@@ -62,16 +64,17 @@ export class Compiler {
     this.#keywords = options.keywords
       ? new Map([...engine.keywords, ...Object.entries(options.keywords)])
       : engine.keywords;
-    this.#messages = { ...engine.english, ...options.messages };
+    this.ownMessages = options.messages ?? {};
+    this.#messages = { ...engine.english, ...this.ownMessages };
     this.follower = new Follower(this.teller);
     for (const [uri, document] of Object.entries(options.documents ?? {})) this.registry.offer(uri, document);
   }
 
   readonly teller = {
-    problem: (node: SchemaNode, keyword: string, params: Record<string, unknown>, place: Place): Problem =>
+    problem: (node: SchemaNode, keyword: string, params: Record<string, unknown>, site: Site): Problem =>
       noteWay(
         {
-          at: place.at,
+          at: site.at,
           keyword,
           schemaAt: schemaAt(node, keyword),
           params,
@@ -79,7 +82,7 @@ export class Compiler {
         },
         node,
         keyword,
-        place,
+        site,
       ),
   };
 
@@ -149,33 +152,20 @@ export class Compiler {
     const known = this.#entered.get(node);
     if (known) return known;
     const { resource } = node;
-    const inScope = <T>(run: Run, ask: () => T): T => {
-      run.scope.push(resource);
-      const answer = ask();
-      run.scope.pop();
-      return answer;
-    };
+    const accepts = (value: unknown, run: Run): boolean => run.within(resource, () => node.accepts(value, run));
+    const mark = (value: unknown, run: Run, seen: Seen): boolean =>
+      run.within(resource, () => node.mark(value, run, seen));
     const rule: Rule = {
       kind: 'within',
       keyword: '',
       on: bits.any,
       isReference: false,
+      enters: resource,
       nodes: [node],
-      accepts: (value, run) => inScope(run, () => node.accepts(value, run)),
-      mark: (value, run, seen) => inScope(run, () => node.mark(value, run, seen)),
+      accepts,
+      mark,
     };
-    // Asking for the inner nodes is how the follower goes in; the scope then stays until the whole run is over, which
-    // changes nothing: the outermost resource wins, and those that come later lie further in.
-    const follow: Rule = { ...rule, nodes: (run) => (run.scope.push(resource), [node]) };
-    const entered: SchemaNode = {
-      raw: node.raw,
-      resource,
-      at: node.at,
-      rules: [follow],
-      leaf: undefined,
-      accepts: rule.accepts.bind(rule),
-      mark: (value, run, seen) => rule.mark?.(value, run, seen) ?? false,
-    };
+    const entered: SchemaNode = { raw: node.raw, resource, at: node.at, rules: [rule], leaf: undefined, accepts, mark };
     this.#entered.set(node, entered);
     return entered;
   }
@@ -276,9 +266,9 @@ export class Compiler {
         return inner;
       },
       complain: (message) => this.#complain(node, keyword, message),
-      problem: (word, params, place) => this.teller.problem(node, word, params, place),
-      explain: (inner, value, run, place) =>
-        this.follower.list(inner, this.follower.check(inner, value, run, place), run),
+      problem: (word, params, site) => this.teller.problem(node, word, params, site),
+      explain: (inner, value, run, site) =>
+        this.follower.list(inner, this.follower.check(inner, value, run, site), run),
     };
   }
 

@@ -3,7 +3,16 @@
  * valid. After a change, only the parts on the way to the changed place are asked again; the rest of the tree stays.
  */
 import { joinPointer, ownMember, type Problem } from '../json/index.js';
-import { bitOf, type Members, type Place, type Presence, type Rule, type Run, type SchemaNode } from './rule.js';
+import {
+  bitOf,
+  eachWithin,
+  type Members,
+  type Site,
+  type Presence,
+  type Rule,
+  type Run,
+  type SchemaNode,
+} from './rule.js';
 
 type Part = Problem[] | (State | undefined)[] | Map<string | number, (State | undefined)[] | Problem[]> | undefined;
 
@@ -13,7 +22,7 @@ export interface State {
 
 /** How problems are made: schema place and words are the compiler's business. */
 export interface Teller {
-  problem(node: SchemaNode, keyword: string, params: Record<string, unknown>, place: Place): Problem;
+  problem(node: SchemaNode, keyword: string, params: Record<string, unknown>, site: Site): Problem;
 }
 
 export class Follower {
@@ -23,8 +32,8 @@ export class Follower {
   constructor(private readonly teller: Teller) {}
 
   /** A full run. `undefined` where nothing is wrong. */
-  check(node: SchemaNode, value: unknown, run: Run, place: Place): State | undefined {
-    return this.#settle(node.rules.map((rule) => this.#part(node, rule, value, run, place)));
+  check(node: SchemaNode, value: unknown, run: Run, site: Site): State | undefined {
+    return this.#settle(node.rules.map((rule) => this.#part(node, rule, value, run, site)));
   }
 
   /** The same answer after a change at `path`, asking only what can depend on it. */
@@ -32,27 +41,27 @@ export class Follower {
     node: SchemaNode,
     value: unknown,
     run: Run,
-    place: Place,
+    site: Site,
     path: readonly string[],
     depth: number,
     before: State | undefined,
   ): State | undefined {
     if (depth === path.length) {
       if (before) this.#touch(before);
-      return this.check(node, value, run, place);
+      return this.check(node, value, run, site);
     }
     return this.#settle(
       node.rules.map((rule, i) => {
         const old = before?.parts[i];
         const applies = (rule.on & bitOf(value)) !== 0;
         if (rule.kind === 'within' && applies)
-          return this.#withinAgain(rule, value, run, place, path, depth, old as (State | undefined)[] | undefined);
+          return this.#withinAgain(rule, value, run, site, path, depth, old as (State | undefined)[] | undefined);
         if (rule.kind === 'members' && applies)
           return this.#membersAgain(
             rule,
             value as object,
             run,
-            place,
+            site,
             path,
             depth,
             old as Map<string | number, (State | undefined)[]> | undefined,
@@ -62,12 +71,12 @@ export class Follower {
             node,
             rule,
             value,
-            place,
+            site,
             path[depth] as string,
             old as Map<string, Problem[]> | undefined,
           );
         this.#touchPart(old);
-        return this.#part(node, rule, value, run, place);
+        return this.#part(node, rule, value, run, site);
       }),
     );
   }
@@ -79,7 +88,7 @@ export class Follower {
       const part = state.parts[i];
       if (!part) return;
       if (rule.kind === 'within')
-        within(rule, run, (inner, j) => this.list(inner, (part as (State | undefined)[])[j], run, into));
+        eachWithin(rule, run, (inner, j) => this.list(inner, (part as (State | undefined)[])[j], run, into));
       else if (part instanceof Map) {
         // Of thousands of names, asking each one is quicker than sorting those that are missing.
         const keys =
@@ -97,53 +106,47 @@ export class Follower {
     return into;
   }
 
-  #part(node: SchemaNode, rule: Rule, value: unknown, run: Run, place: Place): Part {
+  #part(node: SchemaNode, rule: Rule, value: unknown, run: Run, site: Site): Part {
     if ((rule.on & bitOf(value)) === 0) return undefined;
     switch (rule.kind) {
       case 'assertion':
         if (rule.accepts(value, run)) return undefined;
-        return [this.#tell(node, rule.keyword, rule.params(value), place)];
+        return [this.#tell(node, rule.keyword, rule.params(value), site)];
       case 'presence': {
         const missing = rule.names.filter((name) => ownMember(value, name) === undefined);
         return missing.length === 0
           ? undefined
-          : new Map(missing.map((name) => [name, [this.#missing(node, name, place)]]));
+          : new Map(missing.map((name) => [name, [this.#missing(node, name, site)]]));
       }
       case 'within': {
         const states: (State | undefined)[] = [];
-        within(rule, run, (inner, i) => states.push(this.check(inner, value, run, inPlace(place, rule, i))));
+        eachWithin(rule, run, (inner, i) => states.push(this.check(inner, value, run, onSite(site, rule, i))));
         return states.some(Boolean) ? states : undefined;
       }
       case 'members': {
         const found = new Map<string | number, (State | undefined)[]>();
         for (const key of rule.keys(value as object)) {
-          const states = this.#member(rule, value as object, key, run, place);
+          const states = this.#member(rule, value as object, key, run, site);
           if (states) found.set(key, states);
         }
         return found.size > 0 ? found : undefined;
       }
       case 'whole': {
         if (rule.accepts(value, run)) return undefined;
-        const problems = rule.problems(value, run, place);
+        const problems = rule.problems(value, run, site);
         for (const { at } of problems) this.touched.add(at);
         return problems.length > 0 ? problems : undefined;
       }
     }
   }
 
-  #member(
-    rule: Members,
-    value: object,
-    key: string | number,
-    run: Run,
-    place: Place,
-  ): (State | undefined)[] | undefined {
+  #member(rule: Members, value: object, key: string | number, run: Run, site: Site): (State | undefined)[] | undefined {
     const member = ownMember(value, key);
     if (member === undefined) return undefined;
     const states = rule
       .nodesFor(key)
       .map((inner, i) =>
-        inner.accepts(member, run) ? undefined : this.check(inner, member, run, below(place, rule, key, i)),
+        inner.accepts(member, run) ? undefined : this.check(inner, member, run, below(site, rule, key, i)),
       );
     return states.some(Boolean) ? states : undefined;
   }
@@ -152,14 +155,14 @@ export class Follower {
     rule: Extract<Rule, { kind: 'within' }>,
     value: unknown,
     run: Run,
-    place: Place,
+    site: Site,
     path: readonly string[],
     depth: number,
     old: (State | undefined)[] | undefined,
   ): Part {
     const states: (State | undefined)[] = [];
-    within(rule, run, (inner, i) =>
-      states.push(this.recheck(inner, value, run, inPlace(place, rule, i), path, depth, old?.[i])),
+    eachWithin(rule, run, (inner, i) =>
+      states.push(this.recheck(inner, value, run, onSite(site, rule, i), path, depth, old?.[i])),
     );
     return states.some(Boolean) ? states : undefined;
   }
@@ -168,7 +171,7 @@ export class Follower {
     rule: Members,
     value: object,
     run: Run,
-    place: Place,
+    site: Site,
     path: readonly string[],
     depth: number,
     old: Map<string | number, (State | undefined)[]> | undefined,
@@ -183,7 +186,7 @@ export class Follower {
       member === undefined
         ? []
         : nodes.map((inner, i) =>
-            this.recheck(inner, member, run, below(place, rule, key, i), path, depth + 1, before?.[i]),
+            this.recheck(inner, member, run, below(site, rule, key, i), path, depth + 1, before?.[i]),
           );
     if (member === undefined) before?.forEach((state) => state && this.#touch(state));
     const found = old ?? new Map<string | number, (State | undefined)[]>();
@@ -196,7 +199,7 @@ export class Follower {
     node: SchemaNode,
     rule: Presence,
     value: unknown,
-    place: Place,
+    site: Site,
     name: string,
     old: Map<string, Problem[]> | undefined,
   ): Part {
@@ -204,19 +207,19 @@ export class Follower {
     const isMissing = ownMember(value, name) === undefined;
     if (isMissing === (old?.has(name) ?? false)) return old;
     const found = old ?? new Map<string, Problem[]>();
-    if (isMissing) found.set(name, [this.#missing(node, name, place)]);
-    else if (found.delete(name)) this.touched.add(place.at).add(joinPointer(place.at, name));
+    if (isMissing) found.set(name, [this.#missing(node, name, site)]);
+    else if (found.delete(name)) this.touched.add(site.at).add(joinPointer(site.at, name));
     return found.size > 0 ? found : undefined;
   }
 
-  #missing(node: SchemaNode, name: string, place: Place): Problem {
-    this.touched.add(joinPointer(place.at, name));
-    return this.#tell(node, 'required', { missing: name }, place);
+  #missing(node: SchemaNode, name: string, site: Site): Problem {
+    this.touched.add(joinPointer(site.at, name));
+    return this.#tell(node, 'required', { missing: name }, site);
   }
 
-  #tell(node: SchemaNode, keyword: string, params: Record<string, unknown>, place: Place): Problem {
-    this.touched.add(place.at);
-    return this.teller.problem(node, keyword, params, place);
+  #tell(node: SchemaNode, keyword: string, params: Record<string, unknown>, site: Site): Problem {
+    this.touched.add(site.at);
+    return this.teller.problem(node, keyword, params, site);
   }
 
   #settle(parts: Part[]): State | undefined {
@@ -240,27 +243,15 @@ export class Follower {
   }
 }
 
-/** References are counted on the way, as everywhere, so that a circle ends in a clear error. */
-function within(
-  rule: Extract<Rule, { kind: 'within' }>,
-  run: Run,
-  visit: (node: SchemaNode, index: number) => void,
-): void {
-  const nodes = typeof rule.nodes === 'function' ? rule.nodes(run) : rule.nodes;
-  if (rule.isReference) run.enter();
-  nodes.forEach(visit);
-  if (rule.isReference) run.leave();
-}
-
-function inPlace(place: Place, rule: Rule, index: number): Place {
+function onSite(site: Site, rule: Rule, index: number): Site {
   return {
-    at: place.at,
-    way: rule.keyword === '' ? place.way : `${place.way}/${rule.keyword}${rule.keyword === 'allOf' ? `/${index}` : ''}`,
+    at: site.at,
+    way: rule.keyword === '' ? site.way : `${site.way}/${rule.keyword}${rule.keyword === 'allOf' ? `/${index}` : ''}`,
   };
 }
 
-function below(place: Place, rule: Members, key: string | number, index: number): Place {
-  return { at: joinPointer(place.at, key), way: place.way + rule.step(key, index) };
+function below(site: Site, rule: Members, key: string | number, index: number): Site {
+  return { at: joinPointer(site.at, key), way: site.way + rule.step(key, index) };
 }
 
 function sortLike(rule: Members, keys: (string | number)[]): (string | number)[] {

@@ -25,6 +25,7 @@ export {
   factsOf,
   holds,
   namedMembers,
+  namesMembers,
   requiring,
   type Applied,
   type Choice,

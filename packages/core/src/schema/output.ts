@@ -1,7 +1,7 @@
 /** The standard's output formats (JSON Schema Core 2020-12, section 12): flag, basic, detailed. */
 import { isObject, joinPointer, ownMember, parsePointer, type Pointer, type Problem } from '../json/index.js';
 import type { CompiledSchema } from './compiled.js';
-import { bitOf, Run, type Place, type Rule, type SchemaNode } from './rule.js';
+import { bitOf, eachWithin, Run, type Site, type Rule, type SchemaNode } from './rule.js';
 import { absolute, wayOf } from './ways.js';
 
 export interface OutputUnit {
@@ -81,20 +81,14 @@ const telling = [
 ];
 
 /** One unit for each keyword that was asked and accepted, with the annotation where it gives one. */
-function annotationsOf(
-  node: SchemaNode,
-  value: unknown,
-  place: Place,
-  run: Run,
-  into: OutputUnit[] = [],
-): OutputUnit[] {
+function annotationsOf(node: SchemaNode, value: unknown, site: Site, run: Run, into: OutputUnit[] = []): OutputUnit[] {
   const unit = (keyword: string, annotation?: { readonly is: unknown }): void => {
     const below = joinPointer('', keyword);
     into.push({
       valid: true,
-      keywordLocation: place.way + below,
+      keywordLocation: site.way + below,
       absoluteKeywordLocation: absolute(node, below),
-      instanceLocation: place.at,
+      instanceLocation: site.at,
       ...(annotation ? { annotation: annotation.is } : {}),
     });
   };
@@ -104,26 +98,23 @@ function annotationsOf(
       unit(keyword, { is: node.raw[keyword] });
   for (const rule of node.rules) {
     if (rule.keyword !== '' && !telling.includes(rule.keyword)) unit(rule.keyword);
-    if ((rule.on & bitOf(value)) !== 0) goInto(rule, value, place, run, into);
+    if ((rule.on & bitOf(value)) !== 0) goInto(rule, value, site, run, into);
   }
   return into;
 }
 
-function goInto(rule: Rule, value: unknown, place: Place, run: Run, into: OutputUnit[]): void {
-  const at = (below: string): Place => ({ at: place.at, way: place.way + below });
+function goInto(rule: Rule, value: unknown, site: Site, run: Run, into: OutputUnit[]): void {
+  const at = (below: string): Site => ({ at: site.at, way: site.way + below });
   if (rule.kind === 'within') {
-    const nodes = typeof rule.nodes === 'function' ? rule.nodes(run) : rule.nodes;
-    if (rule.isReference) run.enter();
-    nodes.forEach((inner, i) =>
+    eachWithin(rule, run, (inner, i) =>
       annotationsOf(
         inner,
         value,
-        rule.keyword === '' ? place : at(`/${rule.keyword}${rule.keyword === 'allOf' ? `/${i}` : ''}`),
+        rule.keyword === '' ? site : at(`/${rule.keyword}${rule.keyword === 'allOf' ? `/${i}` : ''}`),
         run,
         into,
       ),
     );
-    if (rule.isReference) run.leave();
   } else if (rule.kind === 'members') {
     for (const key of rule.keys(value as object)) {
       const member = ownMember(value, key);
@@ -134,7 +125,7 @@ function goInto(rule: Rule, value: unknown, place: Place, run: Run, into: Output
             annotationsOf(
               inner,
               member,
-              { at: joinPointer(place.at, key), way: place.way + rule.step(key, i) },
+              { at: joinPointer(site.at, key), way: site.way + rule.step(key, i) },
               run,
               into,
             ),

@@ -23,7 +23,7 @@ export function bitOf(value: unknown): number {
 export const tooDeep = 'The value is nested too deep to be checked, or the schema refers to itself without end.';
 
 /** Which branch of a choice somebody has chosen at a place. */
-export type ChosenBranch = (at: Pointer, choice: object) => number | undefined;
+export type ChosenBranch = (at: Pointer, choice: { readonly id: string }) => number | undefined;
 
 /** What one run through a schema carries along. */
 export class Run {
@@ -45,6 +45,13 @@ export class Run {
   leave(): void {
     this.#references--;
   }
+  /** Asks with another resource entered: it is in the dynamic scope for what is asked, and for nothing beside it. */
+  within<T>(resource: Resource, ask: () => T): T {
+    this.scope.push(resource);
+    const answer = ask();
+    this.scope.pop();
+    return answer;
+  }
 }
 
 /** Which members and items some keyword has looked at, for `unevaluatedProperties` and `unevaluatedItems`. */
@@ -65,7 +72,7 @@ export class Seen {
 }
 
 /** Where a check stands: in the value, and on which way through the schema (`/properties/a/$ref/minLength`). */
-export interface Place {
+export interface Site {
   readonly at: Pointer;
   readonly way: string;
 }
@@ -89,6 +96,8 @@ export interface Within extends RuleBase {
   readonly kind: 'within';
   readonly nodes: readonly SchemaNode[] | ((run: Run) => readonly SchemaNode[]);
   readonly isReference: boolean;
+  /** The resource that is entered on the way in, and left on the way out. */
+  readonly enters?: Resource;
 }
 /** Asks other schemas about members or items, each on its own. */
 export interface Members extends RuleBase {
@@ -114,6 +123,8 @@ export type Branching =
     }
   | {
       readonly kind: 'choice';
+      /** Document and place of the keyword. */
+      readonly id: string;
       readonly nodes: readonly SchemaNode[];
       best(value: unknown, run: Run): number | undefined;
     }
@@ -123,7 +134,7 @@ export type Branching =
 export interface Whole extends RuleBase {
   readonly kind: 'whole';
   readonly branching?: Branching;
-  problems(value: unknown, run: Run, place: Place): Problem[];
+  problems(value: unknown, run: Run, site: Site): Problem[];
 }
 export type Rule = Assertion | Within | Members | Presence | Whole;
 
@@ -152,4 +163,19 @@ export interface SchemaNode {
   leaf: Leaf | undefined;
   accepts(value: unknown, run: Run): boolean;
   mark(value: unknown, run: Run, seen: Seen): boolean;
+}
+
+/**
+ * The one way into the nodes of a rule. References are counted, so that a circle ends in a clear error; a resource that
+ * is entered is left again, so that its siblings do not find it in their dynamic scope.
+ */
+export function eachWithin(rule: Within, run: Run, visit: (node: SchemaNode, index: number) => void): void {
+  const nodes = typeof rule.nodes === 'function' ? rule.nodes(run) : rule.nodes;
+  if (rule.enters) {
+    run.within(rule.enters, () => nodes.forEach(visit));
+    return;
+  }
+  if (rule.isReference) run.enter();
+  nodes.forEach(visit);
+  if (rule.isReference) run.leave();
 }

@@ -1,6 +1,6 @@
 /** Where a problem was found on the way through the schema; kept beside it, since most readers do not want it. */
 import { joinPointer, type Problem } from '../json/index.js';
-import type { Place, SchemaNode } from './rule.js';
+import type { Site, SchemaNode } from './rule.js';
 
 interface Way {
   readonly way: string;
@@ -8,9 +8,9 @@ interface Way {
 }
 const ways = new WeakMap<Problem, Way>();
 
-export function noteWay(problem: Problem, node: SchemaNode, keyword: string, place: Place): Problem {
+export function noteWay(problem: Problem, node: SchemaNode, keyword: string, site: Site): Problem {
   const own = keyword === '' || keyword === 'false' ? '' : joinPointer('', keyword);
-  ways.set(problem, { way: place.way + own, absolute: absolute(node, own) });
+  ways.set(problem, { way: site.way + own, absolute: absolute(node, own) });
   return problem;
 }
 

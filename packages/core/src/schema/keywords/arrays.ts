@@ -100,14 +100,14 @@ const contains: Keyword = (context) => {
       });
       return found >= least && found <= most;
     },
-    problems(value, run, place) {
+    problems(value, run, site) {
       if (this.accepts(value, run)) return [];
       const found = (value as unknown[]).filter((item) => node.accepts(item, run)).length;
       return [
         context.problem(
           found < least ? (least === 1 ? 'contains' : 'minContains') : 'maxContains',
           { limit: found < least ? least : most, seen: found },
-          place,
+          site,
         ),
       ];
     },

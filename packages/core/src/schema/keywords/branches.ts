@@ -1,7 +1,7 @@
 /** Keywords whose subschemas hold only sometimes. */
 import { isObject, joinPointer, ownMember, type Problem } from '../../json/index.js';
 import { kindWords, type Messages } from '../messages.js';
-import { bits, Seen, type Branching, type Place, type Run, type SchemaNode } from '../rule.js';
+import { bits, Seen, type Branching, type Site, type Run, type SchemaNode } from '../rule.js';
 import { branches, type Context, type Family, type Keyword } from './context.js';
 
 /** Which member tells the branches of a choice apart: a required constant or a small enumeration in each of them. */
@@ -44,9 +44,9 @@ function bestBranch(
   nodes: readonly SchemaNode[],
   value: unknown,
   run: Run,
-  place: Place,
+  site: Site,
 ): { index: number; problems: Problem[] } | undefined {
-  const way = (i: number): Place => ({ at: place.at, way: `${place.way}/${context.keyword}/${i}` });
+  const way = (i: number): Site => ({ at: site.at, way: `${site.way}/${context.keyword}/${i}` });
   const telling = isObject(value) ? tellingMember(nodes) : undefined;
   if (telling) {
     const own = ownMember(value, telling.name);
@@ -59,7 +59,7 @@ function bestBranch(
     const problems = context.explain(node, value, run, way(index));
     // A branch for another kind of value is the last that was meant; a wrong constant comes next; then fewer problems are better.
     const score = problems.reduce(
-      (sum, { at, keyword }) => sum + (at === place.at && keyword === 'type' ? 10_000 : keyword === 'const' ? 100 : 1),
+      (sum, { at, keyword }) => sum + (at === site.at && keyword === 'type' ? 10_000 : keyword === 'const' ? 100 : 1),
       0,
     );
     if (!best || score < best.score) best = { index, problems, score };
@@ -75,22 +75,23 @@ function kindsTaken(nodes: readonly SchemaNode[]): unknown[] | undefined {
   return kinds.every((kind) => kind !== undefined) ? [...new Set(kinds.flat())] : undefined;
 }
 
-function noBranch(context: Context, choice: Choices, value: unknown, run: Run, place: Place): Problem[] {
+function noBranch(context: Context, choice: Choices, value: unknown, run: Run, site: Site): Problem[] {
   const { nodes } = choice;
-  const index = run.chosen?.(place.at, choice);
+  const index = run.chosen?.(site.at, choice);
   const chosen = index === undefined ? undefined : nodes[index];
   if (index !== undefined && chosen)
-    return context.explain(chosen, value, run, { at: place.at, way: `${place.way}/${context.keyword}/${index}` });
-  const best = bestBranch(context, nodes, value, run, place);
+    return context.explain(chosen, value, run, { at: site.at, way: `${site.way}/${context.keyword}/${index}` });
+  const best = bestBranch(context, nodes, value, run, site);
   if (best) return best.problems;
   const expected = kindsTaken(nodes);
-  return [context.problem(context.keyword, expected ? { expected } : {}, place)];
+  return [context.problem(context.keyword, expected ? { expected } : {}, site)];
 }
 
 /** The branch that a value chooses: the first that fits, else the one it was most likely meant for. */
 function choice(context: Context, nodes: readonly SchemaNode[]): Choices {
   return {
     kind: 'choice',
+    id: `${context.spot.resource.document}#${joinPointer(context.spot.at, context.keyword)}`,
     nodes,
     best(value, run) {
       const fits = nodes.findIndex((node) => node.accepts(value, run));
@@ -119,8 +120,8 @@ const anyOf: Keyword = (context) => {
       }
       return fits;
     },
-    problems(value, run, place) {
-      return this.accepts(value, run) ? [] : noBranch(context, branching, value, run, place);
+    problems(value, run, site) {
+      return this.accepts(value, run) ? [] : noBranch(context, branching, value, run, site);
     },
   };
 };
@@ -149,12 +150,12 @@ const oneOf: Keyword = (context) => {
       const fit = fitting(value, run);
       return fit.length === 1 && (nodes[fit[0] as number] as SchemaNode).mark(value, run, seen);
     },
-    problems(value, run, place) {
+    problems(value, run, site) {
       const fit = fitting(value, run);
       if (fit.length === 1) return [];
       return fit.length > 1
-        ? [context.problem('oneOf', { fitting: fit }, place)]
-        : noBranch(context, branching, value, run, place);
+        ? [context.problem('oneOf', { fitting: fit }, site)]
+        : noBranch(context, branching, value, run, site);
     },
   };
 };
@@ -166,7 +167,7 @@ const not: Keyword = (context) => {
     keyword: 'not',
     on: bits.any,
     accepts: (value, run) => !node.accepts(value, run),
-    problems: (value, run, place) => (node.accepts(value, run) ? [context.problem('not', {}, place)] : []),
+    problems: (value, run, site) => (node.accepts(value, run) ? [context.problem('not', {}, site)] : []),
   };
 };
 
@@ -196,11 +197,11 @@ const condition: Keyword = (context) => {
       const next = holds ? yes : no;
       return next === undefined || next.mark(value, run, seen);
     },
-    problems(value, run, place) {
+    problems(value, run, site) {
       const holds = test.accepts(value, run);
       const next = holds ? yes : no;
       return next
-        ? context.explain(next, value, run, { at: place.at, way: `${place.way}/${holds ? 'then' : 'else'}` })
+        ? context.explain(next, value, run, { at: site.at, way: `${site.way}/${holds ? 'then' : 'else'}` })
         : [];
     },
   };

@@ -4,7 +4,7 @@ import type { Format } from '../formats.js';
 import type { Messages } from '../messages.js';
 import type { Pattern } from '../pattern/index.js';
 import type { Registry, Resource, Spot } from '../registry.js';
-import { bits, type Assertion, type Place, type Rule, type Run, type SchemaNode } from '../rule.js';
+import { bits, type Assertion, type Site, type Rule, type Run, type SchemaNode } from '../rule.js';
 import type { Late } from './unevaluated.js';
 
 /** What a keyword gets to make its rule from. */
@@ -31,9 +31,9 @@ export interface Context {
   dynamicNode(resource: Resource, anchor: string): SchemaNode | undefined;
   /** Tells that the schema itself is wrong here. */
   complain(message: string): void;
-  problem(keyword: string, params: Record<string, unknown>, place: Place): Problem;
+  problem(keyword: string, params: Record<string, unknown>, site: Site): Problem;
   /** All problems of a value under another schema. */
-  explain(node: SchemaNode, value: unknown, run: Run, place: Place): Problem[];
+  explain(node: SchemaNode, value: unknown, run: Run, site: Site): Problem[];
 }
 
 /** Keywords that go together, with their words: one file each, fetched together where a schema uses one of them. */

@@ -14,14 +14,14 @@ const propertyNames: Keyword = (context) => {
     keyword: 'propertyNames',
     on: bits.object,
     accepts: (value, run) => Object.keys(value as object).every((key) => node.accepts(key, run)),
-    problems: (value, run, place) =>
+    problems: (value, run, site) =>
       Object.keys(value as object)
         .filter((key) => !node.accepts(key, run))
         .map((key) =>
           context.problem(
             'propertyNames',
             { name: key, reasons: context.explain(node, key, run, { at: '', way: '' }).map(({ message }) => message) },
-            place,
+            site,
           ),
         ),
   };
@@ -40,8 +40,7 @@ function missing(context: Context, names: Readonly<Record<string, readonly strin
     keyword: context.keyword,
     on: bits.object,
     accepts: (value) => absent(value).length === 0,
-    problems: (value, _run, place) =>
-      absent(value).map((params) => context.problem('dependentRequired', params, place)),
+    problems: (value, _run, site) => absent(value).map((params) => context.problem('dependentRequired', params, site)),
   });
 }
 
@@ -61,13 +60,13 @@ function conditional(context: Context, names: readonly string[]): Keyword {
       nodes.every(([name, node]) => ownMember(value, name) === undefined || node.accepts(value, run)),
     mark: (value, run, seen) =>
       nodes.every(([name, node]) => ownMember(value, name) === undefined || node.mark(value, run, seen)),
-    problems: (value, run, place) =>
+    problems: (value, run, site) =>
       nodes
         .filter(([name]) => ownMember(value, name) !== undefined)
         .flatMap(([name, node]) =>
           context.explain(node, value, run, {
-            at: place.at,
-            way: joinPointer(`${place.way}/${context.keyword}`, name),
+            at: site.at,
+            way: joinPointer(`${site.way}/${context.keyword}`, name),
           }),
         ),
   });
@@ -101,7 +100,7 @@ const dependencies: Keyword = (context) => {
     ...(schemas.branching ? { branching: schemas.branching } : {}),
     accepts: (member, run) => lists.accepts(member, run) && schemas.accepts(member, run),
     mark: (member, run, seen) => lists.accepts(member, run) && (schemas.mark?.(member, run, seen) ?? true),
-    problems: (member, run, place) => [...lists.problems(member, run, place), ...schemas.problems(member, run, place)],
+    problems: (member, run, site) => [...lists.problems(member, run, site), ...schemas.problems(member, run, site)],
   };
 };
 

@@ -58,11 +58,11 @@ function lateRule(context: Context, others: readonly Rule[], one: Unevaluated): 
     keyword: one.keyword,
     on: one.on,
     accepts: (value, run) => left(value, run).every((key) => one.node.accepts(member(value, key), run)),
-    problems: (value, run, place) =>
+    problems: (value, run, site) =>
       left(value, run).flatMap((key) =>
         context.explain(one.node, member(value, key), run, {
-          at: joinPointer(place.at, key),
-          way: `${place.way}/${one.keyword}`,
+          at: joinPointer(site.at, key),
+          way: `${site.way}/${one.keyword}`,
         }),
       ),
   };

@@ -1,0 +1,189 @@
+/**
+ * Which places are in force. A place is in force when a schema in force speaks of it and every condition from the root
+ * to it holds: those of the schema (`if`, `dependentSchemas`, branches) and those of hints.
+ *
+ * The document holds only what is in force, so that what is checked is what is sent. The value of a place that goes out
+ * of force moves aside, to `Place.kept`; it moves back when the place returns. Conditions are watched: `touched` notes
+ * which of them may have changed, `settle` asks those again and moves values, until no verdict changes any more.
+ */
+import { untracked } from '@preact/signals-core';
+import { isObject, ownMember, parsePointer, type Pointer } from '../json/index.js';
+import type { Expressed } from '../expression/index.js';
+import { appliedBelow, namesMembers, requiring, type Applied } from '../schema/index.js';
+import type { Place } from './place.js';
+import type { PlacedExpression } from './types.js';
+
+/** A condition that places depend on, and its verdict when it was last asked. */
+export interface Watch {
+  holds(): boolean;
+  last: boolean;
+  readonly dependents: Set<Place>;
+  /** Changes of the verdict since settling began. */
+  turns: number;
+}
+/** A verdict that changes more often than this while settling depends on itself. */
+const mostTurns = 20;
+
+interface Around {
+  read(place: Place): unknown;
+  /** Moves the value aside, or back into the document. */
+  move(place: Place, isInForce: boolean): void;
+  /** An expression at a place, and the places that it looks at. */
+  ask(at: Pointer, text: string): { read(): Expressed; readonly looksAt: readonly Place[] };
+  trouble(at: Pointer, says: string): void;
+}
+
+export class Force {
+  readonly #pending = new Set<Watch>();
+  readonly #conditions: readonly { readonly tokens: readonly string[]; readonly text: string }[];
+  #isSettling = false;
+
+  constructor(
+    private readonly form: Around,
+    conditions: readonly PlacedExpression[],
+  ) {
+    this.#conditions = conditions.map(({ at, text }) => ({ tokens: parsePointer(at), text }));
+  }
+
+  /**
+   * A place was made: its conditions are watched from now on, if it has any.
+   * @returns whether it is in force, or `undefined` where it always is when the object around it is.
+   */
+  join(place: Place): boolean | undefined {
+    const { parent } = place;
+    if (!parent) return undefined;
+    const texts = this.#textsAt(place);
+    // Positions of a list stay: an entry that were left out would move all those behind it.
+    const isSettled = Array.isArray(this.form.read(parent)) || isAlways(parent.applied, place.applied, place.key);
+    if (texts.length === 0 && isSettled) return undefined;
+    if (!isSettled)
+      for (const { when } of place.applied)
+        for (const condition of when) {
+          const about = condition.about;
+          const above = place.ancestor(condition.up);
+          this.#watch([above], about, place, () => above.verdict(about).peek());
+        }
+    const asked = texts.map((text) => this.form.ask(place.at, text));
+    asked.forEach(({ read, looksAt }, i) => {
+      const holds = (): boolean => isTrue(untracked(read));
+      this.#watch(looksAt, `${place.at}\n${texts[i] ?? ''}`, place, holds);
+    });
+    place.decide = () =>
+      (isSettled || untracked(() => place.isSpokenOf)) && asked.every(({ read }) => isTrue(untracked(read)));
+    return place.decide();
+  }
+
+  #textsAt({ at }: Place): string[] {
+    if (this.#conditions.length === 0) return [];
+    const own = parsePointer(at);
+    return this.#conditions.filter(({ tokens }) => fits(tokens, own)).map(({ text }) => text);
+  }
+
+  #watch(places: readonly Place[], about: object | string, dependent: Place, holds: () => boolean): void {
+    const known = places[0]?.watches.get(about);
+    const watch = known ?? { holds, last: holds(), dependents: new Set<Place>(), turns: 0 };
+    watch.dependents.add(dependent);
+    for (const place of places) place.watches.set(about, watch);
+  }
+
+  /** Something at or below a place has changed. */
+  touched(place: Place): void {
+    for (const watch of place.watches.values()) this.#pending.add(watch);
+  }
+
+  /** Moves values until every place is where its conditions want it. */
+  settle(): void {
+    if (this.#isSettling || this.#pending.size === 0) return;
+    this.#isSettling = true;
+    const turned = new Set<Watch>();
+    try {
+      for (const watch of this.#pending) {
+        this.#pending.delete(watch);
+        const holds = watch.holds();
+        if (holds === watch.last) continue;
+        if (watch.turns++ > mostTurns) {
+          const [one] = watch.dependents;
+          this.form.trouble(
+            one?.at ?? '',
+            'The conditions here depend on each other in a circle: none of them can hold.',
+          );
+          continue;
+        }
+        watch.last = holds;
+        turned.add(watch);
+        for (const place of watch.dependents) this.renew(place);
+      }
+    } finally {
+      for (const watch of turned) watch.turns = 0;
+      this.#isSettling = false;
+    }
+  }
+
+  /** Asks the conditions of one place again. */
+  renew(place: Place): void {
+    const isInForce = place.decide?.() ?? true;
+    if (isInForce !== place.holdsItself) this.form.move(place, isInForce);
+  }
+
+  /** Makes the places inside a new value that may be out of force, so that their conditions are watched. */
+  discover(place: Place): void {
+    const value = this.form.read(place);
+    if (typeof value !== 'object' || value === null) return;
+    this.#look(place.applied, value, () => place);
+    for (const { tokens } of this.#conditions) this.#visit(place, tokens, parsePointer(place.at));
+    for (const child of [...place.children.values()]) this.#renewBelow(child);
+  }
+  #renewBelow(place: Place): void {
+    this.renew(place);
+    for (const child of [...place.children.values()]) this.#renewBelow(child);
+  }
+
+  #look(at: readonly Applied[], value: object, place: () => Place): void {
+    const isList = Array.isArray(value);
+    for (const name of Object.keys(value)) {
+      const member = ownMember(value, name);
+      const below = appliedBelow(at, isList ? Number(name) : name);
+      let made: Place | undefined;
+      const child = (): Place => (made ??= place().child(name));
+      if (!isList && !isAlways(at, below, name)) child();
+      if (typeof member === 'object' && member !== null) this.#look(below, member, child);
+    }
+  }
+
+  /** Makes the places under `place` that a condition of hints speaks of, as far as there are values. */
+  #visit(place: Place, pattern: readonly string[], own: readonly string[]): void {
+    if (pattern.length < own.length || !own.every((token, i) => pattern[i] === '*' || pattern[i] === token)) return;
+    const token = pattern[own.length];
+    if (token === undefined) return;
+    const value = this.form.read(place);
+    if (!Array.isArray(value) && !isObject(value)) return;
+    const names = token === '*' ? Object.keys(value) : Object.hasOwn(value, token) ? [token] : [];
+    for (const name of names) this.#visit(place.child(name), pattern, [...own, name]);
+  }
+}
+
+const isTrue = (said: Expressed): boolean => 'value' in said && said.value === true;
+
+/** Whether a place is the one that a pattern means; `*` in it stands for any item. */
+export function fits(pattern: readonly string[], at: readonly string[]): boolean {
+  return pattern.length === at.length && pattern.every((token, i) => token === '*' || token === at[i]);
+}
+
+const speaks = ({ node }: Applied): boolean => node.raw !== false;
+
+/** Whether a member is in force whenever the object around it is. */
+function isAlways(around: readonly Applied[], own: readonly Applied[], name: string): boolean {
+  const speaking = own.filter(speaks);
+  if (speaking.length === 0) return !namesMembers(around) || requiring(around, name).length > 0;
+  if (speaking.some(({ when }) => when.length === 0)) return true;
+  // Each way in which the object is there has to speak of the member, without asking for more.
+  return around.every(
+    (outer) =>
+      !speaks(outer) ||
+      speaking.some(
+        ({ when }) =>
+          when.length === outer.when.length &&
+          when.every(({ about, up }, i) => about === outer.when[i]?.about && up === outer.when[i].up + 1),
+      ),
+  );
+}
