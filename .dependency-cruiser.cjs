@@ -10,7 +10,7 @@ const mayKnow = {
   adapter: ['json'],
   expression: ['json'],
   form: ['json', 'schema', 'codec', 'expression'],
-  plan: ['json', 'schema', 'codec', 'expression', 'form'],
+  plan: ['json', 'schema', 'codec', 'adapter', 'expression', 'form'],
   kit: ['json', 'schema', 'codec', 'adapter', 'plan'],
   handover: ['json', 'schema', 'codec', 'adapter', 'plan', 'kit'],
 };

@@ -19,7 +19,10 @@ const hazard = {
 };
 const send = () => {
   const sent: unknown[] = [];
-  return { sent, send: (value: unknown) => (sent.push(value), Promise.resolve({ kind: 'accepted', answer: null } as const)) };
+  return {
+    sent,
+    send: (value: unknown) => (sent.push(value), Promise.resolve({ kind: 'accepted', answer: null } as const)),
+  };
 };
 async function sentOf(form: Form): Promise<unknown> {
   const wire = send();
@@ -34,7 +37,10 @@ const withCondition = (condition: string, more: Partial<FormOptions> = {}): Form
       properties: {
         hazardous: { type: 'boolean' },
         class: { type: 'string', minLength: 2 },
-        lines: { type: 'array', items: { type: 'object', properties: { cold: { type: 'boolean' }, low: { type: 'integer', minimum: 5 } } } },
+        lines: {
+          type: 'array',
+          items: { type: 'object', properties: { cold: { type: 'boolean' }, low: { type: 'integer', minimum: 5 } } },
+        },
       },
     },
     expressions,
@@ -61,7 +67,13 @@ describe('what a condition takes away does not count', () => {
   it('in an entry of a list', async () => {
     const form = withCondition('true', {
       conditions: [{ at: '/lines/*/low', text: 'here.cold' }],
-      values: { class: '33', lines: [{ cold: false, low: 1 }, { cold: true, low: 7 }] },
+      values: {
+        class: '33',
+        lines: [
+          { cold: false, low: 1 },
+          { cold: true, low: 7 },
+        ],
+      },
     });
     expect(await sentOf(form)).toEqual({ class: '33', lines: [{ cold: false }, { cold: true, low: 7 }] });
   });
@@ -86,7 +98,10 @@ describe('what a condition takes away does not count', () => {
       schema: {
         properties: { a: { type: 'boolean' } },
         allOf: [
-          { if: { properties: { a: { const: true } }, required: ['a'] }, then: { properties: { b: { type: 'boolean' } } } },
+          {
+            if: { properties: { a: { const: true } }, required: ['a'] },
+            then: { properties: { b: { type: 'boolean' } } },
+          },
           { if: { required: ['b'] }, then: { properties: { c: { type: 'string', minLength: 3 } }, required: ['c'] } },
         ],
       },
@@ -100,7 +115,13 @@ describe('what a condition takes away does not count', () => {
   });
   it('where it depends on a computed value', async () => {
     const form = openForm({
-      schema: { properties: { pieces: { type: 'integer' }, heavy: { type: 'boolean' }, crane: { type: 'string', minLength: 9 } } },
+      schema: {
+        properties: {
+          pieces: { type: 'integer' },
+          heavy: { type: 'boolean' },
+          crane: { type: 'string', minLength: 9 },
+        },
+      },
       expressions,
       computed: [{ at: '/heavy', text: 'form.pieces > 5' }],
       conditions: [{ at: '/crane', text: 'form.heavy' }],
@@ -118,7 +139,11 @@ describe('what is out of force is kept', () => {
     form.field('/units').report('4x');
     form.field('/class').report('34');
     form.field('/hazardous').report(false);
-    expect([form.field('/class').inForce, form.field('/class').shown, form.field('/class').sent]).toEqual([false, '34', undefined]);
+    expect([form.field('/class').inForce, form.field('/class').shown, form.field('/class').sent]).toEqual([
+      false,
+      '34',
+      undefined,
+    ]);
     form.field('/hazardous').report(true);
     expect([form.field('/class').shown, form.field('/units').shown]).toEqual(['34', '4x']);
     expect(form.sent()).toEqual({ hazardous: true, class: '34' });
@@ -233,9 +258,17 @@ const test = fc.oneof(
   name.map((one) => ({ properties: { [one]: { const: true } }, required: [one] })),
   name.map((one) => ({ properties: { [one]: { enum: ['x', 4] } } })),
 );
-const part = fc.record({ properties: fc.dictionary(name, leaf, { maxKeys: 3 }), required: fc.array(name, { maxLength: 1 }) });
+const part = fc.record({
+  properties: fc.dictionary(name, leaf, { maxKeys: 3 }),
+  required: fc.array(name, { maxLength: 1 }),
+});
 const conditional = fc
-  .tuple(part, fc.array(fc.oneof(fc.record({ if: test, then: part, else: part }), fc.record({ if: test, then: part })), { maxLength: 3 }))
+  .tuple(
+    part,
+    fc.array(fc.oneof(fc.record({ if: test, then: part, else: part }), fc.record({ if: test, then: part })), {
+      maxLength: 3,
+    }),
+  )
   .map(([base, allOf]) => ({ type: 'object', ...base, ...(allOf.length > 0 ? { allOf } : {}) }));
 const schemas = fc.oneof(
   conditional,
@@ -245,7 +278,10 @@ const schemas = fc.oneof(
   })),
 );
 const places = [...names.map((one) => `/${one}`), ...names.map((one) => `/rows/0/${one}`)];
-const edits = fc.array(fc.tuple(fc.constantFrom(...places), fc.constantFrom('', 'x', 'yy', '4', '1', '4x', true, false)), { maxLength: 12 });
+const edits = fc.array(
+  fc.tuple(fc.constantFrom(...places), fc.constantFrom('', 'x', 'yy', '4', '1', '4x', true, false)),
+  { maxLength: 12 },
+);
 
 it('law: it is sent exactly when nothing is wrong that a person can reach, and what is sent fits what is in force', async () => {
   await fc.assert(
@@ -261,9 +297,11 @@ it('law: it is sent exactly when nothing is wrong that a person can reach, and w
       expect(wire.sent).toHaveLength(problems.length === 0 ? 1 : 0);
       for (const value of wire.sent) {
         // What is still missing or wrong in it stands only at places that are out of force.
-        const wrong = form.compiled.validate(value).problems.map(({ at, keyword, params }) =>
-          keyword === 'required' ? `${at}/${String(params['missing'])}` : at,
-        );
+        const wrong = form.compiled
+          .validate(value)
+          .problems.map(({ at, keyword, params }) =>
+            keyword === 'required' ? `${at}/${String(params['missing'])}` : at,
+          );
         expect(wrong.filter((at) => form.field(at).inForce)).toEqual([]);
       }
     }),
@@ -278,7 +316,10 @@ it('law: after each edit, sent and followed values agree with a form that is ope
       for (const [at, raw] of changes) if (hasRows || !at.startsWith('/rows')) form.field(at).report(raw);
       const anew = openForm({ schema, values: form.sent() });
       expect(anew.sent()).toEqual(form.sent());
-      expect(form.changed).toBe(JSON.stringify(form.sent()) !== JSON.stringify(hasRows ? { rows: [{}] } : {}) || Object.keys(form.snapshot().typed).length > 0);
+      expect(form.changed).toBe(
+        JSON.stringify(form.sent()) !== JSON.stringify(hasRows ? { rows: [{}] } : {}) ||
+          Object.keys(form.snapshot().typed).length > 0,
+      );
     }),
     { numRuns: 200 },
   );

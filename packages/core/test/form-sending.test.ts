@@ -6,7 +6,10 @@ const schema = {
   properties: {
     name: { type: 'string', minLength: 2 },
     pieces: { type: 'integer' },
-    lines: { type: 'array', items: { type: 'object', properties: { kind: { type: 'string' }, count: { type: 'integer' } } } },
+    lines: {
+      type: 'array',
+      items: { type: 'object', properties: { kind: { type: 'string' }, count: { type: 'integer' } } },
+    },
     marks: { type: 'array', items: { type: 'string' } },
   },
 };
@@ -160,7 +163,12 @@ describe('words', () => {
 
 describe('a developer is told', () => {
   it('of a list that is none, and of a value that its codec cannot send', () => {
-    const broken: Codec = { ...makeCodec({ kind: 'text' }), serialise: () => { throw new Error('Not this one.'); } };
+    const broken: Codec = {
+      ...makeCodec({ kind: 'text' }),
+      serialise: () => {
+        throw new Error('Not this one.');
+      },
+    };
     const form = openForm({ schema, codecs: { '/name': broken } });
     form.list('/name');
     form.field('/name').write('Hareby');
@@ -168,12 +176,18 @@ describe('a developer is told', () => {
       '/name This is used as a list, but its schema takes none. Nothing is changed by it.',
       '/name The codec cannot send what was written: Not this one.',
     ]);
-    expect([form.field('/name').shown, form.field('/name').problems.map(({ message }) => message)]).toEqual(['Hareby', ['Not this one.']]);
+    expect([form.field('/name').shown, form.field('/name').problems.map(({ message }) => message)]).toEqual([
+      'Hareby',
+      ['Not this one.'],
+    ]);
   });
 });
 
 it('values are taken as saved; what a form begins with gets the defaults of its schema', () => {
-  const withDefault = { type: 'object', properties: { port: { type: 'string', default: 'ALD' }, name: { type: 'string' } } };
+  const withDefault = {
+    type: 'object',
+    properties: { port: { type: 'string', default: 'ALD' }, name: { type: 'string' } },
+  };
   expect(openForm({ schema: withDefault, values: { name: 'a' } }).sent()).toEqual({ name: 'a' });
   expect(openForm({ schema: withDefault, begin: { name: 'a' } }).sent()).toEqual({ name: 'a', port: 'ALD' });
   expect(openForm({ schema: withDefault }).sent()).toEqual({ port: 'ALD' });

@@ -1,6 +1,7 @@
 import type { OwnHintUse, PlanChooser, PlanGroup, PlanList, PlanNode, Pointer } from '@poietra/core';
 import { createContext, useContext, type FunctionComponent, type ReactNode } from 'react';
 import type { AdaptedInput } from './given.js';
+import type { OpenedProps } from './opened.js';
 import type { PlannedFieldProps } from './planned-field.js';
 import type { Skin } from './skin.js';
 import type { TabsProps } from './tabs.js';
@@ -23,6 +24,8 @@ export interface Drawings {
   }>;
   /** Members with names of one's own. */
   readonly More?: FunctionComponent<{ readonly node: PlanGroup; readonly at: Pointer }>;
+  /** A group that a person opens. */
+  readonly Opened?: FunctionComponent<OpenedProps>;
   readonly Tabs?: FunctionComponent<TabsProps>;
   /** A field whose choices come from a server. */
   readonly Remote?: FunctionComponent<PlannedFieldProps>;

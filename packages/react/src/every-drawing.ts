@@ -1,5 +1,6 @@
 import type { Drawings } from './drawing.js';
 import { boxInputs } from './native.js';
+import { Opened } from './opened.js';
 import { PlannedChooser } from './planned-chooser.js';
 import { PlannedList } from './planned-list.js';
 import { MoreMembers } from './planned-map.js';
@@ -14,6 +15,7 @@ export const everyDrawing: Drawings = {
   List: PlannedList,
   Chooser: PlannedChooser,
   More: MoreMembers,
+  Opened,
   Tabs,
   Remote: RemoteField,
 };

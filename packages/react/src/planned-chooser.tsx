@@ -1,10 +1,10 @@
 /** Several forms that one place may have: a person says which, and only that one is drawn. */
-import type { PlanChooser, Pointer } from '@poietra/core';
+import { fitted, type PlanChooser, type Pointer } from '@poietra/core';
 import { useId, type ReactNode } from 'react';
 import { useDrawing } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { useScope } from './scope.js';
-import { Opened } from './section.js';
+import { Opened } from './opened.js';
 
 interface Props {
   readonly node: PlanChooser;
@@ -20,7 +20,7 @@ export function PlannedChooser({ node, at, bare }: Props): ReactNode {
   const option = node.options[chosen];
   const choose = (index: number): void => {
     const next = node.options[index];
-    if (next) form.choose(at, node, index, next.start(form.valueAt(at)));
+    if (next) form.choose(at, node, index, fitted(next.node, form.valueAt(at)));
   };
   const body = (
     <>
@@ -38,13 +38,18 @@ export function PlannedChooser({ node, at, bare }: Props): ReactNode {
     </>
   );
   if (at === '' || bare) return body;
-  return (
+  const group = (
+    <fieldset className="poietra-group" data-at={at}>
+      <legend>{node.label}</legend>
+      {node.hint !== undefined && <p className="poietra-hint">{node.hint}</p>}
+      {body}
+    </fieldset>
+  );
+  return node.onDemand ? (
     <Opened node={node} at={at}>
-      <fieldset className="poietra-group" data-at={at}>
-        <legend>{node.label}</legend>
-        {node.hint !== undefined && <p className="poietra-hint">{node.hint}</p>}
-        {body}
-      </fieldset>
+      {group}
     </Opened>
+  ) : (
+    group
   );
 }

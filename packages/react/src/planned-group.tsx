@@ -4,7 +4,7 @@ import { Fragment, type CSSProperties, type ReactNode } from 'react';
 import { drawingFor, useDrawing } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { useScope } from './scope.js';
-import { Opened, Section } from './section.js';
+import { Section } from './section.js';
 
 interface Props {
   readonly node: PlanGroup;
@@ -58,7 +58,8 @@ export function PlannedGroup({ node, at, bare }: Props): ReactNode {
       {more}
     </Section>
   );
-  if (isHeld) return section;
+  if (isHeld || !node.onDemand) return section;
+  const Opened = drawingFor(drawings, 'Opened');
   return (
     <Opened node={node} at={at}>
       {section}

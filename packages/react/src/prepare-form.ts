@@ -1,11 +1,13 @@
 import {
   expressionsOf,
   loadExpressions,
-  loadFormExpressions,
-  makePlan,
+  loadFormParts,
   openPrepared,
+  planAt,
   prepareCodecs,
+  preparePlan,
   prepareSchema,
+  warnDeveloper,
   type CodecCode,
   type CompiledSchema,
   type CompileOptions,
@@ -42,19 +44,25 @@ export interface PreparedForm {
  */
 export async function prepareForm({ schema, hints = {}, rules, codes, compile }: FormSource): Promise<PreparedForm> {
   const compiled = await prepareSchema(schema, { assertFormats: true, ...compile });
-  const plan = makePlan(compiled, hints, rules);
+  const plan = await preparePlan(compiled, schema, hints, rules);
+  for (const { schemaAt, says } of plan.troubles) warnDeveloper(`Hints at ${schemaAt || 'the root'}: ${says}`);
   const asks = /"(condition|computed)":/.test(JSON.stringify([schema, hints]));
-  const [codecs, drawings, expressions, express] = await Promise.all([
+  const [codecs, drawings, expressions, parts] = await Promise.all([
     prepareCodecs(plan.root, codes),
     loadDrawings(plan),
     asks ? loadExpressions() : undefined,
-    asks ? loadFormExpressions() : undefined,
+    loadFormParts(schema, hints),
   ]);
   const expressed = expressions ? { expressions, ...expressionsOf(plan.root) } : {};
   return {
     compiled,
     plan,
     drawings,
-    open: (options) => openPrepared(compiled, { codecs, ...expressed, ...options }, express),
+    open: (options) =>
+      openPrepared(
+        compiled,
+        { codecs, messagesAt: (at) => planAt(plan.root, at)?.hints.messages, ...expressed, ...options },
+        parts,
+      ),
   };
 }

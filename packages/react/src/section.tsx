@@ -1,7 +1,5 @@
-import { startOf, type PlanNode, type Pointer } from '@poietra/core';
+import type { PlanNode, Pointer } from '@poietra/core';
 import { useId, type ReactNode } from 'react';
-import { useFollowed } from './follow.js';
-import { useScope } from './scope.js';
 
 interface Props {
   readonly node: PlanNode;
@@ -30,32 +28,5 @@ export function Section({ node, at, className = '', children }: Props): ReactNod
       {hint}
       {children}
     </fieldset>
-  );
-}
-
-/** What its schema stands around of already is opened by a person, or there would be no end of it. */
-export function Opened({
-  node,
-  at,
-  children,
-}: {
-  readonly node: PlanNode & { readonly onDemand: boolean };
-  readonly at: Pointer;
-  readonly children: ReactNode;
-}): ReactNode {
-  const { form } = useScope();
-  const isThere = useFollowed(() => !node.onDemand || form.valueAt(at) !== undefined, [form, node, at]);
-  if (!node.onDemand) return children;
-  return isThere ? (
-    <>
-      {children}
-      <button type="button" className="poietra-button" onClick={() => form.put(at, undefined)}>
-        Take away {node.label.toLowerCase()}
-      </button>
-    </>
-  ) : (
-    <button type="button" className="poietra-button" data-at={at} onClick={() => form.put(at, startOf(node))}>
-      Add {node.label.toLowerCase()}
-    </button>
   );
 }

@@ -50,7 +50,9 @@ export class FormExpressions {
         if (!expression) return { missing: 'Expressions are not loaded.' };
         for (const place of this.looksAt(at, text)) void place.subtreeVersion.value;
         const read = (where: Pointer): unknown => untracked(() => this.form.place(where).sent);
-        return expression.ask({ form: read(''), here: read(parentPointer(at)), value: read(at) });
+        const said = expression.ask({ form: read(''), here: read(parentPointer(at)), value: read(at) });
+        if ('trouble' in said) this.form.trouble(at, `The expression “${text}” cannot be asked: ${said.trouble}`);
+        return said;
       });
       this.#asked.set(key, asked);
     }

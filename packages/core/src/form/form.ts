@@ -1,15 +1,15 @@
 import { batch, computed, signal } from '@preact/signals-core';
 import type { Codec } from '../codec/index.js';
-import { isObject, ownMember, parsePointer, setOwn, type Pointer, type Problem } from '../json/index.js';
-import { fillDefaults, namedMembers, type CompiledSchema, type Condition, type Facts } from '../schema/index.js';
+import { copyOf, parsePointer, warnDeveloper, type Pointer, type Problem } from '../json/index.js';
+import { namedMembers, type CompiledSchema, type Condition, type Facts } from '../schema/index.js';
 import type { Expressed } from '../expression/index.js';
-import type { Left } from './acts.js';
 import { Changes } from './changes.js';
 import type { FormExpressions } from './computed.js';
-import { warn, type Trouble } from './dev.js';
+import type { Trouble } from './trouble.js';
 import { FormDocument } from './document.js';
 import { Force } from './force.js';
-import { openList, type FormList, type Origin } from './list.js';
+import type { FormList } from './list.js';
+import type { Movable, Moves } from './moves.js';
 import { outcomeOf } from './outcome.js';
 import { pointerOf, type Where } from './path.js';
 import { FormProblems } from './problems.js';
@@ -31,6 +31,10 @@ import type {
 export interface Ground {
   readonly compiled: CompiledSchema;
   codec(facts: Facts): Codec;
+  /** What a new record begins with, and the schema's defaults. */
+  fill(begin: unknown): unknown;
+  /** Moves entries and options; absent where a schema has neither lists nor choices. */
+  moves?(form: Movable): Moves;
   /** Follows the expressions; absent where there are none. */
   express?(...args: ConstructorParameters<typeof FormExpressions>): FormExpressions;
 }
@@ -93,7 +97,7 @@ export class OpenForm implements Form, PlaceHolder {
       options.computed ?? [],
     );
     const { values, begin = {} } = options;
-    this.#begin(values === undefined ? fillDefaults(this.compiled, begin) : values);
+    this.#begin(values === undefined ? this.ground.fill(begin) : values);
     if (!this.#expressions && (options.conditions ?? options.computed ?? []).length > 0)
       this.trouble(
         '',
@@ -103,6 +107,23 @@ export class OpenForm implements Form, PlaceHolder {
     this.#settleBeginning();
     if (options.restore) this.#restore(options.restore);
   }
+
+  get #moves(): Moves {
+    const moves = (this.#made ??= this.ground.moves?.({
+      read: (place) => this.read(place),
+      whole: (place) => this.#whole(place),
+      replace: (place, value) => this.#replace(place, value),
+      settle: (place) => {
+        this.force.discover(place);
+        this.force.touched(place);
+        this.#addNeededGroups(place, 0);
+        this.#checked(place.at);
+      },
+    }));
+    if (!moves) throw new Error('This form was prepared for a schema without lists and choices.');
+    return moves;
+  }
+  #made: Moves | undefined;
 
   get status(): FormStatus {
     return this.#status.value;
@@ -139,13 +160,7 @@ export class OpenForm implements Form, PlaceHolder {
     const place = this.place(at);
     if (place.facts.kinds?.includes('array') === false)
       this.trouble(at, 'This is used as a list, but its schema takes none. Nothing is changed by it.');
-    return openList({
-      facts: (index) => place.child(String(index)).facts,
-      read: () => (void place.subtreeVersion.value, this.read(place)),
-      keys: () => (void place.subtreeVersion.value, this.#keysOf(place)),
-      remember: (index) => place.children.get(String(index))?.remember(),
-      replace: (items, from) => this.#rearrange(place, items, from),
-    });
+    return this.#moves.list(place);
   }
   chosen(at: Pointer, chooser: Chooser): number {
     const place = this.place(at);
@@ -156,21 +171,7 @@ export class OpenForm implements Form, PlaceHolder {
   }
   choose(at: Pointer, chooser: Chooser, index: number, value: unknown): void {
     const place = this.place(at);
-    batch(() => {
-      const before = this.chosen(at, chooser);
-      const left = place.acts.left ?? new Map<string, Map<number, Left>>();
-      const options = left.get(chooser.key) ?? new Map<number, Left>();
-      left.set(chooser.key, options);
-      options.set(before, { value: this.#whole(place), acts: place.remember() });
-      const back = options.get(index);
-      this.#replace(place, back ? merge(value, copy(back.value)) : value);
-      place.acts.left = left;
-      place.acts.chosen(chooser.key).value = index;
-      this.force.touched(place);
-      this.#addNeededGroups(place, 0);
-      if (back) for (const [name, acts] of back.acts.children) place.child(name).recallTyped(acts);
-      this.#checked(at);
-    });
+    this.#moves.choose(place, chooser.key, this.chosen(at, chooser), index, value);
   }
   put(at: Pointer, sent: unknown): void {
     this.#replace(this.place(at), sent);
@@ -190,7 +191,7 @@ export class OpenForm implements Form, PlaceHolder {
     const key = `${at}\n${says}`;
     if (this.#troubles.has(key)) return;
     this.#troubles.set(key, { at, says });
-    warn({ at, says });
+    warnDeveloper(`${at === '' ? 'The form' : at}: ${says}`);
   }
   isComputed(place: Place): boolean {
     return this.#expressions?.isComputed(place.at) ?? false;
@@ -285,12 +286,12 @@ export class OpenForm implements Form, PlaceHolder {
 
   /** The value at a place and all that is kept inside it, as a copy. */
   #whole(place: Place): unknown {
-    let whole = copy(this.read(place));
+    let whole = copyOf(this.read(place));
     if (place.keeper) return whole;
     for (const { kept, at } of this.#marked) {
       if (kept?.root === undefined || !(at === place.at || at.startsWith(`${place.at}/`))) continue;
       const document: FormDocument = new FormDocument(whole);
-      document.write(at.slice(place.at.length), copy(kept.root), yes, no);
+      document.write(at.slice(place.at.length), copyOf(kept.root), yes, no);
       whole = document.root;
     }
     return whole;
@@ -323,13 +324,13 @@ export class OpenForm implements Form, PlaceHolder {
 
   sent(): unknown {
     void this.version.value;
-    return this.keepsHidden ? this.#whole(this.#root) : copy(this.#document.root);
+    return this.keepsHidden ? this.#whole(this.#root) : copyOf(this.#document.root);
   }
   get leftOver(): readonly LeftOver[] {
     void this.version.value;
     return [...this.#marked].flatMap((place) =>
       place.isLeftOver && place.kept?.root !== undefined
-        ? [{ at: place.at, value: copy(place.kept.root), isAllowed: place.applied.length === 0 }]
+        ? [{ at: place.at, value: copyOf(place.kept.root), isAllowed: place.applied.length === 0 }]
         : [],
     );
   }
@@ -357,7 +358,7 @@ export class OpenForm implements Form, PlaceHolder {
     });
     if (problems.length > 0) return { kind: 'invalid', problems };
     this.#status.value = 'sending';
-    const [beginning, whole] = [copy(this.#document.root), this.#whole(this.#root)];
+    const [beginning, whole] = [copyOf(this.#document.root), this.#whole(this.#root)];
     let outcome: Outcome;
     try {
       outcome = outcomeOf(await send(this.sent()));
@@ -405,7 +406,7 @@ export class OpenForm implements Form, PlaceHolder {
     this.#follow = this.#memory();
     for (const place of places(this.#root)) place.acts.visited.value = false;
     this.#marked.clear();
-    this.#document.root = copy(values) ?? {};
+    this.#document.root = copyOf(values) ?? {};
     this.#root.renewAll();
     this.force.discover(this.#root);
     this.#addNeededGroups(this.#root, 0);
@@ -414,7 +415,7 @@ export class OpenForm implements Form, PlaceHolder {
   }
   /** What stands there by now, computed values included, is where the form begins. */
   #settleBeginning(): void {
-    this.#beginAt(copy(this.#document.root), this.#whole(this.#root));
+    this.#beginAt(copyOf(this.#document.root), this.#whole(this.#root));
   }
   #beginAt(beginning: unknown, whole: unknown): void {
     this.#beginning.root = beginning;
@@ -461,7 +462,7 @@ export class OpenForm implements Form, PlaceHolder {
   }
   #restore({ value, typed, visited, chosen = {} }: Snapshot): void {
     batch(() => {
-      this.#replace(this.#root, copy(value) ?? {});
+      this.#replace(this.#root, copyOf(value) ?? {});
       for (const [at, options] of Object.entries(chosen)) {
         const place = this.place(at);
         for (const [key, index] of Object.entries(options)) place.acts.chosen(key).value = index;
@@ -470,33 +471,6 @@ export class OpenForm implements Form, PlaceHolder {
       this.#checked('');
       for (const [at, text] of Object.entries(typed)) this.place(at).report(text);
       for (const at of visited) this.place(at).acts.visited.value = true;
-    });
-  }
-
-  #keysOf(place: Place): readonly number[] {
-    const value = this.read(place);
-    const length = Array.isArray(value) ? value.length : 0;
-    // A list that came from outside has items that nobody has told apart yet.
-    if (place.keys.length !== length) place.keys = Array.from({ length }, () => this.#nextKey++);
-    return place.keys;
-  }
-  #nextKey = 0;
-
-  /** Items in another order, more or fewer of them: what a person did in each goes with it. */
-  #rearrange(place: Place, items: readonly unknown[], from: readonly Origin[]): void {
-    batch(() => {
-      const keys = this.#keysOf(place);
-      const kept = from.map((origin) =>
-        typeof origin === 'number' ? place.children.get(String(origin))?.remember() : origin?.back,
-      );
-      this.#replace(place, items);
-      place.keys = from.map((origin) => (typeof origin === 'number' ? (keys[origin] ?? 0) : this.#nextKey++));
-      for (const child of place.children.values()) for (const one of places(child)) one.acts.visited.value = false;
-      kept.forEach((one, i) => {
-        if (one) place.child(String(i)).recall(one);
-      });
-      this.force.discover(place);
-      this.#checked(place.at);
     });
   }
 
@@ -536,18 +510,3 @@ export class OpenForm implements Form, PlaceHolder {
 
 const yes = (): boolean => true;
 const no = (): boolean => false;
-
-/** What is sent is JSON, so a copy by way of JSON loses nothing. */
-function copy(value: unknown): unknown {
-  return value === undefined ? undefined : (JSON.parse(JSON.stringify(value)) as unknown);
-}
-
-/** What another option starts from, and what stood there when it was left: what has a value already has the last word. */
-function merge(value: unknown, left: unknown): unknown {
-  if (value === undefined || (Array.isArray(value) && value.length === 0 && Array.isArray(left))) return left;
-  if (!isObject(value) || !isObject(left)) return value;
-  const merged: Record<string, unknown> = {};
-  for (const name of Object.keys(value)) setOwn(merged, name, merge(ownMember(value, name), ownMember(left, name)));
-  for (const name of Object.keys(left)) if (!Object.hasOwn(merged, name)) setOwn(merged, name, ownMember(left, name));
-  return merged;
-}

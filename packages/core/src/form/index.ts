@@ -1,9 +1,9 @@
 /** The state of a form: fields, lists, conditions, sending. Stands on the schema; knows no drawing and no input. */
 export { codecKind, openForm } from './open.js';
-export { loadFormExpressions, openPrepared } from './prepare.js';
+export { loadFormParts, openPrepared, type FormParts } from './prepare.js';
 export type { FormList } from './list.js';
 export { emptyOf } from './list.js';
-export type { Trouble } from './dev.js';
+export type { Trouble } from './trouble.js';
 export { pointerOf, type Steps, type Where } from './path.js';
 export { readProblemDetails, type ProblemDetails } from './problem-details.js';
 export type {

@@ -1,4 +1,4 @@
-import type { Kind } from '../json/index.js';
+import { copyOf, type Kind } from '../json/index.js';
 import type { Facts } from '../schema/index.js';
 import type { Remembered } from './acts.js';
 
@@ -52,7 +52,7 @@ export function openList(store: Store): FormList {
       insert(item === undefined ? emptyOf(store.facts(at)) : item, at, undefined);
     },
     duplicate(index) {
-      insert(JSON.parse(JSON.stringify(items()[index] ?? null)), index + 1, undefined);
+      insert(copyOf(items()[index] ?? null), index + 1, undefined);
     },
     remove(index) {
       const [item] = items().slice(index, index + 1);

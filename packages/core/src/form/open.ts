@@ -1,13 +1,17 @@
 import { makeCodec } from '../codec/index.js';
-import { compileSchema, type Facts } from '../schema/index.js';
+import { compileSchema, fillDefaults, type Facts } from '../schema/index.js';
 import { FormExpressions } from './computed.js';
 import { OpenForm } from './form.js';
+import { Moves } from './moves.js';
 import type { Form, FormOptions } from './types.js';
 
 /** Opens a form on a schema. @throws {SchemaError} as `compileSchema` does. */
 export function openForm<T = unknown>(options: FormOptions): Form<T> {
+  const compiled = options.compiled ?? compileSchema(options.schema, { assertFormats: true, ...options.compile });
   return new OpenForm(options, {
-    compiled: options.compiled ?? compileSchema(options.schema, { assertFormats: true, ...options.compile }),
+    compiled,
+    fill: (begin) => fillDefaults(compiled, begin),
+    moves: (form) => new Moves(form),
     codec: (facts) => makeCodec({ kind: codecKind(facts) }),
     express: (...args) => new FormExpressions(...args),
   });

@@ -12,7 +12,7 @@ import {
   type Condition,
   type Facts,
 } from '../schema/index.js';
-import { Acts, type Remembered } from './acts.js';
+import { Acts } from './acts.js';
 import { FormDocument } from './document.js';
 import type { Force, Watch } from './force.js';
 import type { FormField, TellWhen } from './types.js';
@@ -323,45 +323,6 @@ export class Place implements FormField {
     this.subtreeVersion.value++;
     this.problemsVersion.value++;
     this.form.force.touched(this);
-  }
-
-  /** What the person did here and below, to be put back where the value is moved to. */
-  remember(): Remembered {
-    const { typed, draft, visited, refusals, held, choices, left } = this.acts;
-    const own = held.peek();
-    return {
-      typed: typed.peek(),
-      draft: draft.peek(),
-      visited: visited.peek(),
-      refusals: refusals.peek(),
-      held: own?.version === this.replacedVersion.peek() ? { held: own.held } : undefined,
-      chosen: choices,
-      left: new Map(left),
-      kept: this.kept?.root === undefined ? undefined : { value: this.kept.root },
-      children: [...this.children].map(([key, child]) => [key, child.remember()] as const),
-    };
-  }
-  recall({ typed, draft, visited, refusals, held, chosen, left, kept, children }: Remembered): void {
-    const { acts } = this;
-    acts.visited.value = visited;
-    acts.typed.value = typed;
-    acts.draft.value = draft;
-    acts.refusals.value = refusals.map((problem) => ({ ...problem, at: this.at }));
-    if (held) acts.held.value = { held: held.held, version: this.replacedVersion.peek() };
-    for (const [key, index] of chosen) acts.chosen(key).value = index;
-    acts.left = new Map([...left].map(([key, options]) => [key, new Map(options)]));
-    if (kept && this.decide && !this.parent?.keeper) {
-      this.kept = new FormDocument(kept.value);
-      this.holdsItself = false;
-    }
-    this.form.noticed(this);
-    for (const [key, child] of children) this.child(key).recall(child);
-  }
-  /** Texts that could not be parsed come back where nothing stands in their place. */
-  recallTyped({ typed, children }: Remembered): void {
-    if (typed && this.form.read(this) === undefined) this.acts.typed.value = typed;
-    this.form.noticed(this);
-    for (const [key, child] of children) this.child(key).recallTyped(child);
   }
 }
 

@@ -3,7 +3,7 @@ import type { Codec } from '../codec/index.js';
 import type { Pointer, Problem } from '../json/index.js';
 import type { Expressed, Expressions } from '../expression/index.js';
 import type { CompiledSchema, CompileOptions, Condition, Facts, Messages } from '../schema/index.js';
-import type { Trouble } from './dev.js';
+import type { Trouble } from './trouble.js';
 import type { FormList } from './list.js';
 import type { Where } from './path.js';
 

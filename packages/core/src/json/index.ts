@@ -3,9 +3,11 @@
  * Nothing here knows of schemas, forms or interfaces.
  */
 export type { Json, JsonObject } from './value.js';
-export { isJson, isObject, isPlain, ownMember, setOwn, kindOf, jsonText, type Kind } from './value.js';
+export { copyOf, isJson, isObject, isPlain, ownMember, setOwn, kindOf, jsonText, type Kind } from './value.js';
 export { formatPointer, parsePointer, joinPointer, parentPointer, lookUp, isWithin, type Pointer } from './pointer.js';
 export { canonical, equalJson } from './equal.js';
 export { removeAt, replaceAt } from './edit.js';
 export { copyJson, LimitReached, defaultLimits, type Limits } from './limits.js';
+export { isDevelopment, warnDeveloper } from './dev.js';
+export { nearest } from './nearest.js';
 export type { Problem } from './problem.js';

@@ -68,3 +68,8 @@ export function isJson(value: unknown, depth = 200): value is Json {
       : [undefined];
   return inside.every((member) => isJson(member, depth - 1));
 }
+
+/** A copy of a value that is JSON. */
+export function copyOf(value: unknown): unknown {
+  return value === undefined ? undefined : (JSON.parse(JSON.stringify(value)) as unknown);
+}

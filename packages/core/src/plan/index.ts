@@ -1,8 +1,20 @@
 /** What is to be drawn for a schema and its hints. Stands on the schema; the values are the form's business. */
-export { labelFrom, makePlan } from './plan.js';
-export type { Plan, PlanChoices, PlanChooser, PlanField, PlanGroup, PlanList, PlanNode, PlanOption } from './nodes.js';
+export { makePlan } from './make-plan.js';
+export { preparePlan } from './prepare-plan.js';
+export { labelFrom } from './words.js';
+export type {
+  Plan,
+  PlanChoices,
+  PlanChooser,
+  PlanField,
+  PlanGroup,
+  PlanList,
+  PlanNode,
+  PlanOption,
+  PlanTrouble,
+} from './nodes.js';
 export { eachNode, knownNodes, planAt, planFields, type Chosen } from './walk.js';
-export { startOf } from './start.js';
+export { fitted, startOf } from './start.js';
 export type { Hints, HintsBeside, Remote, Span } from './hints.js';
 export { schemaOfSchemas } from './schema-of-schemas.js';
 export { hintsSchema, hintsSchemaWith } from './hints-schema.js';

@@ -10,6 +10,8 @@ export interface PlanBase {
   readonly label: string;
   readonly hint?: string;
   readonly hints: Hints;
+  /** The hints as they were given, sound or not; those of the kit's field are not among them. */
+  readonly given: Readonly<Record<string, unknown>>;
   /** It is there where one of these sets of conditions holds; an empty set always does. */
   readonly when: readonly (readonly Condition[])[];
   /** Where its schema stands, for those who edit it. */
@@ -62,12 +64,19 @@ export interface PlanOption {
   readonly label: string;
   /** Made when first read. */
   readonly node: PlanNode;
-  /** What of a value fits the option, with what the option needs. */
-  start(value: unknown): unknown;
 }
 export type PlanNode = PlanField | PlanGroup | PlanList | PlanChooser;
 
+/** Something wrong with the hints of a schema, told to those who write them. */
+export interface PlanTrouble {
+  /** Where the schema stands that the hints speak of; a pointer into it. */
+  readonly schemaAt: string;
+  readonly says: string;
+}
+
 export interface Plan {
+  /** What is wrong with the hints: names and values that are not known, places that are not there. */
+  readonly troubles: readonly PlanTrouble[];
   readonly root: PlanNode;
   readonly compiled: CompiledSchema;
 }

@@ -43,6 +43,8 @@ export interface PlanRules {
   readonly codecs?: Readonly<Record<string, CodecDescription>>;
   /** Asked before the built-in ones. */
   readonly choose?: readonly ChoiceRule[];
+  /** The names of hints of a kit's own; others that are not known are told. */
+  readonly ownHints?: Readonly<Record<string, unknown>>;
 }
 
 const native = (adapter: string, kind: string, options?: Readonly<Record<string, unknown>>): FieldUse => ({

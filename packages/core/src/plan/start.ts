@@ -1,6 +1,7 @@
 /** What new entries, new members and freshly chosen options begin with. */
-import { isObject, ownMember, setOwn, type Kind } from '../json/index.js';
+import { isObject, ownMember, setOwn } from '../json/index.js';
 import { emptyOf } from '../form/index.js';
+import { isOfKind } from './kinds.js';
 import type { PlanNode } from './nodes.js';
 
 /** What of a value a plan can draw, with its fixed values filled in; depth ends what contains itself. */
@@ -16,7 +17,7 @@ export function fitted(plan: PlanNode, value: unknown, depth = 0): unknown {
       return Array.isArray(value) ? value : [];
     case 'chooser': {
       const chosen = plan.options[plan.pick(value)];
-      return chosen && !plan.again ? chosen.start(value) : value;
+      return chosen && !plan.again ? fitted(chosen.node, value, depth) : value;
     }
     case 'group': {
       if (plan.tuple) return Array.isArray(value) ? value : [];
@@ -40,27 +41,9 @@ export function fitted(plan: PlanNode, value: unknown, depth = 0): unknown {
 export function startOf(plan: PlanNode): unknown {
   const { default: given } = plan.facts;
   if (given !== undefined) return given;
-  if (plan.kind === 'chooser') return plan.options[0]?.start(undefined);
+  if (plan.kind === 'chooser') return plan.options[0] && fitted(plan.options[0].node, undefined);
   if (plan.kind !== 'field') return fitted(plan, plan.kind === 'list' || plan.tuple ? [] : {});
   if (plan.fixed) return plan.fixed.value;
   const { kinds = [], allowed = plan.choices?.map(({ value }) => value) } = plan.facts;
   return emptyOf({ kinds: kinds.length > 0 ? kinds : ['null'], ...(allowed ? { allowed } : {}) });
-}
-
-/** Whether a value is of a kind; a whole number is a number, too. */
-export function isOfKind(value: unknown, kind: Kind): boolean {
-  switch (kind) {
-    case 'null':
-      return value === null;
-    case 'array':
-      return Array.isArray(value);
-    case 'object':
-      return isObject(value);
-    case 'integer':
-    case 'number':
-      return typeof value === 'number';
-    case 'boolean':
-    case 'string':
-      return typeof value === kind;
-  }
 }

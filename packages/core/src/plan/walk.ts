@@ -87,3 +87,17 @@ export function knownNodes(root: PlanNode): PlanNode[] | undefined {
   };
   return isKnown(root) ? found : undefined;
 }
+
+/** As many parts of a plan as can be looked through in advance. */
+export function eachKnown(root: PlanNode): PlanNode[] {
+  const found: PlanNode[] = [];
+  const look = (node: PlanNode): void => {
+    if (found.push(node) > most || node.kind === 'field') return;
+    if (node.kind === 'list') look(node.item);
+    else if (node.again) return;
+    else if (node.kind === 'group') node.children.forEach(look);
+    else for (const option of node.options) look(option.node);
+  };
+  look(root);
+  return found;
+}

@@ -1,0 +1,90 @@
+/** What is wrong with the hints of a plan: told to those who write them, with the nearest name that is known. */
+import { nativeAdapters } from '../adapter/index.js';
+import { builtIn } from '../codec/index.js';
+import { isObject, lookUp, nearest, ownMember } from '../json/index.js';
+import { hintsSchema } from './hints-schema.js';
+import type { HintsBeside } from './hints.js';
+import type { Plan, PlanNode, PlanTrouble } from './nodes.js';
+import { isOfHintKind, kindOfHint } from './read-hints.js';
+import type { PlanRules } from './rules.js';
+import { templateVariables } from './remote.js';
+import { eachKnown } from './walk.js';
+
+const known = Object.keys(hintsSchema.properties);
+const kindWords: Readonly<Record<string, string>> = {
+  text: 'a text',
+  number: 'a number',
+  mark: 'true or false',
+  list: 'a list of names',
+  map: 'an object',
+};
+
+export function checkHints({ root, compiled }: Plan, beside: HintsBeside, rules: PlanRules): PlanTrouble[] {
+  const found = new Map<string, PlanTrouble>();
+  const tell = (schemaAt: string, says: string): void => void found.set(`${schemaAt}\n${says}`, { schemaAt, says });
+  const document = compiled.root.resource.root;
+  for (const [at, hints] of Object.entries(beside)) {
+    if (!isPointer(at) || lookUp(document, at) === undefined)
+      tell(at, `Hints are given for “${at}”, but the schema has nothing there.`);
+    else if (!isObject(hints)) tell(at, `Hints have to be an object.`);
+  }
+  for (const node of eachKnown(root)) checkNode(node, rules, (says) => tell(node.schemaAt, says));
+  return [...found.values()];
+}
+
+function checkNode(node: PlanNode, rules: PlanRules, tell: (says: string) => void): void {
+  const own = Object.keys(rules.ownHints ?? {});
+  for (const [name, value] of Object.entries(node.given)) {
+    if (own.includes(name)) continue;
+    if (!known.includes(name)) {
+      tell(`“${name}” is no hint${nearest(name, [...known, ...own])}`);
+      continue;
+    }
+    const kind = kindOfHint.get(name);
+    if (!isOfHintKind(kind, value)) {
+      tell(`“${name}” has to be ${kindWords[kind ?? ''] ?? 'of another kind'}. It is left out.`);
+      continue;
+    }
+    const allowed = ownMember(ownMember(hintsSchema.properties, name), 'enum');
+    if (Array.isArray(allowed) && !allowed.includes(value))
+      tell(`“${name}” cannot be “${String(value)}”${nearest(String(value), allowed.map(String))}`);
+  }
+  checkNames(node, rules, tell);
+}
+
+function checkNames(node: PlanNode, rules: PlanRules, tell: (says: string) => void): void {
+  const { given, hints } = node;
+  if (hints.input !== undefined && !Object.hasOwn(nativeAdapters, hints.input))
+    tell(`There is no input “${hints.input}” of HTML’s own${nearest(hints.input, Object.keys(nativeAdapters))}`);
+  if (hints.field !== undefined) {
+    const field = ownMember(rules.fields, hints.field);
+    if (field === undefined)
+      tell(`There is no field “${hints.field}”${nearest(hints.field, Object.keys(rules.fields ?? {}))}`);
+    const codec = ownMember(field, 'codec');
+    if (typeof codec === 'string' && !Object.hasOwn(rules.codecs ?? {}, codec) && !Object.hasOwn(builtIn, codec))
+      tell(
+        `The field “${hints.field}” uses a codec “${codec}”, which is not there${nearest(codec, [...Object.keys(rules.codecs ?? {}), ...Object.keys(builtIn)])}`,
+      );
+  }
+  if (hints.order && node.kind === 'group') {
+    const names = node.children.map(({ name }) => name);
+    for (const name of hints.order)
+      if (!names.includes(name)) tell(`“order” names “${name}”, which is no member here${nearest(name, names)}`);
+  }
+  const order = given['order'];
+  if (Array.isArray(order) && new Set(order).size < order.length)
+    tell('“order” names a member twice; it is drawn once.');
+  const remote = given['remote'];
+  if (isObject(remote)) {
+    if (typeof remote['from'] !== 'string')
+      tell('“remote” has no address: its member “from” has to be a URI template.');
+    else if (typeof remote['search'] === 'string' && !templateVariables(remote['from']).includes(remote['search']))
+      tell(`“remote” searches by “${remote['search']}”, but its address has no such variable.`);
+  }
+  const isGiven =
+    node.facts.default !== undefined || hints.computed !== undefined || (node.kind === 'field' && node.fixed);
+  if (hints.hidden === true && node.required && !isGiven)
+    tell('It is hidden, but has to have a value: nobody can give it one. Give it a default, or compute it.');
+}
+
+const isPointer = (at: string): boolean => (at === '' || at.startsWith('/')) && !/~(?![01])/.test(at);
