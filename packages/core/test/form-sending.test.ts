@@ -173,8 +173,8 @@ describe('a developer is told', () => {
     form.list('/name');
     form.field('/name').write('Hareby');
     expect(form.troubles.map(({ at, says }) => `${at} ${says}`)).toEqual([
-      '/name This is used as a list, but its schema takes none. Nothing is changed by it.',
-      '/name The codec cannot send what was written: Not this one.',
+      '/name Used as a list, which it is not.',
+      '/name Cannot be sent: Not this one.',
     ]);
     expect([form.field('/name').shown, form.field('/name').problems.map(({ message }) => message)]).toEqual([
       'Hareby',

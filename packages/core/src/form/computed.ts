@@ -1,8 +1,8 @@
 /** Expressions in a form: asked again when what they look at changes, and run in an order that ends. */
 import { batch, computed, effect, untracked, type ReadonlySignal } from '@preact/signals-core';
 import type { Expressed, Expression, Expressions } from '../expression/index.js';
-import { equalJson, formatPointer, parentPointer, parsePointer, type Pointer } from '../json/index.js';
-import { fits } from './force.js';
+import { equalJson, formatPointer, isObject, parentPointer, parsePointer, type Pointer } from '../json/index.js';
+import type { HintCondition } from './force.js';
 import type { Place } from './place.js';
 import type { PlacedExpression } from './types.js';
 
@@ -20,13 +20,42 @@ function target(at: Pointer, [root, below]: Expression['references'][number]): P
 export class FormExpressions {
   readonly #asked = new Map<string, ReadonlySignal<Expressed>>();
   readonly #computed: readonly (readonly string[])[];
+  readonly #conditions: readonly { readonly tokens: readonly string[]; readonly text: string }[];
 
   constructor(
     private readonly form: Around,
     private readonly language: Expressions | undefined,
     private readonly placed: readonly PlacedExpression[],
+    conditions: readonly PlacedExpression[],
   ) {
     this.#computed = placed.map(({ at }) => parsePointer(at));
+    this.#conditions = conditions.map(({ at, text }) => ({ tokens: parsePointer(at), text }));
+  }
+
+  /** The conditions that hints set for a place. */
+  conditionsAt({ at }: Place): HintCondition[] {
+    if (this.#conditions.length === 0) return [];
+    const own = parsePointer(at);
+    return this.#conditions
+      .filter(({ tokens }) => fits(tokens, own))
+      .map(({ text }) => {
+        const asked = this.ask(at, text);
+        return { holds: () => isTrue(asked.peek()), looksAt: this.looksAt(at, text) };
+      });
+  }
+
+  /** Makes the places in the value of a place that conditions speak of, so that they are watched. */
+  reveal(place: Place): void {
+    for (const { tokens } of this.#conditions) this.#visit(place, tokens, parsePointer(place.at));
+  }
+  #visit(place: Place, pattern: readonly string[], own: readonly string[]): void {
+    if (pattern.length < own.length || !own.every((token, i) => pattern[i] === '*' || pattern[i] === token)) return;
+    const token = pattern[own.length];
+    if (token === undefined) return;
+    const value = place.form.read(place);
+    if (!Array.isArray(value) && !isObject(value)) return;
+    const names = token === '*' ? Object.keys(value) : Object.hasOwn(value, token) ? [token] : [];
+    for (const name of names) this.#visit(place.child(name), pattern, [...own, name]);
   }
 
   /** Begins to follow the computed values. */
@@ -118,6 +147,13 @@ export class FormExpressions {
       return false;
     });
   }
+}
+
+const isTrue = (said: Expressed): boolean => 'value' in said && said.value === true;
+
+/** Whether a place is the one that a pattern means; `*` in it stands for any item. */
+function fits(pattern: readonly string[], at: readonly string[]): boolean {
+  return pattern.length === at.length && pattern.every((token, i) => token === '*' || token === at[i]);
 }
 
 /** Whether one place is the other, or around or inside it; `*` is any item. */

@@ -7,11 +7,9 @@
  * which of them may have changed, `settle` asks those again and moves values, until no verdict changes any more.
  */
 import { untracked } from '@preact/signals-core';
-import { isObject, ownMember, parsePointer, type Pointer } from '../json/index.js';
-import type { Expressed } from '../expression/index.js';
+import { ownMember, type Pointer } from '../json/index.js';
 import { appliedBelow, namesMembers, requiring, type Applied } from '../schema/index.js';
 import type { Place } from './place.js';
-import type { PlacedExpression } from './types.js';
 
 /** A condition that places depend on, and its verdict when it was last asked. */
 export interface Watch {
@@ -24,26 +22,28 @@ export interface Watch {
 /** A verdict that changes more often than this while settling depends on itself. */
 const mostTurns = 20;
 
+/** A condition of hints, and the places that its expression looks at. */
+export interface HintCondition {
+  holds(): boolean;
+  readonly looksAt: readonly Place[];
+}
+
 interface Around {
   read(place: Place): unknown;
   /** Moves the value aside, or back into the document. */
   move(place: Place, isInForce: boolean): void;
-  /** An expression at a place, and the places that it looks at. */
-  ask(at: Pointer, text: string): { read(): Expressed; readonly looksAt: readonly Place[] };
+  /** The conditions that hints set for a place. */
+  conditionsAt(place: Place): readonly HintCondition[];
+  /** Makes the places in a value that such conditions speak of. */
+  reveal(place: Place): void;
   trouble(at: Pointer, says: string): void;
 }
 
 export class Force {
   readonly #pending = new Set<Watch>();
-  readonly #conditions: readonly { readonly tokens: readonly string[]; readonly text: string }[];
   #isSettling = false;
 
-  constructor(
-    private readonly form: Around,
-    conditions: readonly PlacedExpression[],
-  ) {
-    this.#conditions = conditions.map(({ at, text }) => ({ tokens: parsePointer(at), text }));
-  }
+  constructor(private readonly form: Around) {}
 
   /**
    * A place was made: its conditions are watched from now on, if it has any.
@@ -52,10 +52,10 @@ export class Force {
   join(place: Place): boolean | undefined {
     const { parent } = place;
     if (!parent) return undefined;
-    const texts = this.#textsAt(place);
+    const hints = this.form.conditionsAt(place);
     // Positions of a list stay: an entry that were left out would move all those behind it.
     const isSettled = Array.isArray(this.form.read(parent)) || isAlways(parent.applied, place.applied, place.key);
-    if (texts.length === 0 && isSettled) return undefined;
+    if (hints.length === 0 && isSettled) return undefined;
     if (!isSettled)
       for (const { when } of place.applied)
         for (const condition of when) {
@@ -63,20 +63,9 @@ export class Force {
           const above = place.ancestor(condition.up);
           this.#watch([above], about, place, () => above.verdict(about).peek());
         }
-    const asked = texts.map((text) => this.form.ask(place.at, text));
-    asked.forEach(({ read, looksAt }, i) => {
-      const holds = (): boolean => isTrue(untracked(read));
-      this.#watch(looksAt, `${place.at}\n${texts[i] ?? ''}`, place, holds);
-    });
-    place.decide = () =>
-      (isSettled || untracked(() => place.isSpokenOf)) && asked.every(({ read }) => isTrue(untracked(read)));
+    for (const hint of hints) this.#watch(hint.looksAt, hint, place, () => hint.holds());
+    place.decide = () => (isSettled || untracked(() => place.isSpokenOf)) && hints.every((hint) => hint.holds());
     return place.decide();
-  }
-
-  #textsAt({ at }: Place): string[] {
-    if (this.#conditions.length === 0) return [];
-    const own = parsePointer(at);
-    return this.#conditions.filter(({ tokens }) => fits(tokens, own)).map(({ text }) => text);
   }
 
   #watch(places: readonly Place[], about: object | string, dependent: Place, holds: () => boolean): void {
@@ -130,7 +119,7 @@ export class Force {
     const value = this.form.read(place);
     if (typeof value !== 'object' || value === null) return;
     this.#look(place.applied, value, () => place);
-    for (const { tokens } of this.#conditions) this.#visit(place, tokens, parsePointer(place.at));
+    this.form.reveal(place);
     for (const child of [...place.children.values()]) this.#renewBelow(child);
   }
   #renewBelow(place: Place): void {
@@ -149,24 +138,6 @@ export class Force {
       if (typeof member === 'object' && member !== null) this.#look(below, member, child);
     }
   }
-
-  /** Makes the places under `place` that a condition of hints speaks of, as far as there are values. */
-  #visit(place: Place, pattern: readonly string[], own: readonly string[]): void {
-    if (pattern.length < own.length || !own.every((token, i) => pattern[i] === '*' || pattern[i] === token)) return;
-    const token = pattern[own.length];
-    if (token === undefined) return;
-    const value = this.form.read(place);
-    if (!Array.isArray(value) && !isObject(value)) return;
-    const names = token === '*' ? Object.keys(value) : Object.hasOwn(value, token) ? [token] : [];
-    for (const name of names) this.#visit(place.child(name), pattern, [...own, name]);
-  }
-}
-
-const isTrue = (said: Expressed): boolean => 'value' in said && said.value === true;
-
-/** Whether a place is the one that a pattern means; `*` in it stands for any item. */
-export function fits(pattern: readonly string[], at: readonly string[]): boolean {
-  return pattern.length === at.length && pattern.every((token, i) => token === '*' || token === at[i]);
 }
 
 const speaks = ({ node }: Applied): boolean => node.raw !== false;

@@ -77,15 +77,14 @@ export class OpenForm implements Form, PlaceHolder {
     this.disabled = options.disabled ?? false;
     this.keepsHidden = options.hidden === 'keep';
     this.#follow = this.#memory();
-    this.force = new Force(
-      {
-        read: (place) => this.read(place),
-        move: (place, isInForce) => this.#move(place, isInForce),
-        ask: (at, text) => this.#asked(at, text),
-        trouble: (at, says) => this.trouble(at, says),
-      },
-      options.conditions ?? [],
-    );
+    const { conditions = [], computed: computedAt = [] } = options;
+    this.force = new Force({
+      read: (place) => this.read(place),
+      move: (place, isInForce) => this.#move(place, isInForce),
+      conditionsAt: (place) => this.#expressions?.conditionsAt(place) ?? [],
+      reveal: (place) => this.#expressions?.reveal(place),
+      trouble: (at, says) => this.trouble(at, says),
+    });
     this.#root = new Place(this, undefined, '');
     this.#expressions = ground.express?.(
       {
@@ -94,15 +93,13 @@ export class OpenForm implements Form, PlaceHolder {
         trouble: (at, says) => this.trouble(at, says),
       },
       options.expressions,
-      options.computed ?? [],
+      computedAt,
+      conditions,
     );
     const { values, begin = {} } = options;
     this.#begin(values === undefined ? this.ground.fill(begin) : values);
-    if (!this.#expressions && (options.conditions ?? options.computed ?? []).length > 0)
-      this.trouble(
-        '',
-        'Its conditions and computed values need the language of expressions, which was not given to it.',
-      );
+    if (!options.expressions && conditions.length + computedAt.length > 0)
+      this.trouble('', 'Its expressions cannot be read: `expressions` was not given.');
     this.#expressions?.start();
     this.#settleBeginning();
     if (options.restore) this.#restore(options.restore);
@@ -120,7 +117,7 @@ export class OpenForm implements Form, PlaceHolder {
         this.#checked(place.at);
       },
     }));
-    if (!moves) throw new Error('This form was prepared for a schema without lists and choices.');
+    if (!moves) throw new Error('Prepared for a schema without lists and choices.');
     return moves;
   }
   #made: Moves | undefined;
@@ -158,8 +155,7 @@ export class OpenForm implements Form, PlaceHolder {
   list(where: Where<unknown>): FormList {
     const at = pointerOf(where);
     const place = this.place(at);
-    if (place.facts.kinds?.includes('array') === false)
-      this.trouble(at, 'This is used as a list, but its schema takes none. Nothing is changed by it.');
+    if (place.facts.kinds?.includes('array') === false) this.trouble(at, 'Used as a list, which it is not.');
     return this.#moves.list(place);
   }
   chosen(at: Pointer, chooser: Chooser): number {
@@ -178,10 +174,6 @@ export class OpenForm implements Form, PlaceHolder {
   }
   ask(at: Pointer, text: string): Expressed {
     return this.#expressions?.ask(at, text).value ?? notLoaded.value;
-  }
-  #asked(at: Pointer, text: string): { read(): Expressed; readonly looksAt: readonly Place[] } {
-    const asked = this.#expressions?.ask(at, text) ?? notLoaded;
-    return { read: () => asked.value, looksAt: this.#expressions?.looksAt(at, text) ?? [] };
   }
   get troubles(): readonly Trouble[] {
     void this.version.value;
@@ -478,8 +470,7 @@ export class OpenForm implements Form, PlaceHolder {
   #putComputed(place: Place, sent: unknown): void {
     const revived = place.codec.peek().revive(sent);
     if (revived.ok) place.write(revived.held);
-    else
-      this.trouble(place.at, `What was computed is no value for this field: ${revived.reason} It is left as it was.`);
+    else this.trouble(place.at, `What was computed cannot be held: ${revived.reason}`);
   }
 
   /** Asks the schema again and lets conditions move what they move, until both agree. */

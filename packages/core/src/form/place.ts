@@ -270,7 +270,7 @@ export class Place implements FormField {
   #hold(held: unknown): void {
     const sent = attempt(() => ({ ok: true, held: this.codec.peek().serialise(held) }));
     if (!sent.ok) {
-      this.form.trouble(this.at, `The codec cannot send what was written: ${sent.reason}`);
+      this.form.trouble(this.at, `Cannot be sent: ${sent.reason}`);
       this.#keepTyped(held, sent.reason);
       return;
     }

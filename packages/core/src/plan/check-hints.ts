@@ -8,7 +8,7 @@ import type { Plan, PlanNode, PlanTrouble } from './nodes.js';
 import { isOfHintKind, kindOfHint } from './read-hints.js';
 import type { PlanRules } from './rules.js';
 import { templateVariables } from './remote.js';
-import { eachKnown } from './walk.js';
+import { mostKnown } from './walk.js';
 
 const known = Object.keys(hintsSchema.properties);
 const kindWords: Readonly<Record<string, string>> = {
@@ -88,3 +88,17 @@ function checkNames(node: PlanNode, rules: PlanRules, tell: (says: string) => vo
 }
 
 const isPointer = (at: string): boolean => (at === '' || at.startsWith('/')) && !/~(?![01])/.test(at);
+
+/** As many parts of a plan as can be looked through in advance. */
+function eachKnown(root: PlanNode): PlanNode[] {
+  const found: PlanNode[] = [];
+  const look = (node: PlanNode): void => {
+    if (found.push(node) > mostKnown || node.kind === 'field') return;
+    if (node.kind === 'list') look(node.item);
+    else if (node.again) return;
+    else if (node.kind === 'group') node.children.forEach(look);
+    else for (const option of node.options) look(option.node);
+  };
+  look(root);
+  return found;
+}

@@ -65,7 +65,7 @@ export function eachNode(
 }
 
 /** More parts than this are not looked through in advance. */
-const most = 2000;
+export const mostKnown = 2000;
 
 /**
  * Every part of a plan that a person can come to, or `undefined` where that cannot be told in advance: behind groups
@@ -75,7 +75,7 @@ export function knownNodes(root: PlanNode): PlanNode[] | undefined {
   const found: PlanNode[] = [];
   const isKnown = (node: PlanNode): boolean => {
     found.push(node);
-    if (found.length > most) return false;
+    if (found.length > mostKnown) return false;
     if (node.kind === 'field') return true;
     if (node.kind === 'list') return isKnown(node.item);
     // What contains itself has been looked at where it was first met.
@@ -86,18 +86,4 @@ export function knownNodes(root: PlanNode): PlanNode[] | undefined {
       : node.more === undefined && node.children.every(isKnown);
   };
   return isKnown(root) ? found : undefined;
-}
-
-/** As many parts of a plan as can be looked through in advance. */
-export function eachKnown(root: PlanNode): PlanNode[] {
-  const found: PlanNode[] = [];
-  const look = (node: PlanNode): void => {
-    if (found.push(node) > most || node.kind === 'field') return;
-    if (node.kind === 'list') look(node.item);
-    else if (node.again) return;
-    else if (node.kind === 'group') node.children.forEach(look);
-    else for (const option of node.options) look(option.node);
-  };
-  look(root);
-  return found;
 }

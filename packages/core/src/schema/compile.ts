@@ -22,7 +22,17 @@ export async function compileSchemaInTurns(
   options: CompileOptions = {},
 ): Promise<CompiledSchema> {
   const compiler = new Compiler(options, wholeEngine);
-  return new Compiled(compiler, await compiler.compileInTurns(schema, options.uri ?? '', turn));
+  const { registry } = compiler;
+  let count = 0;
+  const isTurn = (): boolean => ++count % 100 === 0;
+  const { root, pending } = registry.begin(options.uri ?? '', schema);
+  for (let next = pending.pop(); next; next = pending.pop()) {
+    registry.scanOne(next, pending);
+    if (isTurn()) await turn();
+  }
+  compiler.nodeAt(root);
+  while (compiler.fillOne()) if (isTurn()) await turn();
+  return new Compiled(compiler, compiler.finish(root));
 }
 
 /**

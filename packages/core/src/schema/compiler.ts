@@ -6,7 +6,7 @@ import type { Format } from './formats.js';
 import type { Context, Keyword } from './keywords/context.js';
 import type { Unevaluated } from './keywords/unevaluated.js';
 import { textFor, type Messages } from './messages.js';
-import { Registry, type Resource, type Spot, type Turn } from './registry.js';
+import { Registry, type Resource, type Spot } from './registry.js';
 import { bitOf, bits, Run, Seen, type ChosenBranch, type Rule, type Site, type SchemaNode } from './rule.js';
 import { resolveUri } from './uri.js';
 import { noteWay } from './ways.js';
@@ -87,10 +87,18 @@ export class Compiler {
   };
 
   compile(schema: unknown, uri: string): SchemaNode {
-    return this.#finish(this.registry.add(uri, schema));
+    return this.finish(this.registry.add(uri, schema));
   }
 
-  #finish(spot: Spot): SchemaNode {
+  /** Makes the rules of one schema that waits for its turn. @returns whether there was one. */
+  fillOne(): boolean {
+    const node = this.#queue.pop();
+    if (node) this.#fill(node);
+    return node !== undefined;
+  }
+
+  /** The root for a spot whose document has been read. */
+  finish(spot: Spot): SchemaNode {
     const node = this.nodeAt(spot);
     const entered = this.#enter(node);
     this.#drain();
@@ -100,22 +108,17 @@ export class Compiler {
     return root;
   }
 
-  async compileInTurns(schema: unknown, uri: string, turn: Turn): Promise<SchemaNode> {
-    const spot = await this.registry.addInTurns(uri, schema, turn);
-    this.nodeAt(spot);
-    for (let node = this.#queue.pop(), count = 0; node; node = this.#queue.pop()) {
-      this.#fill(node);
-      if (++count % 100 === 0) await turn();
-    }
-    return this.#finish(spot);
-  }
-
   part(reference: string): SchemaNode | undefined {
     const spot = this.registry.resolve(reference.includes('#') ? reference : `#${encodeURI(reference)}`);
     if (!spot) return undefined;
     const node = this.#enter(this.nodeAt(spot));
     this.#drain();
     return node;
+  }
+
+  /** Where a value differs from the last one; an engine that cannot compare copies has all of a copy asked again. */
+  changedPaths(before: unknown, after: unknown, path: readonly string[]): readonly (readonly string[])[] {
+    return before === after ? [path] : (this.engine.changedPaths?.(before, after, path) ?? [[]]);
   }
 
   run(chosen?: ChosenBranch): Run {
@@ -144,7 +147,7 @@ export class Compiler {
   }
 
   #drain(): void {
-    for (let node = this.#queue.pop(); node; node = this.#queue.pop()) this.#fill(node);
+    while (this.fillOne());
   }
 
   /** The same node, entered from another resource: the dynamic scope grows by it. */

@@ -23,6 +23,8 @@ export interface Engine {
   readonly late: Late | undefined;
   /** Puts the rules of a schema together for many verdicts; without it they are asked one after the other. */
   readonly fuse: ((rules: readonly Rule[]) => Fused) | undefined;
+  /** Compares copies that share what did not change; a form changes its value in place and has no use for it. */
+  readonly changedPaths: ((before: unknown, after: unknown, path: readonly string[]) => string[][]) | undefined;
   /** A published meta-schema by its URI without fragment. */
   readonly metaSchema: ((uri: string) => unknown) | undefined;
 }
@@ -41,7 +43,7 @@ const basic: readonly Family[] = [values, members, references];
 /** An engine with the basic keywords and the families given. */
 export function engineOf(
   families: readonly Family[],
-  { fuse, metaSchema }: Partial<Pick<Engine, 'fuse' | 'metaSchema'>> = {},
+  { fuse, metaSchema, changedPaths }: Partial<Pick<Engine, 'fuse' | 'metaSchema' | 'changedPaths'>> = {},
 ): Engine {
   const all = [...basic, ...families];
   const makers = Object.assign({}, ...all.map(({ keywords }) => keywords)) as Readonly<Record<string, Keyword>>;
@@ -53,5 +55,6 @@ export function engineOf(
     late: all.find(({ late }) => late)?.late,
     fuse,
     metaSchema,
+    changedPaths,
   };
 }

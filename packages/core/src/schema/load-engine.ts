@@ -5,6 +5,7 @@ import type { Family } from './keywords/context.js';
 
 /** Families by the words for which they are fetched. */
 const families: Readonly<Record<string, () => Promise<{ readonly family: Family }>>> = {
+  'multipleOf maximum minimum exclusiveMaximum exclusiveMinimum': () => import('./keywords/numbers.js'),
   'pattern patternProperties': () => import('./keywords/patterns.js'),
   'format contentEncoding contentMediaType': () => import('./keywords/format.js'),
   'maxProperties minProperties propertyNames dependentRequired dependentSchemas dependencies': () =>

@@ -35,7 +35,7 @@ export interface Spot {
 export type Turn = () => Promise<void> | undefined;
 
 /** A schema whose parts are still to be looked at. */
-interface Pending {
+export interface Pending {
   readonly raw: unknown;
   readonly holder: Resource;
   readonly at: Pointer;
@@ -61,22 +61,13 @@ export class Registry {
 
   /** Reads a document now. Its own `$id` gives it a second address. */
   add(uri: string, document: unknown): Spot {
-    const { root, pending } = this.#begin(uri, document);
+    const { root, pending } = this.begin(uri, document);
     this.#scanAll(pending);
     return root;
   }
 
-  /** The same, a little at a time. */
-  async addInTurns(uri: string, document: unknown, turn: Turn): Promise<Spot> {
-    const { root, pending } = this.#begin(uri, document);
-    for (let next = pending.pop(), count = 0; next; next = pending.pop()) {
-      this.#scanOne(next, pending);
-      if (++count % 100 === 0) await turn();
-    }
-    return root;
-  }
-
-  #begin(uri: string, document: unknown): { readonly root: Spot; readonly pending: Pending[] } {
+  /** Reads a document as far as its root; `scanOne` reads what is pending. */
+  begin(uri: string, document: unknown): { readonly root: Spot; readonly pending: Pending[] } {
     const copy = copyJson(document, this.limits);
     const address = splitFragment(uri).document;
     const holder: Resource = {
@@ -90,7 +81,7 @@ export class Registry {
       recursive: false,
     };
     const pending: Pending[] = [];
-    const root = this.#scanOne({ raw: copy, holder, at: '' }, pending, true);
+    const root = this.scanOne({ raw: copy, holder, at: '' }, pending, true);
     if (!this.#resources.has(address)) this.#resources.set(address, root.resource);
     return { root, pending };
   }
@@ -139,7 +130,7 @@ export class Registry {
     // A place under a keyword nobody knows was not scanned, but a reference makes it a schema after all.
     if (isObject(spot.raw) && !this.#spots.has(spot.raw)) {
       const pending: Pending[] = [];
-      const found = this.#scanOne({ raw: spot.raw, holder: spot.resource, at: spot.at }, pending);
+      const found = this.scanOne({ raw: spot.raw, holder: spot.resource, at: spot.at }, pending);
       this.#scanAll(pending);
       return found;
     }
@@ -154,11 +145,11 @@ export class Registry {
   }
 
   #scanAll(pending: Pending[]): void {
-    for (let next = pending.pop(); next; next = pending.pop()) this.#scanOne(next, pending);
+    for (let next = pending.pop(); next; next = pending.pop()) this.scanOne(next, pending);
   }
 
   /** Notes where a schema stands; its parts are put before what is pending, so that all is met in the document's order. */
-  #scanOne({ raw, holder, at }: Pending, pending: Pending[], isRoot = false): Spot {
+  scanOne({ raw, holder, at }: Pending, pending: Pending[], isRoot = false): Spot {
     if (!isObject(raw)) {
       if (isRoot) this.#resources.set(holder.uri, holder);
       return { raw, resource: holder, at };

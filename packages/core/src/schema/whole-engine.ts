@@ -1,10 +1,12 @@
 /** Every keyword, every format, every meta-schema. */
+import { changedPaths } from './copies.js';
 import { engineOf, type Engine } from './engine.js';
 import { fuse } from './fuse.js';
 import { family as arrays } from './keywords/arrays.js';
 import { family as choices } from './keywords/branches.js';
 import { family as dynamic } from './keywords/dynamic.js';
 import { family as formats } from './keywords/format.js';
+import { family as numbers } from './keywords/numbers.js';
 import { family as objects } from './keywords/objects.js';
 import { family as patterns } from './keywords/patterns.js';
 import { family as unevaluated } from './keywords/unevaluated.js';
@@ -13,8 +15,8 @@ import { textFor, type Messages } from './messages.js';
 import { metaSchema } from './meta/index.js';
 
 export const wholeEngine: Engine = /* @__PURE__ */ engineOf(
-  [patterns, formats, objects, arrays, choices, dynamic, unevaluated],
-  { fuse: (rules) => ({ leaf: leafOf(rules), accepts: fuse(rules) }), metaSchema },
+  [numbers, patterns, formats, objects, arrays, choices, dynamic, unevaluated],
+  { fuse: (rules) => ({ leaf: leafOf(rules), accepts: fuse(rules) }), metaSchema, changedPaths },
 );
 
 /** The words for every keyword. */

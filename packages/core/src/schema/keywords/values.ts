@@ -1,8 +1,8 @@
-/** Keywords that look at a value of any kind, at numbers, and at the length of texts. */
+/** Keywords that look at a value of any kind, and at the length of texts. */
 import { equalJson, kindOf, type Kind } from '../../json/index.js';
 import { choices, kindWords, plural, shortly, type Messages } from '../messages.js';
 import { bitOf } from '../rule.js';
-import { assertion, bits, countOf, numberOf, type Family, type Keyword } from './context.js';
+import { assertion, bits, countOf, type Family, type Keyword } from './context.js';
 
 const kinds: Readonly<Record<Kind, number>> = {
   null: bits.null,
@@ -64,72 +64,6 @@ const constant: Keyword = (context) => {
   return assertion(context, bits.any, accepts, () => ({ allowed: wanted }));
 };
 
-/** Exact for every pair of doubles: both are decimal texts, compared as whole numbers of the smaller unit. */
-export function isMultiple(value: number, of: number): boolean {
-  const rest = value % of;
-  if (rest === 0) return true;
-  if (Number.isInteger(value) && Number.isInteger(of)) return false;
-  const [a, aDigits] = decimal(value);
-  const [b, bDigits] = decimal(of);
-  const digits = Math.max(aDigits, bDigits);
-  return (a * 10n ** BigInt(digits - aDigits)) % (b * 10n ** BigInt(digits - bDigits)) === 0n;
-}
-
-/** A double as a whole number and the count of decimals in it. */
-function decimal(value: number): [bigint, number] {
-  const [, sign = '', whole = '0', fraction = '', exponent = '0'] =
-    /^(-?)(\d+)(?:\.(\d+))?(?:e([+-]\d+))?$/.exec(String(value)) ?? [];
-  const digits = fraction.length - Number(exponent);
-  const number = BigInt(sign + whole + fraction);
-  return digits >= 0 ? [number, digits] : [number * 10n ** BigInt(-digits), 0];
-}
-
-const multipleOf: Keyword = (context) => {
-  const of = numberOf(context);
-  if (of === undefined) return undefined;
-  if (of <= 0) {
-    context.complain('has to be greater than 0');
-    return undefined;
-  }
-  return assertion(context, bits.number, (value: number) => isMultiple(value, of));
-};
-
-/** In draft 4 the exclusive limits are marks beside the others; later they are limits of their own. */
-const maximum: Keyword = (context) => {
-  const limit = numberOf(context);
-  if (limit === undefined) return undefined;
-  const exclusive = context.dialect.draft === 4 && context.raw['exclusiveMaximum'] === true;
-  return exclusive
-    ? {
-        ...assertion(context, bits.number, (value: number) => value < limit),
-        keyword: 'exclusiveMaximum',
-        params: () => ({ limit }),
-      }
-    : assertion(context, bits.number, (value: number) => value <= limit);
-};
-const minimum: Keyword = (context) => {
-  const limit = numberOf(context);
-  if (limit === undefined) return undefined;
-  const exclusive = context.dialect.draft === 4 && context.raw['exclusiveMinimum'] === true;
-  return exclusive
-    ? {
-        ...assertion(context, bits.number, (value: number) => value > limit),
-        keyword: 'exclusiveMinimum',
-        params: () => ({ limit }),
-      }
-    : assertion(context, bits.number, (value: number) => value >= limit);
-};
-const exclusiveMaximum: Keyword = (context) => {
-  if (context.dialect.draft === 4) return undefined;
-  const limit = numberOf(context);
-  return limit === undefined ? undefined : assertion(context, bits.number, (value: number) => value < limit);
-};
-const exclusiveMinimum: Keyword = (context) => {
-  if (context.dialect.draft === 4) return undefined;
-  const limit = numberOf(context);
-  return limit === undefined ? undefined : assertion(context, bits.number, (value: number) => value > limit);
-};
-
 /** Characters as JSON Schema counts them: code points. */
 export function lengthOf(text: string): number {
   let length = text.length;
@@ -171,11 +105,6 @@ const english: Messages = {
   type: ({ expected, seen }) => `Has to be ${kindWords(expected)}, but is ${kindWords(seen ?? 'missing')}.`,
   enum: ({ allowed }) => `Has to be ${choices(allowed)}.`,
   const: ({ allowed }) => `Has to be ${shortly(allowed)}.`,
-  multipleOf: ({ limit }) => (limit === 1 ? 'Has to be a whole number.' : `Has to be a multiple of ${String(limit)}.`),
-  maximum: 'Has to be {limit} or less.',
-  minimum: 'Has to be {limit} or more.',
-  exclusiveMaximum: 'Has to be less than {limit}.',
-  exclusiveMinimum: 'Has to be more than {limit}.',
   maxLength: ({ limit, seen }) =>
     `Has to be at most ${plural(limit, 'character', 'characters')} long, but has ${String(seen)}.`,
   minLength: ({ limit, seen }) =>
@@ -190,11 +119,6 @@ export const family: Family = {
     type,
     enum: enumeration,
     const: constant,
-    multipleOf,
-    maximum,
-    minimum,
-    exclusiveMaximum,
-    exclusiveMinimum,
     maxLength,
     minLength,
   },
