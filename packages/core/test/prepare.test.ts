@@ -29,7 +29,7 @@ describe('the engine that a schema asks for', () => {
     expect(await loadEngine({ $schema: 'http://json-schema.org/draft-07/schema#' })).not.toBe(wholeEngine);
   });
   it('looks through other documents, and does not go round in what contains itself', async () => {
-    const { keywords } = await loadEngine({ $ref: 'urn:port' }, { 'urn:port': { pattern: '^[A-Z]' } });
+    const { keywords } = await loadEngine({ $ref: 'urn:port' }, { documents: { 'urn:port': { pattern: '^[A-Z]' } } });
     expect(keywords.has('pattern')).toBe(true);
     const circle: Record<string, unknown> = {};
     circle['properties'] = { circle };

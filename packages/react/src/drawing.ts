@@ -38,7 +38,7 @@ export interface Drawing {
   readonly skins: Readonly<Record<string, Skin>>;
   readonly skin: Skin;
   readonly ownHints: Readonly<Record<string, OwnHint>>;
-  readonly fetchChoices: FetchChoices;
+  readonly fetchChoices: FetchChoices | undefined;
   /** Draws a part of the plan; `bare` where what stands around says its label already. */
   draw(node: PlanNode, at: Pointer, how?: { readonly bare?: boolean }): ReactNode;
 }

@@ -52,7 +52,7 @@ export function DrawnForm({
   skins,
   skin,
   ownHints = noHints,
-  fetchChoices = fetchJson,
+  fetchChoices,
   send,
   submitLabel = 'Send',
   native,
@@ -153,8 +153,3 @@ const never = () => () => undefined;
 const yes = () => true;
 const no = () => false;
 const noHints = {};
-async function fetchJson(address: string, signal: AbortSignal): Promise<unknown> {
-  const response = await fetch(address, { signal, headers: { Accept: 'application/json' } });
-  if (!response.ok) throw new Error(`The server answered with ${response.status}.`);
-  return response.json();
-}

@@ -1,10 +1,10 @@
 import {
-  expressionsOf,
   loadExpressions,
   loadFormParts,
   openPrepared,
   planAt,
   prepareCodecs,
+  prepareExpressions,
   preparePlan,
   prepareSchema,
   warnDeveloper,
@@ -47,13 +47,12 @@ export async function prepareForm({ schema, hints = {}, rules, codes, compile }:
   const plan = await preparePlan(compiled, schema, hints, rules);
   for (const { schemaAt, says } of plan.troubles) warnDeveloper(`Hints at ${schemaAt || 'the root'}: ${says}`);
   const asks = /"(condition|computed)":/.test(JSON.stringify([schema, hints]));
-  const [codecs, drawings, expressions, parts] = await Promise.all([
+  const [codecs, drawings, expressed, parts] = await Promise.all([
     prepareCodecs(plan.root, codes),
     loadDrawings(plan),
-    asks ? loadExpressions() : undefined,
+    asks ? prepareAsked(plan) : undefined,
     loadFormParts(schema, hints),
   ]);
-  const expressed = expressions ? { expressions, ...expressionsOf(plan.root) } : {};
   return {
     compiled,
     plan,
@@ -65,4 +64,9 @@ export async function prepareForm({ schema, hints = {}, rules, codes, compile }:
         parts,
       ),
   };
+}
+
+async function prepareAsked(plan: Plan): Promise<Partial<FormOptions>> {
+  const [expressions, placed] = await Promise.all([loadExpressions(), prepareExpressions(plan)]);
+  return { expressions, ...placed };
 }

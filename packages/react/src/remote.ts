@@ -29,7 +29,7 @@ export function useRemoteChoices(
   at: Pointer,
 ): { readonly choices: readonly RemoteChoice[]; readonly properties: Readonly<Record<string, unknown>> } | undefined {
   const { form } = useScope();
-  const { fetchChoices } = useDrawing();
+  const { fetchChoices = fetchJson } = useDrawing();
   const [typed, setTyped] = useState<string>();
   const [fetched, setFetched] = useState<Fetched>({ choices: [] });
   const [stored, setStored] = useState<RemoteChoice>();
@@ -138,4 +138,10 @@ function memberOf(value: unknown, name: string): unknown {
   return typeof value === 'object' && value !== null && Object.hasOwn(value, name)
     ? (value as Record<string, unknown>)[name]
     : undefined;
+}
+
+async function fetchJson(address: string, signal: AbortSignal): Promise<unknown> {
+  const response = await fetch(address, { signal, headers: { Accept: 'application/json' } });
+  if (!response.ok) throw new Error(`The server answered with ${response.status}.`);
+  return response.json();
 }

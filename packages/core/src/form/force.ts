@@ -92,10 +92,7 @@ export class Force {
         if (holds === watch.last) continue;
         if (watch.turns++ > mostTurns) {
           const [one] = watch.dependents;
-          this.form.trouble(
-            one?.at ?? '',
-            'The conditions here depend on each other in a circle: none of them can hold.',
-          );
+          this.form.trouble(one?.at ?? '', 'Its conditions depend on each other in a circle.');
           continue;
         }
         watch.last = holds;

@@ -436,21 +436,16 @@ export class OpenForm implements Form, PlaceHolder {
   }
 
   snapshot(): Snapshot {
-    const all = [...places(this.#root)];
-    const chosen = all.flatMap((place) =>
-      place.acts.choices.length > 0 ? [[place.at, Object.fromEntries(place.acts.choices)] as const] : [],
-    );
-    return {
-      value: this.#whole(this.#root),
-      typed: Object.fromEntries(
-        all.flatMap(({ at, acts }) => {
-          const typed = acts.typed.peek();
-          return typed ? [[at, typed.raw]] : [];
-        }),
-      ),
-      visited: all.filter(({ acts }) => acts.visited.peek()).map(({ at }) => at),
-      ...(chosen.length > 0 ? { chosen: Object.fromEntries(chosen) } : {}),
-    };
+    const typed: Record<Pointer, unknown> = {};
+    const chosen: Record<Pointer, Record<string, number>> = {};
+    const visited: Pointer[] = [];
+    for (const { at, acts } of places(this.#root)) {
+      const text = acts.typed.peek();
+      if (text) typed[at] = text.raw;
+      if (acts.choices.length > 0) chosen[at] = Object.fromEntries(acts.choices);
+      if (acts.visited.peek()) visited.push(at);
+    }
+    return { value: this.#whole(this.#root), typed, visited, chosen };
   }
   #restore({ value, typed, visited, chosen = {} }: Snapshot): void {
     batch(() => {

@@ -1,4 +1,4 @@
-import { isObject, jsonText } from './value.js';
+import { isObject } from './value.js';
 
 /** Equality as JSON Schema defines it: by value, `1` and `1.0` the same, the order of members without meaning. */
 export function equalJson(a: unknown, b: unknown): boolean {
@@ -14,14 +14,4 @@ export function equalJson(a: unknown, b: unknown): boolean {
   if (names.length !== Object.keys(b).length) return false;
   for (const name of names) if (!Object.hasOwn(b, name) || !equalJson(a[name], b[name])) return false;
   return true;
-}
-
-/** A text that two values share exactly when they are equal; members sorted by name. */
-export function canonical(value: unknown): string {
-  if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;
-  if (isObject(value)) {
-    const members = Object.keys(value).sort();
-    return `{${members.map((name) => `${JSON.stringify(name)}:${canonical(value[name])}`).join(',')}}`;
-  }
-  return Object.is(value, -0) ? '0' : (jsonText(value) ?? 'undefined');
 }

@@ -5,7 +5,8 @@
 export type { Json, JsonObject } from './value.js';
 export { copyOf, isJson, isObject, isPlain, ownMember, setOwn, kindOf, jsonText, type Kind } from './value.js';
 export { formatPointer, parsePointer, joinPointer, parentPointer, lookUp, isWithin, type Pointer } from './pointer.js';
-export { canonical, equalJson } from './equal.js';
+export { canonical } from './canonical.js';
+export { equalJson } from './equal.js';
 export { removeAt, replaceAt } from './edit.js';
 export { copyJson, LimitReached, defaultLimits, type Limits } from './limits.js';
 export { isDevelopment, warnDeveloper } from './dev.js';

@@ -1,6 +1,6 @@
 import type { Pointer } from '../json/index.js';
 import type { PlanNode } from './nodes.js';
-import { eachNode } from './walk.js';
+import { eachNode } from './each.js';
 
 interface Placed {
   readonly at: Pointer;

@@ -1,6 +1,6 @@
 /** What is to be drawn for a schema and its hints. Stands on the schema; the values are the form's business. */
 export { makePlan } from './make-plan.js';
-export { preparePlan } from './prepare-plan.js';
+export { prepareExpressions, preparePlan } from './prepare-plan.js';
 export { labelFrom } from './words.js';
 export type {
   Plan,
@@ -13,7 +13,8 @@ export type {
   PlanOption,
   PlanTrouble,
 } from './nodes.js';
-export { eachNode, knownNodes, planAt, planFields, type Chosen } from './walk.js';
+export { eachNode, planFields } from './each.js';
+export { knownNodes, planAt, type Chosen } from './walk.js';
 export { fitted, startOf } from './start.js';
 export type { Hints, HintsBeside, Remote, Span } from './hints.js';
 export { schemaOfSchemas } from './schema-of-schemas.js';

@@ -3,7 +3,8 @@ import type { CodecCode } from '../codec/index.js';
 import type { Snapshot } from '../form/index.js';
 import { codecsOf } from './codecs.js';
 import type { Plan, PlanField, PlanNode } from './nodes.js';
-import { eachNode, planAt } from './walk.js';
+import { eachNode } from './each.js';
+import { planAt } from './walk.js';
 
 /** The name of the pair that says that the others carry what was shown: no script ran that could have parsed it. */
 export const asShownName = 'as';

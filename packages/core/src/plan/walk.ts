@@ -1,6 +1,6 @@
 /** Ways through a plan: to one place, or to all of them. */
 import { joinPointer, parsePointer, type Pointer } from '../json/index.js';
-import type { PlanChooser, PlanField, PlanNode } from './nodes.js';
+import type { PlanChooser, PlanNode } from './nodes.js';
 
 /** Which option of a chooser at a place is in force. */
 export type Chosen = (at: Pointer, chooser: PlanChooser) => number;
@@ -37,31 +37,6 @@ function below(
         ? plan.item
         : undefined;
   return next && below(next, rest, joinPointer(at, name), chosen);
-}
-
-/** All fields of a plan with their places, items of lists under `*`; for hand-over, contents and search. What contains itself ends. */
-export function planFields(plan: PlanNode, at = '', depth = 12): { at: string; field: PlanField }[] {
-  const found: { at: string; field: PlanField }[] = [];
-  eachNode(plan, at, depth, (one, where) => {
-    if (one.kind === 'field') found.push({ at: where, field: one });
-  });
-  return found;
-}
-
-/** Every node of a plan, those around first. */
-export function eachNode(
-  plan: PlanNode,
-  at: Pointer,
-  depth: number,
-  visit: (plan: PlanNode, at: Pointer) => void,
-): void {
-  visit(plan, at);
-  if (depth === 0) return;
-  if (plan.kind === 'list') eachNode(plan.item, joinPointer(at, '*'), depth - 1, visit);
-  else if (plan.kind === 'group' && !plan.again)
-    for (const child of plan.children) eachNode(child, joinPointer(at, child.name), depth - 1, visit);
-  else if (plan.kind === 'chooser' && !plan.again)
-    for (const { node: inner } of plan.options) eachNode(inner, at, depth - 1, visit);
 }
 
 /** More parts than this are not looked through in advance. */

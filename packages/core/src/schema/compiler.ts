@@ -1,5 +1,5 @@
 import { defaultLimits, joinPointer, isObject, type Limits, type Problem } from '../json/index.js';
-import { newest, standardDialect } from './dialect.js';
+import { newest, onlyNewest } from './dialect.js';
 import { Follower } from './follow.js';
 import type { Engine } from './engine.js';
 import type { Format } from './formats.js';
@@ -57,8 +57,9 @@ export class Compiler {
     private readonly engine: Engine,
   ) {
     this.limits = { ...defaultLimits, ...options.limits };
-    const fallback = options.dialect === undefined ? newest : (standardDialect(options.dialect) ?? newest);
-    this.registry = new Registry(fallback, this.limits, engine.metaSchema);
+    const { dialects = onlyNewest } = engine;
+    const fallback = options.dialect === undefined ? newest : (dialects.standard(options.dialect) ?? newest);
+    this.registry = new Registry(fallback, this.limits, engine.metaSchema, dialects);
     this.#formats = { ...engine.formats, ...options.formats };
     this.#own = new Set(Object.keys(options.keywords ?? {}));
     this.#keywords = options.keywords

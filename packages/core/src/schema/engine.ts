@@ -1,4 +1,5 @@
 /** What a compiler works with: keywords, their words, formats. Whole, or as much of it as a schema asks for. */
+import type { Dialects } from './dialect.js';
 import type { Format } from './formats.js';
 import type { Context, Family, Keyword } from './keywords/context.js';
 import { family as members } from './keywords/members.js';
@@ -23,6 +24,8 @@ export interface Engine {
   readonly late: Late | undefined;
   /** Puts the rules of a schema together for many verdicts; without it they are asked one after the other. */
   readonly fuse: ((rules: readonly Rule[]) => Fused) | undefined;
+  /** The versions of JSON Schema that are known; without it, the newest. */
+  readonly dialects: Dialects | undefined;
   /** Compares copies that share what did not change; a form changes its value in place and has no use for it. */
   readonly changedPaths: ((before: unknown, after: unknown, path: readonly string[]) => string[][]) | undefined;
   /** A published meta-schema by its URI without fragment. */
@@ -43,7 +46,12 @@ const basic: readonly Family[] = [values, members, references];
 /** An engine with the basic keywords and the families given. */
 export function engineOf(
   families: readonly Family[],
-  { fuse, metaSchema, changedPaths }: Partial<Pick<Engine, 'fuse' | 'metaSchema' | 'changedPaths'>> = {},
+  {
+    fuse,
+    metaSchema,
+    changedPaths,
+    dialects,
+  }: Partial<Pick<Engine, 'fuse' | 'metaSchema' | 'changedPaths' | 'dialects'>> = {},
 ): Engine {
   const all = [...basic, ...families];
   const makers = Object.assign({}, ...all.map(({ keywords }) => keywords)) as Readonly<Record<string, Keyword>>;
@@ -56,5 +64,6 @@ export function engineOf(
     fuse,
     metaSchema,
     changedPaths,
+    dialects,
   };
 }

@@ -1,6 +1,7 @@
 import { engineOf, type Engine } from './engine.js';
 import { isObject } from '../json/index.js';
-import { standardDialect } from './dialect.js';
+import { newest, withoutFragment } from './dialect.js';
+import type { CompileOptions } from './compiler.js';
 import type { Family } from './keywords/context.js';
 
 /** Families by the words for which they are fetched. */
@@ -20,17 +21,24 @@ const families: Readonly<Record<string, () => Promise<{ readonly family: Family 
  * Fetches what a schema, with the documents that it may refer to, asks for. A name that only looks like a keyword
  * costs a file that is not needed, never a keyword that is.
  */
-export async function loadEngine(schema: unknown, documents: Readonly<Record<string, unknown>> = {}): Promise<Engine> {
-  const { words, isAboutSchemas } = mentioned([schema, documents]);
-  if (isAboutSchemas) return (await import('./whole-engine.js')).wholeEngine;
+export async function loadEngine(schema: unknown, { documents = {}, dialect }: CompileOptions = {}): Promise<Engine> {
+  const { words, named, isAboutSchemas } = mentioned([schema, documents]);
+  if (dialect !== undefined) named.add(dialect);
+  const isNewest = [...named].every((uri) => withoutFragment(uri) === newest.uri);
+  const dialects = isNewest ? undefined : (await import('./dialects.js')).everyDialect;
+  if (isAboutSchemas || [...named].some((uri) => dialects && !dialects.standard(uri)))
+    return (await import('./whole-engine.js')).wholeEngine;
   const asked = Object.entries(families).filter(([names]) => names.split(' ').some((name) => words.has(name)));
   const loaded = await Promise.all(asked.map(async ([, load]) => load()));
-  return engineOf(loaded.map(({ family }) => family));
+  return engineOf(
+    loaded.map(({ family }) => family),
+    { dialects },
+  );
 }
 
-/** Every name of a member at any depth, and whether a meta-schema is referred to or a dialect of somebody's own named. */
-function mentioned(value: unknown): { readonly words: ReadonlySet<string>; readonly isAboutSchemas: boolean } {
-  const words = new Set<string>();
+/** Every name of a member at any depth, the dialects that are named, and whether a meta-schema is referred to. */
+function mentioned(value: unknown) {
+  const [words, named] = [new Set<string>(), new Set<string>()];
   const seen = new Set<unknown>();
   const waiting: unknown[] = [value];
   let isAboutSchemas = false;
@@ -43,9 +51,9 @@ function mentioned(value: unknown): { readonly words: ReadonlySet<string>; reado
       for (const name of Object.keys(next)) words.add(name);
       const { $ref, $schema } = next;
       isAboutSchemas ||= typeof $ref === 'string' && $ref.includes('json-schema.org');
-      isAboutSchemas ||= typeof $schema === 'string' && !standardDialect($schema);
+      if (typeof $schema === 'string') named.add($schema);
     }
     for (const inner of Object.values(next)) waiting.push(inner);
   }
-  return { words, isAboutSchemas };
+  return { words, named, isAboutSchemas };
 }

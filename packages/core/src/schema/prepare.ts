@@ -8,7 +8,7 @@ import { loadEngine } from './load-engine.js';
  * @throws {SchemaError} and {LimitReached} as `compileSchema` does.
  */
 export async function prepareSchema(schema: unknown, options: CompileOptions = {}): Promise<CompiledSchema> {
-  return compileWith(await loadEngine(schema, options.documents), schema, options);
+  return compileWith(await loadEngine(schema, options), schema, options);
 }
 
 /** What fills in the defaults of a schema, fetched where it has any. */

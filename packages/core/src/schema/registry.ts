@@ -1,13 +1,5 @@
 import { copyJson, isObject, joinPointer, ownMember, parsePointer, type Limits, type Pointer } from '../json/index.js';
-import {
-  dialectFromMetaSchema,
-  idWord,
-  newest,
-  positions,
-  refStandsAlone,
-  standardDialect,
-  type Dialect,
-} from './dialect.js';
+import { idWord, newest, onlyNewest, positions, refStandsAlone, type Dialect, type Dialects } from './dialect.js';
 import { resolveUri, splitFragment } from './uri.js';
 
 /** A schema with an address of its own: a document, or a part of one that has an `$id`. */
@@ -52,6 +44,7 @@ export class Registry {
     private readonly fallback: Dialect = newest,
     private readonly limits?: Limits,
     private readonly metaSchema?: (uri: string) => unknown,
+    private readonly dialects: Dialects = onlyNewest,
   ) {}
 
   /** Keeps a document until a reference asks for it. */
@@ -138,10 +131,10 @@ export class Registry {
   }
 
   #dialect(uri: string, fallback: Dialect): Dialect {
-    const known = standardDialect(uri);
+    const known = this.dialects.standard(uri);
     if (known) return known;
     const meta = this.#resource(splitFragment(uri).document);
-    return meta ? dialectFromMetaSchema(meta.uri, meta.root, meta.dialect) : fallback;
+    return meta ? this.dialects.fromMetaSchema(meta.uri, meta.root, meta.dialect) : fallback;
   }
 
   #scanAll(pending: Pending[]): void {

@@ -1,5 +1,6 @@
 /** Every keyword, every format, every meta-schema. */
 import { changedPaths } from './copies.js';
+import { everyDialect } from './dialects.js';
 import { engineOf, type Engine } from './engine.js';
 import { fuse } from './fuse.js';
 import { family as arrays } from './keywords/arrays.js';
@@ -16,7 +17,12 @@ import { metaSchema } from './meta/index.js';
 
 export const wholeEngine: Engine = /* @__PURE__ */ engineOf(
   [numbers, patterns, formats, objects, arrays, choices, dynamic, unevaluated],
-  { fuse: (rules) => ({ leaf: leafOf(rules), accepts: fuse(rules) }), metaSchema, changedPaths },
+  {
+    fuse: (rules) => ({ leaf: leafOf(rules), accepts: fuse(rules) }),
+    metaSchema,
+    changedPaths,
+    dialects: everyDialect,
+  },
 );
 
 /** The words for every keyword. */

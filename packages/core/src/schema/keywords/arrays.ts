@@ -2,7 +2,8 @@
 import { canonical, joinPointer } from '../../json/index.js';
 import { plural, type Messages } from '../messages.js';
 import type { Members, SchemaNode } from '../rule.js';
-import { assertion, bits, bounded, none, type Context, type Family, type Keyword } from './context.js';
+import { bounded } from './bounds.js';
+import { assertion, bits, none, type Context, type Family, type Keyword } from './context.js';
 
 /** The items before `to` each have a schema of their own. */
 function leading(context: Context): Members | undefined {

@@ -64,29 +64,12 @@ export function assertion(
   };
 }
 
-/** The keyword's value as a finite number, or `undefined` after a complaint. */
-export function numberOf(context: Context): number | undefined {
-  if (typeof context.value === 'number' && Number.isFinite(context.value)) return context.value;
-  context.complain('has to be a number');
-  return undefined;
-}
-
 /** The keyword's value as a count, or `undefined` after a complaint. */
 export function countOf(context: Context): number | undefined {
   const { value } = context;
   if (typeof value === 'number' && Number.isInteger(value) && value >= 0) return value;
   context.complain('has to be a whole number, 0 or more');
   return undefined;
-}
-
-/** A count that may not go above, or below, the keyword's own: entries of a list, members of an object. */
-export function bounded(on: number, size: (value: object) => number, bound: 'most' | 'least'): Keyword {
-  return (context) => {
-    const limit = countOf(context);
-    if (limit === undefined) return undefined;
-    const fits = bound === 'most' ? (value: object) => size(value) <= limit : (value: object) => size(value) >= limit;
-    return assertion(context, on, fits, (value: object) => ({ limit, seen: size(value) }));
-  };
 }
 
 /** The names of a map of schemas, or `undefined` after a complaint. */

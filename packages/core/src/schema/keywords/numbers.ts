@@ -1,5 +1,6 @@
 /** Limits of numbers. */
-import { assertion, bits, numberOf, type Family, type Keyword } from './context.js';
+import { numberOf } from './bounds.js';
+import { assertion, bits, type Family, type Keyword } from './context.js';
 
 /** Exact for every pair of doubles: both are decimal texts, compared as whole numbers of the smaller unit. */
 export function isMultiple(value: number, of: number): boolean {

@@ -1,7 +1,8 @@
 /** Keywords that look at an object as a whole: how many members, under which names, and which of them ask for others. */
 import { joinPointer, ownMember } from '../../json/index.js';
 import { plural, shortly, type Messages } from '../messages.js';
-import { bits, bounded, mapOf, type Context, type Family, type Keyword } from './context.js';
+import { bounded } from './bounds.js';
+import { bits, mapOf, type Context, type Family, type Keyword } from './context.js';
 
 const members = (value: object): number => Object.keys(value).length;
 const maxProperties = bounded(bits.object, members, 'most');
