@@ -53,7 +53,7 @@ export async function librarySize() {
   const bytes = size(atHand);
   const all = size(chunks.values());
   return {
-    says: `core and react for a schema-driven form: ${(bytes / 1000).toFixed(1)} kB gzipped; with all that any form could fetch: ${(all / 1000).toFixed(1)} kB`,
+    says: `core and react for a schema-driven form: ${(bytes / 1000).toFixed(2)} kB gzipped; with all that any form could fetch: ${(all / 1000).toFixed(1)} kB`,
     name: 'core and react under 30 kB gzipped',
     isGood: bytes > 0 && bytes < 30_000,
   };

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   builtIn,
+  guarded,
   jsonText,
   laws,
   makeCodec,
@@ -12,6 +13,7 @@ import {
   write,
   type Case,
   type Codec,
+  type CodecDescription,
   type Kit,
   type Law,
 } from '../src/index.js';
@@ -189,6 +191,15 @@ const tables: Readonly<Record<string, readonly (readonly [Readonly<Record<string
         { shown: '23:59:30', held: '23:59:30' },
         { shown: '24:00', refused: 'no time of day' },
         { shown: '9', refused: 'no time of day' },
+        { shown: '09:15Z', refused: 'no time of day' },
+      ],
+    ],
+    [
+      { offset: '+01:00' },
+      [
+        { shown: '9:15', held: '09:15', sent: '09:15:00+01:00', again: '09:15' },
+        { shown: '23:30:05', sent: '23:30:05+01:00' },
+        { shown: '23:30Z', held: '00:30', sent: '00:30:00+01:00', again: '00:30' },
       ],
     ],
   ],
@@ -225,9 +236,42 @@ const tables: Readonly<Record<string, readonly (readonly [Readonly<Record<string
           sent: '60.1, 5.2',
           again: { latitude: '60.1', longitude: '5.2' },
         },
-        { shown: { latitude: '60.1', longitude: '' }, refused: 'longitude is not there yet' },
+        { shown: { latitude: '60.1', longitude: '' }, refused: 'Longitude is not there yet' },
         { shown: { latitude: '', longitude: '' }, held: nothing, again: { latitude: '', longitude: '' } },
         { shown: { latitude: '6, 1', longitude: '5' }, refused: 'stands between the parts' },
+      ],
+    ],
+    [
+      { names: ['givenName', 'familyName'], at: 'last' },
+      [
+        {
+          shown: { givenName: 'Anna Maria', familyName: 'Berg' },
+          held: 'Anna Maria Berg',
+          again: { givenName: 'Anna Maria', familyName: 'Berg' },
+        },
+        {
+          shown: 'Anna  Maria Berg',
+          held: 'Anna  Maria Berg',
+          again: { givenName: 'Anna  Maria', familyName: 'Berg' },
+        },
+        { shown: { givenName: '', familyName: 'Berg' }, refused: 'Given name is not there yet' },
+      ],
+    ],
+    [
+      { names: ['a', 'b'], labels: ['Street', 'House'] },
+      [
+        { shown: { a: 'Quay', b: '4 b' }, held: 'Quay 4 b', again: { a: 'Quay', b: '4 b' } },
+        { shown: { a: 'Old Quay', b: '4' }, refused: 'Street has “ ” in it' },
+      ],
+    ],
+  ],
+  chosen: [
+    [
+      {},
+      [
+        { shown: 'SK 214', held: 'SK 214', sent: 'SK 214' },
+        { shown: { unchosen: 'SK 2' }, refused: '“SK 2” is not among the choices' },
+        { shown: '', held: nothing, again: nothing },
       ],
     ],
   ],
@@ -365,6 +409,70 @@ describe.each(Object.keys(builtIn))('of the codec %s', (kind) => {
       { numRuns: 300 },
     );
   });
+});
+
+const variants: Readonly<Record<string, readonly object[]>> = {
+  parts: [{ names: ['a', 'b'] }, { names: ['a', 'b', 'c'], at: 'last' }, { names: ['a', 'b'], separator: ', ' }],
+  time: [{ offset: 'Z' }, { offset: '-04:30' }],
+  number: [{ shows: 'number' }, { locale: 'nb-NO' }],
+  money: [{ digits: 0 }, { digits: 3, locale: 'de' }],
+  quantity: [{ units: { kg: 1, t: 1000 } }],
+};
+/** Values that come near to what such codecs take. */
+const near = fc.oneof(
+  anything,
+  fc.stringMatching(/^[ 0-9a,.:+Z-]{0,12}$/),
+  fc.record({ a: fc.stringMatching(/^[ a0,]{0,4}$/), b: fc.stringMatching(/^[ a0,]{0,4}$/) }),
+);
+describe.each(Object.entries(variants).flatMap(([kind, all]) => all.map((options) => ({ kind, options }))))(
+  'of the codec %j',
+  (description) => {
+    const codec = makeCodec(description as CodecDescription);
+    it.each(laws)('it is a law: $says', (law) => {
+      fc.assert(
+        fc.property(near, (shown) => {
+          if (jsonText(write(shown))?.includes('-0')) return;
+          expect(law.broken(codec, shown)).toBeUndefined();
+        }),
+        { numRuns: 300 },
+      );
+    });
+  },
+);
+
+it('law: whatever its options, a guarded codec throws nothing and never speaks in the words of the engine', () => {
+  const option = fc.oneof(
+    fc.anything(),
+    fc.constantFrom('xx-not a tag', 'Europe/Aldervik', '', -1, 1e9, NaN, [null], [{ do: 'sing' }], { kg: -1 }),
+  );
+  fc.assert(
+    fc.property(
+      fc
+        .constantFrom(...Object.entries(builtIn))
+        .chain(([kind, { options }]) =>
+          fc.tuple(
+            fc.constant(kind),
+            fc.record(Object.fromEntries(Object.keys(options).map((name) => [name, option])), { requiredKeys: [] }),
+          ),
+        ),
+      near,
+      ([kind, options], value) => {
+        const codec = guarded(() => makeCodec({ kind, options }));
+        const said = [codec.parse(value), codec.revive(value)].map((one) => (one.ok ? '' : one.reason)).join(' ');
+        codec.show(value);
+        expect(said).not.toMatch(
+          /Cannot convert|Invalid string length|Incorrect locale|is not a function|undefined \(/,
+        );
+      },
+    ),
+    { numRuns: 1500 },
+  );
+});
+
+it('what throws in making a codec is told, and refuses whatever is typed', () => {
+  const codec = guarded(() => makeCodec({ kind: 'money', options: { digits: 1e9 } }));
+  expect(codec.trouble).toContain('“digits” has to be a whole number from 0 to 12');
+  expect(codec.parse('1')).toEqual({ ok: false, reason: codec.trouble });
 });
 
 describe('a law', () => {

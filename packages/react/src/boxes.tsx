@@ -85,6 +85,25 @@ export function ListBox({ value, choices = [], onChange, ...rest }: BoxProps): R
   );
 }
 
+/** One of several in a list that stands open. */
+export function OpenList({ value, choices = [], onChange, ...rest }: BoxProps): ReactNode {
+  const index = choices.findIndex((choice) => same(choice.value, value));
+  return (
+    <select
+      {...rest}
+      size={Math.min(8, Math.max(2, choices.length))}
+      value={index < 0 ? '' : String(index)}
+      onChange={({ target }) => onChange?.(choices[Number(target.value)]?.value)}
+    >
+      {choices.map(({ text }, i) => (
+        <option key={i} value={String(i)}>
+          {text}
+        </option>
+      ))}
+    </select>
+  );
+}
+
 /** So many are drawn at once; whoever looks for another one goes on typing. */
 const mostDrawn = 60;
 
@@ -93,10 +112,21 @@ interface ComboProps extends BoxProps {
   onSearch?(text: string): void;
   /** What is to be said of the choices: that they are being fetched, that they failed. */
   readonly status?: string | undefined;
+  /** Whether what was typed counts as a value though no choice has it; otherwise it is reported as `{ unchosen }`. */
+  readonly free?: boolean;
 }
 
 /** A text box that offers choices while one types (WAI-ARIA, combobox with list autocomplete). */
-export function Combo({ value, choices = [], onChange, onBlur, onSearch, status, ...rest }: ComboProps): ReactNode {
+export function Combo({
+  value,
+  choices = [],
+  onChange,
+  onBlur,
+  onSearch,
+  status,
+  free = true,
+  ...rest
+}: ComboProps): ReactNode {
   const [text, setText] = useState<string>();
   const [active, setActive] = useState(-1);
   const [isOpen, setOpen] = useState(false);
@@ -126,7 +156,7 @@ export function Combo({ value, choices = [], onChange, onBlur, onSearch, status,
     close();
     if (text === undefined) return;
     const exact = choices.find((one) => one.text.toLowerCase() === text.trim().toLowerCase());
-    onChange?.(text.trim() === '' ? undefined : (exact?.value ?? text));
+    onChange?.(text.trim() === '' ? undefined : exact ? exact.value : free ? text : { unchosen: text });
     setText(undefined);
   };
   const press = (event: KeyboardEvent): void => {
@@ -246,6 +276,7 @@ function sizeWords(bytes: number): string {
 function textOf(value: unknown, choices: Choices): string {
   const known = choices.find((one) => same(one.value, value));
   if (known) return known.text;
+  if (typeof value === 'object' && value !== null && 'unchosen' in value) return String(value.unchosen);
   return value === undefined || value === null ? '' : typeof value === 'string' ? value : JSON.stringify(value);
 }
 

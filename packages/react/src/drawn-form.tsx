@@ -30,8 +30,6 @@ export interface DrawnFormProps {
    * core reads. Once a script runs, `send` does it.
    */
   readonly native?: NativeSubmission;
-  /** Asks before the page is left while something is changed and not sent. */
-  readonly guard?: boolean;
   /** Further buttons beside the one that sends. */
   readonly actions?: ReactNode;
 }
@@ -56,7 +54,6 @@ export function DrawnForm({
   send,
   submitLabel = 'Send',
   native,
-  guard = false,
   actions,
 }: DrawnFormProps): ReactNode {
   const element = useRef<HTMLFormElement>(null);
@@ -64,7 +61,6 @@ export function DrawnForm({
   const [focusWanted, setFocusWanted] = useState<readonly Problem[]>();
   const status = useFollowed(() => form.status, [form]);
   const isScripted = useSyncExternalStore(never, yes, no);
-  useGuard(form, guard);
 
   // After a refusal the fields have first to be drawn with their messages; then the first of them on the page gets the focus.
   useEffect(() => {
@@ -134,18 +130,6 @@ export function DrawnForm({
       </DrawingContext.Provider>
     </FormScope>
   );
-}
-
-/** Asks a person who goes away with changes that were not sent; the browser words the question. */
-function useGuard(form: Form, isOn: boolean): void {
-  useEffect(() => {
-    if (!isOn) return undefined;
-    const ask = (event: BeforeUnloadEvent): void => {
-      if (form.changed) event.preventDefault();
-    };
-    window.addEventListener('beforeunload', ask);
-    return () => window.removeEventListener('beforeunload', ask);
-  }, [form, isOn]);
 }
 
 /** On the server, and until the page has taken its drawing over, no script runs. */

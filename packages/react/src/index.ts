@@ -20,3 +20,4 @@ export { adaptTogether } from './together.js';
 export { FormScope, useForm, useScope } from './scope.js';
 export { compact, plain, suiteSkin, Told, type Skin, type SkinProps, type SuiteParts } from './skin.js';
 export { useField, type FieldView } from './use-field.js';
+export { mayLeave, useLeaveGuard } from './leaving.js';

@@ -1,7 +1,7 @@
 import { boxAdapters } from '@poietra/core';
 import type { ReactNode } from 'react';
 import { adapt } from './adapt.js';
-import { Checks, Combo, FileBox, ListBox, Radios } from './boxes.js';
+import { Checks, Combo, FileBox, ListBox, OpenList, Radios } from './boxes.js';
 import type { AdaptedInput } from './given.js';
 import { plainElement, plainInputs } from './plain-inputs.js';
 
@@ -9,6 +9,7 @@ const boxes: Readonly<Record<string, (props: never) => ReactNode>> = {
   radios: Radios,
   checks: Checks,
   listbox: ListBox,
+  list: OpenList,
   combobox: Combo,
   file: FileBox,
 };

@@ -38,7 +38,7 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
       onMove={(by) => list.move(index, index + by)}
       onDouble={() => list.duplicate(index)}
       onRemove={() => remove(index)}
-      onDrag={() => setDragged(index)}
+      onDrag={(begins) => setDragged(begins ? index : undefined)}
     />
   );
   const drop = (index: number) => ({
@@ -91,15 +91,17 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
         {gone && (
           <span role="status" className="poietra-hint">
             {gone.words}{' '}
-            <button
-              type="button"
-              onClick={() => {
-                gone.back();
-                setGone(undefined);
-              }}
-            >
-              Put it back
-            </button>
+            {length < node.most && (
+              <button
+                type="button"
+                onClick={() => {
+                  gone.back();
+                  setGone(undefined);
+                }}
+              >
+                Put it back
+              </button>
+            )}
           </span>
         )}
       </div>
@@ -187,7 +189,8 @@ interface ActionsProps {
   onMove(by: number): void;
   onDouble(): void;
   onRemove(): void;
-  onDrag(): void;
+  /** Whether a drag begins or ends; one that is given up ends, too. */
+  onDrag(begins: boolean): void;
 }
 
 function Actions({
@@ -203,7 +206,14 @@ function Actions({
 }: ActionsProps): ReactNode {
   return (
     <div className="poietra-actions" role="group" aria-label={`Actions for ${name}`}>
-      <span className="poietra-grip" draggable onDragStart={onDrag} aria-hidden="true" title="Drag to another place">
+      <span
+        className="poietra-grip"
+        draggable
+        onDragStart={() => onDrag(true)}
+        onDragEnd={() => onDrag(false)}
+        aria-hidden="true"
+        title="Drag to another place"
+      >
         ⠿
       </span>
       {!isFirst && (

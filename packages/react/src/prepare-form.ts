@@ -45,7 +45,7 @@ export interface PreparedForm {
 export async function prepareForm({ schema, hints = {}, rules, codes, compile }: FormSource): Promise<PreparedForm> {
   const compiled = await prepareSchema(schema, { assertFormats: true, ...compile });
   const plan = await preparePlan(compiled, schema, hints, rules);
-  for (const { schemaAt, says } of plan.troubles) warnDeveloper(`Hints at ${schemaAt || 'the root'}: ${says}`);
+  for (const { schemaAt, says } of plan.troubles) warnDeveloper(`${schemaAt}: ${says}`);
   const asks = /"(condition|computed)":/.test(JSON.stringify([schema, hints]));
   const [codecs, drawings, expressed, parts] = await Promise.all([
     prepareCodecs(plan.root, codes),

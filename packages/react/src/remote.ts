@@ -115,6 +115,7 @@ export function useRemoteChoices(
       choices: [...fetched.choices, ...others],
       properties: {
         status: fetched.status,
+        free: remote.free === true,
         // A press on the box asks again where it failed; otherwise what was fetched is searched in the box itself.
         onSearch: remote.search !== undefined || (fetched.status?.startsWith(failure) ?? false) ? search : undefined,
       },

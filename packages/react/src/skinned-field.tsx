@@ -1,4 +1,5 @@
 import { useCallback, useMemo, useRef, type ReactNode } from 'react';
+import { BrokenField } from './broken-field.js';
 import { sentText, type AdaptedInput, type AdaptedProps, type Reached } from './given.js';
 import { partId } from './ids.js';
 import { afterPress } from './press.js';
@@ -79,19 +80,21 @@ export function SkinnedField({
     takesLabel: input.takesLabel ?? false,
     focus: () => (reached.current?.press ?? (() => field.focus()))(),
     input: (
-      <Living
-        frame={frame}
-        input={input}
-        id={ids.input}
-        labelledBy={ids.label}
-        describedBy={describedBy === '' ? undefined : describedBy}
-        placeholder={placeholder}
-        label={label}
-        hint={hint}
-        choices={choices}
-        attach={attach}
-        extra={extra}
-      />
+      <BrokenField label={label}>
+        <Living
+          frame={frame}
+          input={input}
+          id={ids.input}
+          labelledBy={ids.label}
+          describedBy={describedBy === '' ? undefined : describedBy}
+          placeholder={placeholder}
+          label={label}
+          hint={hint}
+          choices={choices}
+          attach={attach}
+          extra={extra}
+        />
+      </BrokenField>
     ),
   });
 }

@@ -8,7 +8,10 @@ import {
   FormScope,
   PlannedForm,
   suiteSkin,
+  mayLeave,
   useField,
+  useForm,
+  useLeaveGuard,
   useFollowed,
   type PlannedFormProps,
 } from '../src/index.js';
@@ -65,12 +68,24 @@ describe('a page with changes', () => {
     return event.defaultPrevented;
   };
   it('is guarded where that is wanted, while there is something to lose', () => {
-    const form = open(ports, {}, { guard: true });
+    const Guarded = () => (useLeaveGuard(useForm()), null);
+    const form = open(ports, {}, { actions: <Guarded /> });
     expect(leave()).toBe(false);
     act(() => form.field('/to').write('Torsund'));
     expect(leave()).toBe(true);
     act(() => form.restart());
     expect(leave()).toBe(false);
+  });
+  it('asks whoever changes pages inside the application, and only while there is something to lose', async () => {
+    const form = open(ports);
+    const ask = jest.fn(() => false);
+    expect([await mayLeave(form, ask), ask.mock.calls.length]).toEqual([true, 0]);
+    act(() => form.field('/to').write('Torsund'));
+    expect([await mayLeave(form, ask), await mayLeave(form, () => true), ask.mock.calls.length]).toEqual([
+      false,
+      true,
+      1,
+    ]);
   });
   it('is left as it pleases where it is not', () => {
     const form = open(ports);

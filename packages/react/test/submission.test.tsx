@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { codecsOf, compileSchema, makePlan, openForm, readSubmission, type Form, type Plan } from '@poietra/core';
 import { act } from 'react';
-import { createRoot, hydrateRoot, type Root } from 'react-dom/client';
+import { hydrateRoot, type Root } from 'react-dom/client';
 import { renderToString } from 'react-dom/server';
 import { PlannedForm } from '../src/index.js';
 
@@ -73,16 +73,4 @@ describe('a form that the browser sends by itself', () => {
     expect(pairs()).not.toContainEqual(['as', 'shown']);
     expect(readSubmission(plan, pairs()).value).toMatchObject({ pieces: 12, deck: 'upper', days: ['Tue'] });
   });
-});
-
-it('a guarded form asks before the page is left, while something is changed', () => {
-  const { form, plan } = open();
-  root = createRoot(host);
-  act(() => root?.render(<PlannedForm form={form} plan={plan} guard />));
-  const leaves = (): boolean => window.dispatchEvent(new Event('beforeunload', { cancelable: true }));
-  expect(leaves()).toBe(true);
-  act(() => form.field('/note').report('x'));
-  expect(leaves()).toBe(false);
-  act(() => form.restart());
-  expect(leaves()).toBe(true);
 });

@@ -29,6 +29,13 @@ export const boxAdapters: Readonly<Record<string, AdapterDescription>> = {
     change: { report: 'onChange', path: '/0' },
     choices,
   },
+  list: {
+    ...common,
+    input: 'native#list',
+    value: { property: 'value' },
+    change: { report: 'onChange', path: '/0' },
+    choices,
+  },
   combobox: {
     ...common,
     input: 'native#combobox',

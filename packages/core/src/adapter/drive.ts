@@ -16,10 +16,10 @@ export function propertiesFor(
     if (place && value !== undefined && value !== false) properties[place.property] = value;
   };
   const { kind } = adapter.value;
-  const isEmpty =
-    state.shown === undefined || state.shown === null || (kind !== undefined && valueKind(state.shown) !== kind);
-  if (!isEmpty && adapter.value.start !== undefined) properties[adapter.value.start] = state.shown;
-  if (!isEmpty) properties[adapter.value.property] = state.shown;
+  const shown = kind === 'number' ? asNumber(state.shown) : state.shown;
+  const isEmpty = shown === undefined || shown === null || (kind !== undefined && valueKind(shown) !== kind);
+  if (!isEmpty && adapter.value.start !== undefined) properties[adapter.value.start] = shown;
+  if (!isEmpty) properties[adapter.value.property] = shown;
   else if ('empty' in adapter.value) properties[adapter.value.property] = read(adapter.value.empty);
   if (state.invalid && adapter.invalid)
     properties[adapter.invalid.property] = 'value' in adapter.invalid ? read(adapter.invalid.value) : true;
@@ -31,6 +31,11 @@ export function propertiesFor(
   set(adapter.describedBy, state.describedBy);
   set(adapter.placeholder, state.placeholder);
   return properties;
+}
+
+/** Codecs show numbers as they are typed; an input that takes numbers would take the text for no value. */
+function asNumber(shown: unknown): unknown {
+  return typeof shown === 'string' && /^-?\d+(\.\d+)?$/.test(shown) ? Number(shown) : shown;
 }
 
 /** In the words of `value.kind`. */

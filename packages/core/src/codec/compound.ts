@@ -30,50 +30,88 @@ export const list: Maker = (options) => {
   };
 };
 
-/** Several parts, each of an input of its own, ↔ one text: `names` in the order in which they stand in it. */
+/**
+ * Several parts, each of an input of its own, ↔ one text: `names` in the order in which they stand in it, `labels` what
+ * they are called. `at` says where a text is divided that has more separators than it needs: at the `first` of them, so
+ * that the last part takes the rest, or at the `last`, so that the first part does.
+ */
 export const parts: Maker = (options) => {
   const separator = separatorOf(options, ' ');
-  const given = options['names'];
-  const names = Array.isArray(given) ? given.map(String) : [];
+  const texts = (given: unknown): string[] => (Array.isArray(given) ? given.map(String) : []);
+  const names = texts(options['names']);
+  const labels = texts(options['labels']);
+  const atLast = options['at'] === 'last';
+  /** The part that may have separators of its own in it. */
+  const open = atLast ? 0 : names.length - 1;
+  const called = (i: number): string => labels[i] ?? inWords(names[i] ?? `part ${i + 1}`);
+  const divide = (text: string): string[] => {
+    const all = text.split(separator);
+    const spare = all.length - names.length;
+    if (names.length === 0) return [text];
+    if (spare <= 0) return all.map((one) => one.trim());
+    const middle = all.slice(open, open + spare + 1).join(separator);
+    return [...all.slice(0, open), middle, ...all.slice(open + spare + 1)].map((one) => one.trim());
+  };
   return {
     parse(shown) {
       if (isNothing(shown)) return held(undefined);
-      if (typeof shown === 'string') return held(shown);
-      const values = Array.isArray(shown)
-        ? (shown as unknown[])
-        : isObject(shown)
-          ? names.map((name) => shown[name])
-          : undefined;
-      if (!values) return refused(`Parts were expected, but the input gave ${said(shown)}.`);
-      const texts = values.map((value) =>
+      const given =
+        typeof shown === 'string'
+          ? divide(shown.trim())
+          : Array.isArray(shown)
+            ? (shown as unknown[])
+            : isObject(shown)
+              ? names.map((name) => shown[name])
+              : undefined;
+      if (!given) return refused(`Parts were expected, but the input gave ${said(shown)}.`);
+      const found = given.map((value) =>
         typeof value === 'string' || typeof value === 'number' ? String(value).trim() : '',
       );
-      if (texts.every((text) => text === '')) return held(undefined);
-      const lacking = texts.findIndex((text) => text === '');
-      if (lacking >= 0) return refused(`${names[lacking] ?? `Part ${lacking + 1}`} is not there yet.`);
-      const mixed = texts.slice(0, -1).findIndex((text) => text.includes(separator));
-      if (mixed >= 0)
-        return refused(
-          `${names[mixed] ?? `Part ${mixed + 1}`} has “${separator}” in it, which stands between the parts.`,
-        );
-      return held(texts.join(separator));
+      if (found.every((text) => text === '')) return held(undefined);
+      const lacking = Array.from({ length: Math.max(names.length, found.length) }, (_, i) => found[i] ?? '').indexOf(
+        '',
+      );
+      if (lacking >= 0) return refused(`${called(lacking)} is not there yet.`);
+      const mixed = found.findIndex((text, i) => i !== open && names.length > 0 && text.includes(separator));
+      if (mixed >= 0) return refused(`${called(mixed)} has “${separator}” in it, which stands between the parts.`);
+      return held(found.join(separator));
     },
     show(kept) {
       if (names.length === 0) return typeof kept === 'string' ? kept : '';
-      const texts = typeof kept === 'string' ? kept.split(separator) : [];
-      const count = Math.max(1, names.length);
-      const fitted = [
-        ...texts.slice(0, count - 1),
-        ...(texts.length >= count ? [texts.slice(count - 1).join(separator)] : []),
-      ];
+      const found = typeof kept === 'string' ? divide(kept) : [];
       const shown: Record<string, string> = {};
-      names.forEach((name, i) => setOwn(shown, name, fitted[i] ?? ''));
+      names.forEach((name, i) => setOwn(shown, name, found[i] ?? ''));
       return shown;
     },
     serialise: (kept) => (typeof kept === 'string' ? kept : undefined),
     revive: (sent) => (sent === undefined || typeof sent === 'string' ? held(sent) : refused(textExpected(sent))),
   };
 };
+
+/** `firstName` as “First name”: a name of the description is no word for a person. */
+function inWords(name: string): string {
+  const words = name
+    .replace(/([a-z\d])([A-Z])/g, '$1 $2')
+    .replace(/[_-]+/g, ' ')
+    .toLowerCase();
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+/**
+ * A key that is chosen from what a server gives. What was typed and names no choice is none: the box reports it as
+ * `{ unchosen: text }`, and it is kept as it was typed.
+ */
+export const chosen: Maker = () => ({
+  parse(shown) {
+    if (isNothing(shown)) return held(undefined);
+    if (isObject(shown) && typeof shown['unchosen'] === 'string')
+      return refused(`“${shown['unchosen']}” is not among the choices: choose one of them.`);
+    return isJson(shown) ? held(shown) : refused(`${said(shown)} has no form in JSON.`);
+  },
+  show: (kept) => kept,
+  serialise: (kept) => kept as Json | undefined,
+  revive: (sent) => held(sent),
+});
 
 /** A choice that the input shows as an object and that is held by its key; with `many`, a list of them. */
 export const choice: Maker = (options) => {
@@ -155,4 +193,4 @@ export const file: Maker = (options) => {
   };
 };
 
-export const makers: Makers = { list, parts, choice, file };
+export const makers: Makers = { list, parts, choice, chosen, file };

@@ -50,32 +50,55 @@ export const date: Maker = (options) => {
   };
 };
 
-/** A time of day without date and zone, as text: 09:05 or 09:05:30. */
-export const time: Maker = () => {
+/**
+ * A time of day as text, 09:05 or 09:05:30. With `offset` (`Z`, `+01:00`) it is sent as RFC 3339 has a time, with seconds
+ * and that offset: the kind that `format: "time"` asks for. A time with another offset is turned into this one.
+ */
+export const time: Maker = (options) => {
+  const { offset } = options;
+  const own = typeof offset === 'string' ? minutesOf(offset) : undefined;
   const read = (text: string): string | undefined => {
-    const [, hours = '', minutes = '', seconds] = /^(\d{1,2})[:.]?(\d\d)(?:[:.](\d\d))?$/.exec(text.trim()) ?? [];
+    const [, hours = '', minutes = '', seconds, zone] =
+      /^(\d{1,2})[:.]?(\d\d)(?:[:.](\d\d))?(Z|[+-]\d\d:\d\d)?$/i.exec(text.trim()) ?? [];
     if (hours === '' || Number(hours) > 23 || Number(minutes) > 59 || Number(seconds ?? 0) > 59) return undefined;
-    return `${pad(Number(hours))}:${minutes}${seconds === undefined ? '' : `:${seconds}`}`;
+    if (zone !== undefined && own === undefined) return undefined;
+    const moved = zone === undefined ? 0 : (own ?? 0) - (minutesOf(zone) ?? 0);
+    const clock = (Number(hours) * 60 + Number(minutes) + moved + 2880) % 1440;
+    return `${pad(Math.floor(clock / 60))}:${pad(clock % 60)}${seconds === undefined ? '' : `:${seconds}`}`;
   };
   return {
     parse(shown) {
       if (isNothing(shown)) return held(undefined);
       if (isDate(shown)) return held(`${pad(shown.getHours())}:${pad(shown.getMinutes())}`);
       if (typeof shown !== 'string') return refused(`A time was expected, but the input gave ${said(shown)}.`);
-      const read_ = read(shown);
-      return read_ === undefined ? refused(`“${shown}” is no time of day; write it like 09:15.`) : held(read_);
+      const clock = read(shown);
+      return clock === undefined
+        ? refused(`“${shown}” is no time of day; write it like 09:15.`)
+        : held(own === undefined ? clock : withoutZero(clock));
     },
     show: (kept) => (typeof kept === 'string' ? kept : ''),
-    serialise: (kept) => (typeof kept === 'string' ? kept : undefined),
+    serialise(kept) {
+      if (typeof kept !== 'string' || own === undefined) return typeof kept === 'string' ? kept : undefined;
+      return `${kept}${kept.length === 5 ? ':00' : ''}${String(offset)}`;
+    },
     revive(sent) {
       if (sent === undefined || sent === null) return held(undefined);
-      const read_ = typeof sent === 'string' ? read(sent) : undefined;
-      return read_ === undefined
+      const clock = typeof sent === 'string' ? read(sent) : undefined;
+      return clock === undefined
         ? refused(`A time like 09:15 was expected, but the record has ${said(sent)}.`)
-        : held(read_);
+        : held(own === undefined ? clock : withoutZero(clock));
     },
   };
 };
+/** Seconds that only the sending asks for are not shown. */
+const withoutZero = (clock: string): string => clock.replace(/^(\d\d:\d\d):00$/, '$1');
+/** An offset from UTC in minutes. */
+function minutesOf(offset: string): number | undefined {
+  const [, sign = '+', hours = '0', minutes = '0'] = /^(?:Z|([+-])(\d\d):(\d\d))$/i.exec(offset) ?? [];
+  return /^(?:Z|[+-]\d\d:\d\d)$/i.test(offset)
+    ? Number(`${sign}1`) * (Number(hours) * 60 + Number(minutes))
+    : undefined;
+}
 
 interface Wall {
   readonly date: string;

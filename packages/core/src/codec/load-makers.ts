@@ -7,7 +7,7 @@ const families: Readonly<Record<string, () => Promise<{ readonly makers: Makers 
   'trimmed slug json': () => import('./texts.js'),
   'number integer money quantity': () => import('./numbers.js'),
   'date date-time time epoch': () => import('./dates.js'),
-  'list parts choice file': () => import('./compound.js'),
+  'list parts choice chosen file': () => import('./compound.js'),
   steps: () => import('./steps.js'),
 };
 

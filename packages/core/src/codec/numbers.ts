@@ -4,7 +4,12 @@ import { isNothing, said, type Maker, type Options, type Makers } from './maker.
 
 /** How a locale writes numbers, read from the platform rather than from a table of our own. */
 function signs(locale: string): { group: string; decimal: string } {
-  const parts = new Intl.NumberFormat(locale).formatToParts(12345678.9);
+  let parts: Intl.NumberFormatPart[];
+  try {
+    parts = new Intl.NumberFormat(locale).formatToParts(12345678.9);
+  } catch {
+    throw new TypeError(`“${locale}” is no language tag; write it like nb-NO.`);
+  }
   const find = (type: string, otherwise: string): string =>
     parts.find((part) => part.type === type)?.value ?? otherwise;
   return { group: find('group', ''), decimal: find('decimal', '.') };
@@ -41,8 +46,15 @@ export const number: Maker = (options) => {
           : `“${shown}” is no number: “${stray}” does not belong in one.`,
       );
     },
+    // An input whose value is a number is given one, or it takes the text for no value.
     show: (kept) =>
-      typeof kept === 'number' ? (locale === undefined ? String(kept) : String(kept).replace('.', decimal)) : '',
+      options['shows'] === 'number'
+        ? kept
+        : typeof kept === 'number'
+          ? locale === undefined
+            ? String(kept)
+            : String(kept).replace('.', decimal)
+          : '',
     serialise: (kept) => (typeof kept === 'number' ? kept : undefined),
     revive: (sent) =>
       sent === undefined || typeof sent === 'number'
@@ -90,6 +102,8 @@ export const integer: Maker = (options) => number({ ...options, whole: true });
  */
 export const money: Maker = (options) => {
   const digits = typeof options['digits'] === 'number' ? options['digits'] : 2;
+  if (!Number.isInteger(digits) || digits < 0 || digits > 12)
+    throw new TypeError(`“digits” has to be a whole number from 0 to 12, but is ${digits}.`);
   const locale = typeof options['locale'] === 'string' ? options['locale'] : undefined;
   const plain = number(options);
   return {
@@ -172,6 +186,7 @@ export const quantity: Maker = (options) => {
 };
 
 /** A product without the dust of binary fractions. */
-const times = (value: number, factor: number): number => Number((value * factor).toPrecision(15));
+const times = (value: number, factor: number): number =>
+  factor === 1 ? value : Number((value * factor).toPrecision(15));
 
 export const makers: Makers = { number, integer, money, quantity };

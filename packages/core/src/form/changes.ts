@@ -2,7 +2,7 @@
  * Where a form's value differs from where it began. Kept as a tree of the members that differ, and looked after with
  * each change: asking whether anything has changed then costs nothing, however large the form is.
  */
-import { equalJson, isObject, ownMember, parsePointer, type Pointer } from '../json/index.js';
+import { isObject, ownMember, parsePointer, type Pointer } from '../json/index.js';
 
 /** The members that differ; `true` where the two values are of different kinds or lists of different lengths. */
 type Difference = true | Map<string, Difference> | undefined;
@@ -22,17 +22,6 @@ export class Changes {
   /** Looks again at what has changed at a place. */
   note(at: Pointer): void {
     this.#root = renew(this.#root, this.now(), this.begun(), parsePointer(at), 0);
-  }
-
-  /** Whether the value at a place differs; the place's own values are compared only inside what has begun anew. */
-  at(at: Pointer): boolean {
-    let [difference, now, begun] = [this.#root, this.now(), this.begun()];
-    for (const token of parsePointer(at)) {
-      if (difference === undefined) return false;
-      if (difference !== true) difference = difference.get(token);
-      [now, begun] = [ownMember(now, token), ownMember(begun, token)];
-    }
-    return difference === true ? !equalJson(now, begun) : difference !== undefined;
   }
 }
 

@@ -1,6 +1,6 @@
 import { batch, computed, signal } from '@preact/signals-core';
 import type { Codec } from '../codec/index.js';
-import { copyOf, parsePointer, warnDeveloper, type Pointer, type Problem } from '../json/index.js';
+import { copyOf, equalJson, parsePointer, warnDeveloper, type Pointer, type Problem } from '../json/index.js';
 import { namedMembers, type CompiledSchema, type Condition, type Facts } from '../schema/index.js';
 import type { Expressed } from '../expression/index.js';
 import { Changes } from './changes.js';
@@ -139,7 +139,7 @@ export class OpenForm implements Form, PlaceHolder {
     return this.#changed.value;
   }
   isChanged(place: Place): boolean {
-    return this.#changes.at(place.at);
+    return !equalJson(this.#document.read(place.at), this.#beginning.read(place.at));
   }
 
   place(at: Pointer): Place {
@@ -213,11 +213,7 @@ export class OpenForm implements Form, PlaceHolder {
       if (from === 'outside') place.renew();
       for (const child of place.children.values()) child.renewAll();
       place.stir();
-      for (let up = place.parent; up; up = up.parent) {
-        up.subtreeVersion.value++;
-        up.replacedVersion.value++;
-        this.force.touched(up);
-      }
+      this.#stirAbove(place);
       this.noticed(place);
       if (keeper) this.noticed(keeper);
       this.force.discover(place);
@@ -268,12 +264,16 @@ export class OpenForm implements Form, PlaceHolder {
     });
   }
   #moved(changedAt: Pointer, place: Place): void {
+    this.#stirAbove(place);
+    this.#check(changedAt);
+  }
+  /** To the places around, what has changed below was not their own input's doing. */
+  #stirAbove(place: Place): void {
     for (let up = place.parent; up; up = up.parent) {
       up.subtreeVersion.value++;
       up.replacedVersion.value++;
       this.force.touched(up);
     }
-    this.#check(changedAt);
   }
 
   /** The value at a place and all that is kept inside it, as a copy. */

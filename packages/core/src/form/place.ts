@@ -1,5 +1,5 @@
 import { batch, computed, signal, type ReadonlySignal, type Signal } from '@preact/signals-core';
-import type { Codec } from '../codec/index.js';
+import { guarded, type Codec } from '../codec/index.js';
 import { joinPointer, type Pointer, type Problem } from '../json/index.js';
 import {
   applied,
@@ -136,7 +136,7 @@ export class Place implements FormField {
     const active = this.active.value;
     return factsOf((active.length > 0 ? active : this.applied).map(({ node }) => node));
   });
-  readonly codec = computed(() => this.form.codecFor(this.at, this.#facts.value));
+  readonly codec = computed(() => guarded(() => this.form.codecFor(this.at, this.#facts.value)));
 
   /** Conditions of one place are asked once a change there, however many fields depend on them. */
   holdsAbove(condition: Condition): boolean {
@@ -247,7 +247,7 @@ export class Place implements FormField {
 
   report(raw: unknown): void {
     const codec = this.codec.peek();
-    const parsed = attempt(() => codec.parse(raw));
+    const parsed = codec.parse(raw);
     batch(() => {
       if (!parsed.ok) {
         this.#keepTyped(raw, parsed.reason);
@@ -268,16 +268,19 @@ export class Place implements FormField {
   }
 
   #hold(held: unknown): void {
-    const sent = attempt(() => ({ ok: true, held: this.codec.peek().serialise(held) }));
-    if (!sent.ok) {
-      this.form.trouble(this.at, `Cannot be sent: ${sent.reason}`);
-      this.#keepTyped(held, sent.reason);
+    let sent: unknown;
+    try {
+      sent = this.codec.peek().serialise(held);
+    } catch (error) {
+      const reason = error instanceof Error ? error.message : String(error);
+      this.form.trouble(this.at, `Cannot be sent: ${reason}`);
+      this.#keepTyped(held, reason);
       return;
     }
     this.acts.typed.value = undefined;
     this.acts.accept();
     this.acts.held.value = { held, version: this.replacedVersion.peek() };
-    this.form.enter(this, sent.held);
+    this.form.enter(this, sent);
   }
   #keepTyped(raw: unknown, reason: string): void {
     this.acts.typed.value = { raw, reason };
@@ -323,16 +326,6 @@ export class Place implements FormField {
     this.subtreeVersion.value++;
     this.problemsVersion.value++;
     this.form.force.touched(this);
-  }
-}
-
-type Attempt<T> = { readonly ok: true; readonly held: T } | { readonly ok: false; readonly reason: string };
-/** Codecs do not throw; one that does all the same costs its own value and nothing else. */
-function attempt<T>(ask: () => Attempt<T>): Attempt<T> {
-  try {
-    return ask();
-  } catch (error) {
-    return { ok: false, reason: error instanceof Error ? error.message : String(error) };
   }
 }
 

@@ -56,6 +56,12 @@ function checkNames(node: PlanNode, rules: PlanRules, tell: (says: string) => vo
   const { given, hints } = node;
   if (hints.input !== undefined && !Object.hasOwn(nativeAdapters, hints.input))
     tell(`There is no input “${hints.input}” of HTML’s own${nearest(hints.input, Object.keys(nativeAdapters))}`);
+  else if (hints.input !== undefined && node.kind === 'field' && hints.field === undefined) {
+    const drawn = node.use.adapter.slice('native:'.length);
+    if (drawn !== hints.input && !(hints.input === 'listbox' && drawn === 'list'))
+      tell(`“${hints.input}” cannot take the values that the schema allows here; “${drawn}” is drawn.`);
+  } else if (hints.input !== undefined && node.kind !== 'field')
+    tell(`“${hints.input}” takes no ${node.kind === 'list' ? 'list' : 'group'}; it is left out.`);
   if (hints.field !== undefined) {
     const field = ownMember(rules.fields, hints.field);
     if (field === undefined)

@@ -68,6 +68,7 @@ export const hintsSchema = {
           additionalProperties: { type: 'string', format: 'json-pointer' },
           description: 'Where values of variables stand in the form.',
         },
+        free: { type: 'boolean', description: 'What was typed counts as a value, too.' },
         one: { type: 'string', description: 'URI template with {key}: the item of a stored key.' },
       },
       required: ['from'],

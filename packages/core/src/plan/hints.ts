@@ -12,6 +12,8 @@ export interface Remote {
   /** Where key and text stand in each item; by default the item itself is both. */
   readonly key?: string;
   readonly text?: string;
+  /** What was typed counts as a value, too, though no choice has it. */
+  readonly free?: boolean;
   /** The variable that takes what is typed; without it, what was fetched is searched. */
   readonly search?: string;
   /** Where the values of variables stand, as JSON Pointers into the form's value. */

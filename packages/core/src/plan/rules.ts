@@ -65,6 +65,7 @@ export const standardRules: readonly ChoiceRule[] = [
   { kind: 'string', format: 'date', use: native('date', 'date', { shows: 'text' }) },
   { kind: 'string', format: 'email', use: native('email', 'text') },
   { kind: 'string', format: 'uri', use: native('url', 'text') },
+  { kind: 'string', format: 'time', use: native('time', 'time', { offset: 'Z' }) },
   { kind: 'string', format: 'date-time', use: native('datetime-local', 'date-time', { shows: 'text' }) },
   { kind: 'string', content: 'base64', use: native('file', 'file', { sends: 'base64' }) },
   { kind: 'string', secret: true, use: native('password', 'text') },
@@ -77,7 +78,7 @@ const codecOfBox: Readonly<Record<string, CodecDescription>> = {
   checkbox: { kind: 'boolean' },
   date: { kind: 'date', options: { shows: 'text' } },
   'datetime-local': { kind: 'date-time', options: { shows: 'text' } },
-  time: { kind: 'time' },
+  time: { kind: 'time', options: { offset: 'Z' } },
   file: { kind: 'file' },
   select: { kind: 'same' },
   radios: { kind: 'same' },
@@ -102,9 +103,20 @@ export function chooseField(facts: Facts, hints: Hints, rules: PlanRules, item?:
   const kinds = facts.kinds?.filter((kind) => kind !== 'null') ?? [];
   const [kind] = kinds;
   const codec = codecByKind(kind);
-  if (hints.input !== undefined)
-    return { adapter: `native:${hints.input}`, codec: codecOfBox[hints.input] ?? codec ?? { kind: 'same' } };
-  if (hints.remote) return { adapter: several ? 'native:listbox' : 'native:combobox', codec: { kind: 'same' } };
+  const { input } = hints;
+  if (
+    input !== undefined &&
+    suits(input, facts, kind, several !== undefined, allowed !== undefined || !!hints.remote)
+  ) {
+    // A list box holds any number of choices; for one it is a list of HTML's own.
+    const box = input === 'listbox' && kind !== 'array' ? 'list' : input;
+    const own = input === 'time' && facts.format !== 'time' ? { kind: 'time' } : codecOfBox[input];
+    return { adapter: `native:${box}`, codec: own ?? codec ?? { kind: 'same' } };
+  }
+  if (hints.remote)
+    return several
+      ? { adapter: 'native:listbox', codec: { kind: 'same' } }
+      : { adapter: 'native:combobox', codec: { kind: hints.remote.free === true ? 'same' : 'chosen' } };
   const choices = allowed ? (allowed.length > 15 ? 'many' : allowed.length > 4 ? 'some' : 'few') : undefined;
   if (kinds.length > 1 && !choices && !(kinds.includes('integer') && kinds.includes('number') && kinds.length === 2))
     return undefined;
@@ -118,6 +130,35 @@ export function chooseField(facts: Facts, hints: Hints, rules: PlanRules, item?:
     (rule.lines === undefined || typeof hints.lines === 'number');
   const use = [...(rules.choose ?? []), ...standardRules].find(fits)?.use;
   return use && withContent(use, facts);
+}
+
+const oneOf = 'select radios combobox listbox';
+const textual = 'text email password search tel url textarea';
+/**
+ * Whether a person could enter a valid value with one of HTML's own inputs: a hint that names another is left out, and
+ * told by `checkHints`.
+ */
+export function suits(
+  input: string,
+  { format, contentEncoding }: Facts,
+  kind: Kind | undefined,
+  several: boolean,
+  hasChoices: boolean,
+): boolean {
+  const isOne = (names: string): boolean => names.split(' ').includes(input);
+  if (kind === 'array') return several && isOne('checks listbox');
+  if (kind === 'object' || kind === 'null') return false;
+  if (isOne(oneOf)) return hasChoices;
+  if (isOne('checks')) return false;
+  if (kind === undefined) return true;
+  if (kind === 'boolean') return isOne('checkbox');
+  if (kind === 'number' || kind === 'integer') return isOne(`number range ${textual}`);
+  if (isOne('date')) return format === undefined || format === 'date';
+  if (isOne('time')) return format === undefined || format === 'time';
+  if (isOne('datetime-local')) return format === undefined || format === 'date-time';
+  if (isOne('file')) return format === undefined;
+  if (isOne('color')) return format === undefined && contentEncoding === undefined;
+  return isOne(`number range ${textual}`);
 }
 
 function codecByKind(kind: Kind | undefined): CodecDescription | undefined {

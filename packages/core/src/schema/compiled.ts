@@ -1,5 +1,5 @@
 import type { Limits, Pointer } from '../json/index.js';
-import { Compiler, SchemaError, type CompileOptions } from './compiler.js';
+import { Compiler, type CompileOptions } from './compiler.js';
 import type { Engine } from './engine.js';
 import type { Messages } from './messages.js';
 import { fine, limitOf, limitProblem, Memory, verdict, type Recheck, type Verdict } from './memory.js';
@@ -22,8 +22,6 @@ export interface CompiledSchema {
    * problems of that one.
    */
   follow(chosen?: ChosenBranch): Pick<CompiledSchema, 'recheck'>;
-  /** A part of the schema, or of another document of it, as a schema of its own: by JSON Pointer or URI. */
-  part(schemaAt: string): CompiledSchema;
   /** The compiled root, for those who read the schema rather than ask it. */
   readonly root: SchemaNode;
   readonly limits: Limits;
@@ -90,20 +88,5 @@ export class Compiled implements CompiledSchema {
   recheck(value: unknown, changedAt: Pointer): Recheck {
     this.#memory ??= new Memory(this.compiler, this.root);
     return this.#memory.recheck(value, changedAt);
-  }
-
-  part(reference: string): CompiledSchema {
-    const node = this.compiler.part(reference);
-    if (!node)
-      throw new SchemaError([
-        {
-          at: reference,
-          keyword: 'reference',
-          schemaAt: reference,
-          params: { reference },
-          message: `The schema has no part at “${reference}”.`,
-        },
-      ]);
-    return new Compiled(this.compiler, node);
   }
 }

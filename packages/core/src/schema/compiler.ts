@@ -7,8 +7,8 @@ import type { Context, Keyword } from './keywords/context.js';
 import type { Unevaluated } from './keywords/unevaluated.js';
 import { textFor, type Messages } from './messages.js';
 import { Registry, type Resource, type Spot } from './registry.js';
-import { bitOf, bits, Run, Seen, type ChosenBranch, type Rule, type Site, type SchemaNode } from './rule.js';
-import { resolveUri } from './uri.js';
+import type { Seen } from './seen.js';
+import { bitOf, bits, Run, type ChosenBranch, type Rule, type Site, type SchemaNode } from './rule.js';
 import { noteWay } from './ways.js';
 
 export interface CompileOptions {
@@ -59,7 +59,7 @@ export class Compiler {
     this.limits = { ...defaultLimits, ...options.limits };
     const { dialects = onlyNewest } = engine;
     const fallback = options.dialect === undefined ? newest : (dialects.standard(options.dialect) ?? newest);
-    this.registry = new Registry(fallback, this.limits, engine.metaSchema, dialects);
+    this.registry = new Registry(fallback, this.limits, engine);
     this.#formats = { ...engine.formats, ...options.formats };
     this.#own = new Set(Object.keys(options.keywords ?? {}));
     this.#keywords = options.keywords
@@ -107,14 +107,6 @@ export class Compiler {
     const root = this.#isDynamic ? entered : node;
     if (this.#problems.length > 0) throw new SchemaError(this.#problems);
     return root;
-  }
-
-  part(reference: string): SchemaNode | undefined {
-    const spot = this.registry.resolve(reference.includes('#') ? reference : `#${encodeURI(reference)}`);
-    if (!spot) return undefined;
-    const node = this.#enter(this.nodeAt(spot));
-    this.#drain();
-    return node;
   }
 
   /** Where a value differs from the last one; an engine that cannot compare copies has all of a copy asked again. */
@@ -217,7 +209,7 @@ export class Compiler {
         ...rules,
         ...late.map((one) => unevaluated.rule(this.#context(node, raw, one.keyword), rules, one)),
       ];
-      node.accepts = (value, run) => node.mark(value, run, new Seen());
+      node.accepts = (value, run) => unevaluated.accepts(node, value, run);
     } else {
       node.rules = rules;
       const fused = this.engine.fuse?.(rules);
@@ -254,7 +246,7 @@ export class Compiler {
         });
       },
       target: (reference) => {
-        const uri = resolveUri(node.resource.uri, reference);
+        const uri = this.registry.absolute(node.resource.uri, reference);
         const spot = this.registry.resolve(uri);
         if (spot) return link(spot);
         this.#missing(node, keyword, reference, uri);

@@ -23,13 +23,15 @@ export interface Engine {
   readonly patternOf: ((context: Context, source: unknown) => Pattern | undefined) | undefined;
   readonly late: Late | undefined;
   /** Puts the rules of a schema together for many verdicts; without it they are asked one after the other. */
-  readonly fuse: ((rules: readonly Rule[]) => Fused) | undefined;
+  readonly fuse?: ((rules: readonly Rule[]) => Fused) | undefined;
+  /** Resolves references to other documents; without it, only those inside a document lead anywhere. */
+  readonly resolveUri?: ((base: string, reference: string) => string) | undefined;
   /** The versions of JSON Schema that are known; without it, the newest. */
-  readonly dialects: Dialects | undefined;
+  readonly dialects?: Dialects | undefined;
   /** Compares copies that share what did not change; a form changes its value in place and has no use for it. */
-  readonly changedPaths: ((before: unknown, after: unknown, path: readonly string[]) => string[][]) | undefined;
+  readonly changedPaths?: ((before: unknown, after: unknown, path: readonly string[]) => string[][]) | undefined;
   /** A published meta-schema by its URI without fragment. */
-  readonly metaSchema: ((uri: string) => unknown) | undefined;
+  readonly metaSchema?: ((uri: string) => unknown) | undefined;
 }
 
 /** In the order in which rules are asked and problems are listed: cheap and telling ones first. */
@@ -46,12 +48,7 @@ const basic: readonly Family[] = [values, members, references];
 /** An engine with the basic keywords and the families given. */
 export function engineOf(
   families: readonly Family[],
-  {
-    fuse,
-    metaSchema,
-    changedPaths,
-    dialects,
-  }: Partial<Pick<Engine, 'fuse' | 'metaSchema' | 'changedPaths' | 'dialects'>> = {},
+  more: Partial<Pick<Engine, 'fuse' | 'metaSchema' | 'changedPaths' | 'dialects' | 'resolveUri'>> = {},
 ): Engine {
   const all = [...basic, ...families];
   const makers = Object.assign({}, ...all.map(({ keywords }) => keywords)) as Readonly<Record<string, Keyword>>;
@@ -61,9 +58,6 @@ export function engineOf(
     formats: all.find(({ formats }) => formats)?.formats ?? {},
     patternOf: all.find(({ patternOf }) => patternOf)?.patternOf,
     late: all.find(({ late }) => late)?.late,
-    fuse,
-    metaSchema,
-    changedPaths,
-    dialects,
+    ...more,
   };
 }

@@ -16,7 +16,7 @@ export { english, messageFor } from './whole-engine.js';
 export type { Context as KeywordContext, Keyword } from './keywords/context.js';
 export { metaSchema } from './meta/index.js';
 export { compilePattern, type Pattern } from './pattern/index.js';
-export { resolveUri } from './uri.js';
+export { resolveUri } from './resolve-uri.js';
 export {
   applied,
   appliedBelow,

@@ -21,8 +21,11 @@ const families: Readonly<Record<string, () => Promise<{ readonly family: Family 
  * Fetches what a schema, with the documents that it may refer to, asks for. A name that only looks like a keyword
  * costs a file that is not needed, never a keyword that is.
  */
-export async function loadEngine(schema: unknown, { documents = {}, dialect }: CompileOptions = {}): Promise<Engine> {
-  const { words, named, isAboutSchemas } = mentioned([schema, documents]);
+export async function loadEngine(
+  schema: unknown,
+  { documents = {}, dialect, uri }: CompileOptions = {},
+): Promise<Engine> {
+  const { words, named, isAboutSchemas, isFar } = mentioned([schema, documents]);
   if (dialect !== undefined) named.add(dialect);
   const isNewest = [...named].every((uri) => withoutFragment(uri) === newest.uri);
   const dialects = isNewest ? undefined : (await import('./dialects.js')).everyDialect;
@@ -32,16 +35,24 @@ export async function loadEngine(schema: unknown, { documents = {}, dialect }: C
   const loaded = await Promise.all(asked.map(async ([, load]) => load()));
   return engineOf(
     loaded.map(({ family }) => family),
-    { dialects },
+    {
+      dialects,
+      resolveUri:
+        isFar || uri !== undefined || Object.keys(documents).length > 0
+          ? (await import('./resolve-uri.js')).resolveUri
+          : undefined,
+    },
   );
 }
+
+const addresses = ['$id', 'id', '$ref', '$dynamicRef', '$recursiveRef'];
 
 /** Every name of a member at any depth, the dialects that are named, and whether a meta-schema is referred to. */
 function mentioned(value: unknown) {
   const [words, named] = [new Set<string>(), new Set<string>()];
   const seen = new Set<unknown>();
   const waiting: unknown[] = [value];
-  let isAboutSchemas = false;
+  let [isAboutSchemas, isFar] = [false, false];
   while (waiting.length > 0) {
     const next = waiting.pop();
     // What contains itself is refused later, with a clear error; here it only must not go on for ever.
@@ -51,9 +62,10 @@ function mentioned(value: unknown) {
       for (const name of Object.keys(next)) words.add(name);
       const { $ref, $schema } = next;
       isAboutSchemas ||= typeof $ref === 'string' && $ref.includes('json-schema.org');
+      isFar ||= addresses.some((name) => typeof next[name] === 'string' && !next[name].startsWith('#'));
       if (typeof $schema === 'string') named.add($schema);
     }
     for (const inner of Object.values(next)) waiting.push(inner);
   }
-  return { words, named, isAboutSchemas };
+  return { words, named, isAboutSchemas, isFar };
 }

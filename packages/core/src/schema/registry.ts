@@ -1,6 +1,7 @@
 import { copyJson, isObject, joinPointer, ownMember, parsePointer, type Limits, type Pointer } from '../json/index.js';
 import { idWord, newest, onlyNewest, positions, refStandsAlone, type Dialect, type Dialects } from './dialect.js';
-import { resolveUri, splitFragment } from './uri.js';
+import type { Engine } from './engine.js';
+import { resolveInside, splitFragment } from './uri.js';
 
 /** A schema with an address of its own: a document, or a part of one that has an `$id`. */
 export interface Resource {
@@ -43,9 +44,16 @@ export class Registry {
   constructor(
     private readonly fallback: Dialect = newest,
     private readonly limits?: Limits,
-    private readonly metaSchema?: (uri: string) => unknown,
-    private readonly dialects: Dialects = onlyNewest,
+    private readonly engine?: Pick<Engine, 'metaSchema' | 'dialects' | 'resolveUri'>,
   ) {}
+
+  get #dialects(): Dialects {
+    return this.engine?.dialects ?? onlyNewest;
+  }
+  /** A reference as seen from a base (RFC 3986, section 5). */
+  absolute(base: string, reference: string): string {
+    return (this.engine?.resolveUri ?? resolveInside)(base, reference);
+  }
 
   /** Keeps a document until a reference asks for it. */
   offer(uri: string, document: unknown): void {
@@ -101,7 +109,7 @@ export class Registry {
   #resource(uri: string): Resource | undefined {
     const known = this.#resources.get(uri);
     if (known) return known;
-    const document = this.#waiting.get(uri) ?? this.metaSchema?.(uri);
+    const document = this.#waiting.get(uri) ?? this.engine?.metaSchema?.(uri);
     if (document === undefined) return undefined;
     this.add(uri, document);
     return this.#resources.get(uri);
@@ -131,10 +139,10 @@ export class Registry {
   }
 
   #dialect(uri: string, fallback: Dialect): Dialect {
-    const known = this.dialects.standard(uri);
+    const known = this.#dialects.standard(uri);
     if (known) return known;
     const meta = this.#resource(splitFragment(uri).document);
-    return meta ? this.dialects.fromMetaSchema(meta.uri, meta.root, meta.dialect) : fallback;
+    return meta ? this.#dialects.fromMetaSchema(meta.uri, meta.root, meta.dialect) : fallback;
   }
 
   #scanAll(pending: Pending[]): void {
@@ -182,7 +190,7 @@ export class Registry {
     // A part that changes the draft may spell its id as that draft does only if it is a resource of its own.
     if (!isRoot && typeof id !== 'string') dialect = holder.dialect;
     if (refStandsAlone(dialect) && '$ref' in raw) id = undefined;
-    const uri = typeof id === 'string' ? splitFragment(resolveUri(holder.uri, id)).document : holder.uri;
+    const uri = typeof id === 'string' ? splitFragment(this.absolute(holder.uri, id)).document : holder.uri;
     const ownsAddress = typeof id === 'string' && !id.startsWith('#');
     if (!isRoot && !ownsAddress) return holder;
     const resource: Resource = {

@@ -1,5 +1,6 @@
 import { LimitReached, type Limits, type Pointer, type Problem } from '../json/index.js';
 import type { Resource } from './registry.js';
+import type { Seen } from './seen.js';
 
 /** Kinds of value as bits, so that a rule can say in one number which it looks at. */
 export const bits = { null: 1, boolean: 2, number: 4, string: 8, array: 16, object: 32, any: 63 } as const;
@@ -51,23 +52,6 @@ export class Run {
     const answer = ask();
     this.scope.pop();
     return answer;
-  }
-}
-
-/** Which members and items some keyword has looked at, for `unevaluatedProperties` and `unevaluatedItems`. */
-export class Seen {
-  allMembers = false;
-  allItems = false;
-  readonly members = new Set<string>();
-  readonly items = new Set<number>();
-  itemsBefore = 0;
-
-  add(other: Seen): void {
-    this.allMembers ||= other.allMembers;
-    this.allItems ||= other.allItems;
-    this.itemsBefore = Math.max(this.itemsBefore, other.itemsBefore);
-    for (const name of other.members) this.members.add(name);
-    for (const index of other.items) this.items.add(index);
   }
 }
 

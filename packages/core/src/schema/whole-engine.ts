@@ -12,6 +12,7 @@ import { family as objects } from './keywords/objects.js';
 import { family as patterns } from './keywords/patterns.js';
 import { family as unevaluated } from './keywords/unevaluated.js';
 import { leafOf } from './leaf.js';
+import { resolveUri } from './resolve-uri.js';
 import { textFor, type Messages } from './messages.js';
 import { metaSchema } from './meta/index.js';
 
@@ -22,6 +23,7 @@ export const wholeEngine: Engine = /* @__PURE__ */ engineOf(
     metaSchema,
     changedPaths,
     dialects: everyDialect,
+    resolveUri,
   },
 );
 

@@ -201,9 +201,3 @@ it('every English message is there, and a keyword without words is named', () =>
   expect(messageFor({}, 'tide', {})).toBe('Does not fit “tide”.');
   expect(messageFor({ tide: 'Wants {height} m, {unknown}.' }, 'tide', { height: 2 })).toBe('Wants 2 m, {unknown}.');
 });
-
-it('a part of a schema is a schema of its own', () => {
-  const compiled = compileSchema({ properties: { a: { $ref: '#/$defs/b' } }, $defs: { b: { type: 'string' } } });
-  expect([compiled.part('/$defs/b').accepts('x'), compiled.part('/properties/a').accepts(1)]).toEqual([true, false]);
-  expect(() => compiled.part('/nowhere')).toThrow('has no part at “/nowhere”');
-});

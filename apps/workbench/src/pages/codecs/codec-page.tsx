@@ -134,7 +134,7 @@ function CodecView({
         <UsedBy fields={users} />
       </header>
       <p className="text-ink-2">
-        {builtIn[codec.kind]?.says} Its options are: {builtIn[codec.kind]?.options.join(', ')}.
+        {builtIn[codec.kind]?.says} Its options are: {Object.keys(builtIn[codec.kind]?.options ?? {}).join(', ')}.
       </p>
       {isCode && (
         <Code

@@ -1,7 +1,8 @@
 /** Keywords whose subschemas hold only sometimes. */
 import { isObject, joinPointer, ownMember, type Problem } from '../../json/index.js';
 import { kindWords, type Messages } from '../messages.js';
-import { bits, Seen, type Branching, type Site, type Run, type SchemaNode } from '../rule.js';
+import { Seen } from '../seen.js';
+import { bits, type Branching, type Site, type Run, type SchemaNode } from '../rule.js';
 import { branches, type Context, type Family, type Keyword } from './context.js';
 
 /** Which member tells the branches of a choice apart: a required constant or a small enumeration in each of them. */

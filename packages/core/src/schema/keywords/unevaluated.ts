@@ -1,5 +1,6 @@
 import { joinPointer, ownMember } from '../../json/index.js';
-import { Seen, type Rule, type Run, type SchemaNode } from '../rule.js';
+import type { Rule, Run, SchemaNode } from '../rule.js';
+import { Seen } from '../seen.js';
 import { bits, type Context, type Family } from './context.js';
 
 /**
@@ -107,8 +108,14 @@ function applies(rule: Rule, value: unknown): boolean {
 
 /** Asked last, about what nobody else has looked at. */
 export interface Late {
+  /** The verdict of a schema that has to note what was looked at. */
+  accepts(node: SchemaNode, value: unknown, run: Run): boolean;
   read(context: Context): Unevaluated;
   rule(context: Context, others: readonly Rule[], one: Unevaluated): Rule;
   markAll(rules: readonly Rule[], late: readonly Unevaluated[], value: unknown, run: Run, seen: Seen): boolean;
 }
-export const family: Family = { keywords: {}, english: {}, late: { read: late, rule: lateRule, markAll } };
+export const family: Family = {
+  keywords: {},
+  english: {},
+  late: { read: late, rule: lateRule, markAll, accepts: (node, value, run) => node.mark(value, run, new Seen()) },
+};

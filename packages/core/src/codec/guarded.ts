@@ -1,0 +1,46 @@
+import { refused, type Codec } from './codec.js';
+
+const reasonOf = (error: unknown): { ok: false; reason: string } =>
+  refused(error instanceof Error ? error.message : String(error));
+
+/**
+ * A codec whose four functions do not throw, whatever one of somebody's own does: what throws in reading is refused with
+ * the reason, what throws in showing shows nothing. `make` may throw, too: then everything is refused.
+ */
+export function guarded(make: () => Codec): Codec & { readonly trouble?: string } {
+  let codec: Codec;
+  try {
+    codec = make();
+  } catch (error) {
+    const refusal = reasonOf(error);
+    return {
+      parse: () => refusal,
+      show: () => '',
+      serialise: () => undefined,
+      revive: () => refusal,
+      trouble: refusal.reason,
+    };
+  }
+  const read =
+    (name: 'parse' | 'revive'): Codec['parse'] =>
+    (value) => {
+      try {
+        return codec[name](value);
+      } catch (error) {
+        return reasonOf(error);
+      }
+    };
+  return {
+    parse: read('parse'),
+    revive: read('revive'),
+    // A value that cannot be sent is for whoever wrote it to be told of.
+    serialise: (held) => codec.serialise(held),
+    show(held) {
+      try {
+        return codec.show(held);
+      } catch {
+        return '';
+      }
+    },
+  };
+}
