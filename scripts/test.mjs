@@ -1,6 +1,6 @@
 /** npm test: everything, from nothing installed to the last browser test; closes with "N passed, N failed". */
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { build } from './build.mjs';
 import { install } from './install.mjs';

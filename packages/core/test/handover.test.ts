@@ -80,9 +80,9 @@ it('writes types for what schemas say: required, optional, conditional, choices,
     $defs: { line: { type: 'object', properties: { next: { $ref: '#/$defs/line' } } } },
   };
   expect(typesFor(schema, 'Booking')).toBe(`export interface Booking {
-  readonly kind: "a" | "b";
+  readonly kind: 'a' | 'b';
   readonly lines?: readonly Line[];
-  readonly "odd name"?: number | null;
+  readonly 'odd name'?: number | null;
   readonly hazardClass?: string;
 }
 

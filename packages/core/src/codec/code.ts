@@ -85,7 +85,7 @@ export function codecFromCode(code: CodecCode, { faults = false } = {}): Codec {
  */
 export function codeMaker(codes: Readonly<Record<string, CodecCode>>): Maker {
   return (options) => {
-    const code = ownMember(codes, String(options['code']));
+    const code = typeof options['code'] === 'string' ? ownMember(codes, options['code']) : undefined;
     return code ? codecFromCode(code as CodecCode) : notAtHand;
   };
 }

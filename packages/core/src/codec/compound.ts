@@ -37,7 +37,8 @@ export const list: Maker = (options) => {
  */
 export const parts: Maker = (options) => {
   const separator = separatorOf(options, ' ');
-  const texts = (given: unknown): string[] => (Array.isArray(given) ? given.map(String) : []);
+  const texts = (given: unknown): string[] =>
+    Array.isArray(given) ? given.map((one) => (typeof one === 'string' ? one : '')) : [];
   const names = texts(options['names']);
   const labels = texts(options['labels']);
   const atLast = options['at'] === 'last';

@@ -13,15 +13,17 @@ export function localText(date: Date): string {
 export function readWritten(written: unknown): unknown {
   if (Array.isArray(written)) return written.map(readWritten);
   if (!isObject(written)) return written;
-  switch (written[mark]) {
+  const { value } = written;
+  // What only looks like one of these is an object like any other: tables come from foreign kits.
+  switch (typeof value === 'string' || written[mark] === 'undefined' ? written[mark] : undefined) {
     case 'Date':
-      return new Date(String(written['value']));
+      return new Date(value as string);
     case 'undefined':
       return undefined;
     case 'number':
-      return Number(written['value']);
+      return Number(value);
     case 'bigint':
-      return BigInt(String(written['value']));
+      if (/^-?\d{1,400}$/.test(value as string)) return BigInt(value as string);
   }
   const read: Record<string, unknown> = {};
   for (const name of Object.keys(written)) setOwn(read, name, readWritten(written[name]));

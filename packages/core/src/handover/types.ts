@@ -1,5 +1,6 @@
 /** A JSON Schema as TypeScript types. What the type system cannot say (limits, patterns, conditions) is left to the schema. */
-import { isObject, lookUp } from '../json/index.js';
+import { isObject, lookUp, parsePointer } from '../json/index.js';
+import { comment, memberOf, Names, quoted, typeName } from './source.js';
 
 /** Type and interface declarations for a schema whose references all lead into itself. */
 export function typesFor(schema: unknown, name: string): string {
@@ -11,10 +12,11 @@ export function typesFor(schema: unknown, name: string): string {
 class TypePrinter {
   readonly #names = new Map<string, string>();
   readonly #done = new Set<string>();
+  readonly #taken = new Names();
   constructor(private readonly root: unknown) {}
 
   declare(name: string, schema: unknown): string {
-    this.#names.set('', name);
+    this.#names.set('', this.#taken.give(name));
     this.#done.add('');
     return this.#declaration(name, schema);
   }
@@ -31,7 +33,7 @@ class TypePrinter {
   }
 
   #declaration(name: string, schema: unknown): string {
-    const says = isObject(schema) && typeof schema['title'] === 'string' ? comment(schema['title'], '') : '';
+    const says = isObject(schema) && typeof schema['title'] === 'string' ? comment(schema['title']) : '';
     const body = this.#type(schema, '');
     return body.startsWith('{') && !body.includes('} &') && !body.includes('} |')
       ? `${says}export interface ${name} ${body}`
@@ -110,21 +112,18 @@ class TypePrinter {
     const inner = `${indent}  `;
     const lines = [...members].map(([name, { schema: member, required }]) => {
       const says = isObject(member) && typeof member['title'] === 'string' ? comment(member['title'], inner) : '';
-      return `${says}${inner}readonly ${key(name)}${required ? '' : '?'}: ${this.#type(member, inner)};`;
+      return `${says}${inner}readonly ${memberOf(name)}${required ? '' : '?'}: ${this.#type(member, inner)};`;
     });
     return `{\n${lines.join('\n')}\n${indent}}`;
   }
 
   #reference(reference: string): string {
     if (!reference.startsWith('#')) return 'unknown';
-    const pointer = decodeURIComponent(reference.slice(1));
-    if (lookUp(this.root, pointer) === undefined) return 'unknown';
+    const pointer = pointerIn(reference);
+    if (pointer === undefined || lookUp(this.root, pointer) === undefined) return 'unknown';
     const known = this.#names.get(pointer);
     if (known !== undefined) return known;
-    const wanted = typeName(pointer.slice(pointer.lastIndexOf('/') + 1));
-    const taken = new Set(this.#names.values());
-    let name = wanted;
-    for (let i = 2; taken.has(name); i++) name = `${wanted}${i}`;
+    const name = this.#taken.give(typeName(pointer.slice(pointer.lastIndexOf('/') + 1)), 'Part');
     this.#names.set(pointer, name);
     return name;
   }
@@ -139,31 +138,19 @@ function union(types: readonly string[]): string {
   return distinct.includes('unknown') ? 'unknown' : distinct.join(' | ') || 'never';
 }
 function literal(value: unknown): string {
-  return typeof value === 'object' && value !== null ? 'unknown' : JSON.stringify(value);
+  return typeof value === 'object' && value !== null
+    ? 'unknown'
+    : typeof value === 'string'
+      ? quoted(value)
+      : JSON.stringify(value);
 }
-function comment(text: string, indent: string): string {
-  return `${indent}/** ${text.replaceAll('*/', '* /').replace(/\s+/g, ' ')} */\n`;
+/** The pointer in a reference to a place of the same document; `undefined` for anchors and what cannot be read. */
+function pointerIn(reference: string): string | undefined {
+  try {
+    const pointer = decodeURIComponent(reference.slice(1));
+    parsePointer(pointer);
+    return pointer;
+  } catch {
+    return undefined;
+  }
 }
-export function key(name: string): string {
-  return /^[A-Za-z_$][\w$]*$/.test(name) ? name : JSON.stringify(name);
-}
-
-/** `freight-booking` becomes `FreightBooking`. */
-export function typeName(name: string): string {
-  const words = name
-    .split(/[^A-Za-z0-9]+/)
-    .filter(Boolean)
-    .map((word) => word.charAt(0).toUpperCase() + word.slice(1));
-  const joined = words.join('');
-  return /^[A-Za-z]/.test(joined) ? joined : `The${joined}`;
-}
-/** `freight-booking` becomes `freightBooking`. */
-export function valueName(name: string): string {
-  const upper = typeName(name);
-  const lower = upper.charAt(0).toLowerCase() + upper.slice(1);
-  return reserved.test(lower) ? `${lower}Own` : lower;
-}
-
-/** Words of the language that nothing may be called by (ECMAScript, reserved words in modules). */
-const reserved =
-  /^(arguments|await|break|case|catch|class|const|continue|debugger|default|delete|do|else|enum|eval|export|extends|false|finally|for|function|if|implements|import|in|instanceof|interface|let|new|null|package|private|protected|public|return|static|super|switch|this|throw|true|try|typeof|undefined|var|void|while|with|yield)$/;

@@ -1,0 +1,127 @@
+/** Adapters in source: the description, and the call that brings it to life on the input. */
+import { sentencesFor, type AdapterDescription } from '../adapter/index.js';
+import type { Kit, KitInput } from '../kit/index.js';
+import type { HandoverFile } from './files.js';
+import { called, type Called } from './named.js';
+import { comment, literal, Names, quoted, typeName } from './source.js';
+
+/** The project's own files are named from its root, below which the files of the hand-over have a folder of their own. */
+function moduleFor(module: string): string {
+  return module.startsWith('./') ? `../../${module.slice(2).replace(/\.tsx?$/, '.js')}` : module;
+}
+
+/** How an adapter comes to life in source: what it imports, and the call that makes it of its description. */
+interface Living {
+  readonly imports: readonly string[];
+  call(description: string): string;
+}
+
+function living(name: string, { wrappers = [] }: AdapterDescription, input: KitInput, names: Names): Living {
+  const [imported = 'default', member] = input.export.split('.');
+  const imports = input.css.map((path) => `import ${quoted(path)};`);
+  const named = (module: string, exported: string, local: string): string =>
+    exported === 'default'
+      ? `import ${local} from ${quoted(module)};`
+      : `import { ${isName(exported) ? exported : quoted(exported)} as ${local} } from ${quoted(module)};`;
+  const memberOf = (way: string | undefined): string =>
+    way === undefined ? '' : isName(way) ? `.${way}` : `[${quoted(way)}]`;
+  let value: string;
+  if (input.family === 'element') {
+    imports.unshift(
+      ...[input.module, ...(input.item ? [input.item.module] : [])].map((path) => `import ${quoted(path)};`),
+    );
+    value = quoted(input.tag ?? '');
+  } else if (input.family === 'native') value = quoted(input.tag ?? 'input');
+  else {
+    const local = names.give(imported === 'default' ? typeName(name) : `${typeName(imported)}Input`, '');
+    imports.unshift(named(moduleFor(input.module), imported, local));
+    value = `${local}${memberOf(member)}`;
+  }
+  const around = wrappers.map(({ component, properties }) => {
+    const [module = '', exported = ''] = component.split('#');
+    const [outer = '', inner] = exported.split('.');
+    const local = names.give('Around', '');
+    imports.push(named(moduleFor(module), outer, local));
+    return `{ component: ${local}${memberOf(inner)}${properties ? `, properties: ${literal(properties)}` : ''} }`;
+  });
+  return {
+    imports,
+    call: (description) =>
+      `adapt(${value}, ${description}, ${quoted(input.family)}${around.length > 0 ? `, [${around.join(', ')}]` : ''})`,
+  };
+}
+
+const isName = (text: string): boolean => /^[A-Za-z_$][\w$]*$/.test(text);
+
+/** Gesture and samples serve the checks; an application has no use for them. */
+function forApplication({
+  gesture: _gesture,
+  samples: _samples,
+  wrappers: _wrappers,
+  ...description
+}: AdapterDescription): Omit<AdapterDescription, 'gesture' | 'samples' | 'wrappers'> {
+  return description;
+}
+
+export function adapterFiles(kit: Kit): HandoverFile[] {
+  return [...called(kit, 'adapters')].flatMap(([name, own]) => {
+    const adapter = kit.adapters[name];
+    return adapter ? adapterFile(name, adapter, kit.inputs, own) : [];
+  });
+}
+
+function adapterFile(name: string, adapter: AdapterDescription, inputs: Kit['inputs'], own: Called): HandoverFile[] {
+  const names = new Names(['adapt', 'adaptTogether', 'AdapterDescription', own.value, `${own.value}Description`]);
+  const says = sentencesFor(adapter)
+    .filter(({ about }) => about === 'value' || about === 'change' || about === 'focus')
+    .map(({ parts }) => parts.map((part) => (typeof part === 'string' ? part : (part.words ?? part.value))).join(''));
+  const file = (imports: readonly string[], body: string): HandoverFile[] => [
+    { path: `adapters/${own.file}.ts`, text: `${[...new Set(imports)].join('\n')}\n\n${body}\n` },
+  ];
+  const doc = comment(says.join(' '));
+  if (adapter.parts) {
+    const parts = adapter.parts.flatMap(({ name: part, use }) => {
+      const input = inputs[use.input] ?? nativeInput(use.input);
+      const local = names.give(`${own.value}${typeName(part)}`);
+      return input ? [{ part, local, use, made: living(local, use, input, names) }] : [];
+    });
+    const { parts: described, ...rest } = forApplication(adapter);
+    const list = (described ?? []).flatMap(({ name: part, label }) => {
+      const local = parts.find((one) => one.part === part)?.local;
+      return local ? [`{ name: ${quoted(part)}, label: ${quoted(label)}, use: ${local} }`] : [];
+    });
+    return file(
+      [
+        "import type { AdapterDescription } from '@poietra/core';",
+        "import { adapt, adaptTogether } from '@poietra/react';",
+        ...parts.flatMap(({ made }) => made.imports),
+      ],
+      `${parts.map(({ local, use }) => `const ${local} = ${literal(forApplication(use))} satisfies AdapterDescription;`).join('\n')}
+
+export const ${own.value}Description = { ...${literal(rest)}, parts: [${list.join(', ')}] } satisfies AdapterDescription;
+
+${doc}export const ${own.value} = adaptTogether(${own.value}Description, [${parts.map(({ local, made }) => made.call(local)).join(', ')}]);`,
+    );
+  }
+  const input = inputs[adapter.input];
+  if (!input) return [];
+  const made = living(name, adapter, input, names);
+  return file(
+    [
+      "import type { AdapterDescription } from '@poietra/core';",
+      "import { adapt } from '@poietra/react';",
+      ...made.imports,
+    ],
+    `export const ${own.value}Description = ${literal(forApplication(adapter))} satisfies AdapterDescription;
+
+${doc}export const ${own.value} = ${made.call(`${own.value}Description`)};`,
+  );
+}
+
+/** HTML's own inputs need not be listed in a kit. */
+function nativeInput(id: string): KitInput | undefined {
+  if (!id.startsWith('native#')) return undefined;
+  const name = id.slice('native#'.length);
+  const tag = name === 'textarea' || name === 'select' ? name : 'input';
+  return { family: 'native', package: 'HTML', version: '', export: name, module: '', css: [], tag };
+}

@@ -1,0 +1,92 @@
+/** Forms in source: schema, types, and a component that opens, draws and sends. */
+import { ownHintsOf, kitDocuments, type FormDescription, type Kit } from '../kit/index.js';
+import { makePlan, planFields } from '../plan/index.js';
+import { compileSchema } from '../schema/index.js';
+import { standaloneSchema } from './bundle-schema.js';
+import type { HandoverFile } from './files.js';
+import { called, type Called } from './named.js';
+import { comment, literal, quoted } from './source.js';
+import { typesFor } from './types.js';
+
+export function formFiles(kit: Kit): HandoverFile[] {
+  const adapters = called(kit, 'adapters');
+  return [...called(kit, 'forms')].flatMap(([name, own]) => {
+    const form = kit.forms[name];
+    return form ? filesOf(form, own, kit, adapters) : [];
+  });
+}
+
+function filesOf(
+  form: FormDescription,
+  { file, type }: Called,
+  kit: Kit,
+  adapters: ReadonlyMap<string, Called>,
+): HandoverFile[] {
+  const schema = standaloneSchema(form.schema, kit.groups);
+  const used = usedAdapters(form, kit).flatMap((name) => {
+    const own = adapters.get(name);
+    return own ? [{ name, ...own }] : [];
+  });
+  const imports = used.map((own) => `import { ${own.value} } from ${quoted(`../adapters/${own.file}.js`)};\n`);
+  const text = JSON.stringify([schema, form.hints]);
+  const messages = form.language === undefined ? undefined : form.messages?.[form.language];
+  const ownHints = Object.fromEntries(
+    Object.entries(ownHintsOf(kit)).filter(([hint]) => text.includes(`${JSON.stringify(hint)}:`)),
+  );
+  const hasOwnHints = Object.keys(ownHints).length > 0;
+  const fromCore = ['type Form', 'type HintsBeside', 'type Outcome', ...(hasOwnHints ? ['type OwnHintUse'] : [])];
+  const settings = [
+    form.tell && `tell: ${quoted(form.tell)}`,
+    form.hidden && `hidden: ${quoted(form.hidden)}`,
+    messages && 'messages',
+  ].filter(Boolean);
+  return [
+    { path: `forms/${file}.schema.json`, text: `${JSON.stringify(schema, undefined, 2)}\n` },
+    { path: `forms/${file}.types.ts`, text: `${typesFor(schema, type)}\n` },
+    {
+      path: `forms/${file}.tsx`,
+      text: `import { ${fromCore.join(', ')} } from '@poietra/core';
+import { DrawnForm, prepareForm } from '@poietra/react';
+import { useState, type ReactNode } from 'react';
+${imports.join('')}import { codes } from '../codes.js';
+import { rules } from '../fields.js';
+import schema from ${quoted(`./${file}.schema.json`)} with { type: 'json' };
+import type { ${type} } from ${quoted(`./${file}.types.js`)};
+
+const hints: HintsBeside = ${literal(form.hints ?? {})};
+const inputs = {${used.map(({ name, value }) => ` ${quoted(name)}: ${value}`).join(',')}${used.length > 0 ? ' ' : ''}};
+${messages ? `${comment(`What is said instead, by keyword, in the language “${form.language ?? ''}”.`)}const messages = ${literal(messages)};\n` : ''}${hasOwnHints ? `const ownHints: Readonly<Record<string, OwnHintUse>> = ${literal(ownHints)};\n` : ''}/** What this form’s schema asks for, fetched with the module. */
+const prepared = await prepareForm({ schema, hints, rules${hasOwnHints ? ': { ...rules, ownHints }' : ''}, codes });
+
+/** Opens the form on values that were saved before, or empty. */
+export function open${type}(values?: ${type}): Form<${type}> {
+  return prepared.open<${type}>({ values${settings.length > 0 ? `, ${settings.join(', ')}` : ''} });
+}
+
+export interface ${type}FormProps {
+  readonly values?: ${type};
+  /** Sends the value; what it answers comes back onto the fields. */
+  send(this: void, value: ${type}): Promise<Outcome>;
+}
+
+${comment(form.title)}export function ${type}Form({ values, send }: ${type}FormProps): ReactNode {
+  const [form] = useState(() => open${type}(values));
+  // The form sends nothing that its schema does not accept, so what arrives here is of this type.
+  return <DrawnForm form={form} plan={prepared.plan} drawings={prepared.drawings} inputs={inputs}${hasOwnHints ? ' ownHints={ownHints}' : ''} send={(sent) => send(sent as ${type})} />;
+}
+`,
+    },
+  ];
+}
+
+/** The kit's adapters that a form draws with. */
+export function usedAdapters(form: FormDescription, kit: Kit): string[] {
+  const compiled = compileSchema(form.schema, { documents: kitDocuments(kit) });
+  const { root } = makePlan(compiled, form.hints, {
+    fields: kit.fields,
+    codecs: kit.codecs,
+    ...(kit.rules ? { choose: kit.rules } : {}),
+  });
+  const names = new Set(planFields(root).map(({ field }) => field.use.adapter));
+  return [...names].filter((name) => Object.hasOwn(kit.adapters, name));
+}
