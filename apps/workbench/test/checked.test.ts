@@ -17,7 +17,17 @@ it.each([
     sent: value,
     problems: [{ at: '/a', keyword: 'parse', schemaAt: '', params: {}, message: 'No.' }],
   },
-  { kind: 'state', snapshot: { value: {}, typed: {}, visited: ['/a'] }, changed: true, problems: 0, status: 'open' },
+  {
+    kind: 'state',
+    snapshot: { value: {}, typed: {}, visited: ['/a'] },
+    sent: {},
+    accepted: 0,
+    leftOver: [],
+    troubles: [],
+    changed: true,
+    problems: 0,
+    status: 'open',
+  },
   { kind: 'send', id: 1, sent: { a: 1 } },
 ])('a message of the frame that was agreed is taken: $kind', (message) =>
   expect(fromFrame.safeParse(message).success).toBe(true),

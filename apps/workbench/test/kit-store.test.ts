@@ -83,20 +83,72 @@ it('an edit that changes nothing is none', () => {
   expect(useKit.getState().history).toBe(before);
 });
 
-it('what another tab wrote is taken over, and the step that met it is told to be left out', async () => {
-  const stored = await database.kits.get('current');
-  await database.kits.put({
-    ...stored!,
-    revision: stored!.revision + 5,
-    kit: { ...stored!.kit, name: 'From elsewhere' },
+describe('two tabs', () => {
+  type Tab = typeof import('../src/store/kit.js');
+  /** Another tab: modules of its own over the same database. */
+  const openTab = async (): Promise<Tab> => {
+    let tab: Promise<Tab> | undefined;
+    jest.isolateModules(() => {
+      tab = import('../src/store/kit.js');
+    });
+    const opened = await tab!;
+    await opened.openKit();
+    return opened;
+  };
+  const settled = (...tabs: Tab[]) => until(() => tabs.every(({ useKit: one }) => one.getState().saved));
+  const put = ({ useKit: one }: Tab, at: string, text: string) => one.getState().edit(`Put ${text}`, { [at]: text });
+  const stored = async () => (await database.kits.get('current'))!.kit;
+
+  it.each([1, 2, 3, 4])('quick edits of both, at different places, are all on the disk (order %i)', async (order) => {
+    const [one, other] = [await openTab(), await openTab()];
+    for (let i = 0; i < 20; i++) {
+      const turns: [Tab, string][] = [
+        [one, '/fields/pieces/label'],
+        [other, '/fields/notes/label'],
+      ];
+      for (const [tab, at] of (i + order) % 2 === 0 ? turns : turns.reverse()) put(tab, at, `${at} ${i}`);
+      if (i % order === 0) await new Promise((resolve) => setImmediate(resolve));
+    }
+    await settled(one, other);
+    await until(() => one.useKit.getState().kit.fields['notes']?.label === '/fields/notes/label 19');
+    await until(() => other.useKit.getState().kit.fields['pieces']?.label === '/fields/pieces/label 19');
+    expect([(await stored()).fields['pieces']?.label, (await stored()).fields['notes']?.label]).toEqual([
+      '/fields/pieces/label 19',
+      '/fields/notes/label 19',
+    ]);
+    expect(one.useKit.getState().kit).toEqual(await stored());
+    expect(other.useKit.getState().kit).toEqual(await stored());
   });
-  rename('Lost');
-  await saved();
-  await until(() => useKit.getState().kit.name === 'From elsewhere');
-  expect(label()).not.toBe('Lost');
-  rename('Five');
-  await saved();
-  expect((await database.kits.get('current'))?.kit.fields['pieces']?.label).toBe('Five');
+  it('two edits in a row against a newer state lose nothing, and the same place changed twice is told', async () => {
+    const one = await openTab();
+    const before = (await database.kits.get('current'))!;
+    const theirs = { ...before.kit, name: 'From elsewhere', fields: { ...before.kit.fields } };
+    theirs.fields['pieces'] = { ...theirs.fields['pieces']!, label: 'Theirs' };
+    await database.kits.put({ ...before, revision: before.revision + 5, kit: theirs });
+    put(one, '/fields/pieces/label', 'Ours');
+    put(one, '/fields/pieces/hint', 'Ours, too');
+    await settled(one);
+    expect((await stored()).name).toBe('From elsewhere');
+    expect((await stored()).fields['pieces']).toMatchObject({ label: 'Ours', hint: 'Ours, too' });
+    expect(one.useKit.getState().trouble).toContain('/fields/pieces/label');
+    expect(one.useKit.getState().kit).toEqual(await stored());
+    one.useKit.getState().undo();
+    await settled(one);
+    expect((await stored()).fields['pieces']?.label).toBe('Theirs');
+  });
+  it('a write that fails throws nothing away, and is made again', async () => {
+    const one = await openTab();
+    const full = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementationOnce(() => {
+      throw new DOMException('There is no room.', 'QuotaExceededError');
+    });
+    put(one, '/name', 'Still here');
+    await until(() => one.useKit.getState().trouble !== undefined);
+    expect([one.useKit.getState().kit.name, one.useKit.getState().saved]).toEqual(['Still here', false]);
+    full.mockRestore();
+    put(one, '/fields/pieces/label', 'Next');
+    await settled(one);
+    expect([(await stored()).name, one.useKit.getState().trouble]).toEqual(['Still here', undefined]);
+  });
 });
 
 it('another kit begins a new history', async () => {

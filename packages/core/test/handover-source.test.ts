@@ -73,7 +73,7 @@ it.each(['__proto__', '../../etc', 'con', '', '*/ x', 'class', 'import'])(
   'a part called “%s” has a file and a name',
   (name) => {
     const part = (one: unknown): Record<string, never> =>
-      Object.defineProperty({}, name, { value: one, enumerable: true }) as never;
+      Object.defineProperty({}, name, { value: one, enumerable: true });
     const files = sources({ ...bare, codecs: part({ kind: 'text', cases: [{ shown: 'a' }] }), forms: part(form('x')) });
     for (const file of files) {
       expect(file.path).toMatch(/^(codes|fields)\.ts$|^(codecs|forms)\/[\w-]+(\.test|\.types)?\.tsx?$/);

@@ -6,6 +6,7 @@ import { ask } from '../store/ask.js';
 import { useKit } from '../store/kit.js';
 import { StandFrame, type Post } from './stand-frame.js';
 import { Busy } from './states.js';
+import { companyAddress } from './company-address.js';
 import { bundledFor, formToOpen, renderedForm } from './form-open.js';
 import { useCodes } from './use-codes.js';
 
@@ -90,12 +91,13 @@ async function fetchFor(
   { id, address }: { readonly id: number; readonly address: string },
   post?: Post,
 ): Promise<void> {
-  if (!address.startsWith('/company/') || address.includes('..')) {
+  const asked = companyAddress(address);
+  if (asked === undefined) {
     post?.({ kind: 'fetched', id, trouble: `From here only addresses below /company/ are asked, not ${address}.` });
     return;
   }
   try {
-    post?.({ kind: 'fetched', id, answer: await ask(address) });
+    post?.({ kind: 'fetched', id, answer: await ask(asked) });
   } catch (error) {
     post?.({ kind: 'fetched', id, trouble: error instanceof Error ? error.message : String(error) });
   }

@@ -1,9 +1,10 @@
-import { useMemo, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
 import { meaningOf, textOf } from '../store/written.js';
 import type { TextFault } from '../workers/text-check.js';
 import { CodeView, type Offers } from './code-view.js';
-import { useTextCheck, type TextKind } from './use-text-check.js';
+import { useView } from '../store/view.js';
+import { checkOnce, useTextCheck, type TextKind } from './use-text-check.js';
 
 interface Props {
   readonly label: string;
@@ -41,14 +42,35 @@ export function JsonText({ label, value, written, is = 'schema', onChange, offer
   const typed = useRef<string>(undefined);
   // The text as typed stays as long as it means the value that stands; an undo or another tab brings a new text.
   const current = draft?.of === good ? draft : undefined;
+  /** What was typed and not yet taken: a text that is closed meanwhile is taken all the same, once it is checked. */
+  const open = useRef<{ readonly text: string; readonly take: (text: string) => void }>(undefined);
+  useEffect(
+    () => () => {
+      clearTimeout(due.current);
+      const { text, take } = open.current ?? {};
+      if (text === undefined || !take) return;
+      void checkOnce(text, is).then(({ faults }) => {
+        if (faults.length === 0) take(text);
+        else
+          useView
+            .getState()
+            .say(`What was typed into “${label}” does not hold, and was left out: ${faults[0]?.message ?? ''}`);
+      });
+    },
+    // Only when it goes away.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [],
+  );
   const change = (text: string): void => {
     setDraft({ text, of: good, faults: current?.faults ?? noFaults });
     typed.current = text;
+    open.current = { text, take: (one) => onChange(meaningOf(one), one) };
     clearTimeout(due.current);
     due.current = window.setTimeout(() => {
       void check(text, is).then((verdict) => {
         if (verdict === undefined || typed.current !== text) return;
         const { faults, isPlain } = verdict;
+        open.current = faults.length > 0 ? open.current : undefined;
         if (faults.length > 0) {
           setDraft({ text, of: good, faults });
           return;

@@ -1,4 +1,4 @@
-import type { CodecDescription } from '@poietra/core';
+import { builtIn, type CodecDescription } from '@poietra/core';
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { useKit } from '../store/kit.js';
@@ -18,7 +18,8 @@ export function SendToCodec({ name, codec: { kind, options }, written }: Props):
   const navigate = useNavigate();
   const open = (): void => {
     const known = name !== undefined && kit.codecs[name] ? name : undefined;
-    const target = known ?? freeName(kind, kit.codecs);
+    // Never the name of a built-in one: fields that use that would from then on use this.
+    const target = known ?? freeName(`${kind}-tried`, { ...builtIn, ...kit.codecs });
     if (known === undefined)
       edit(`Take up the codec ${target}`, { [`/codecs/${target}`]: { kind, ...(options ? { options } : {}) } });
     void navigate(`/codecs/${target}`, { state: { shown: written } });

@@ -29,22 +29,28 @@ export function SettingsForm({ schema, value, onChange }: Props): ReactNode {
     // The value counts at the opening; later ones are loaded below.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [schema]);
-  const known = useRef(text);
+  // As this form would send it: members that it does not speak of, and their order, are no change made here.
+  const known = useRef(JSON.stringify(form.sent()));
+  const latest = useRef(text);
   const changed = useRef(onChange);
   useEffect(() => {
     changed.current = onChange;
   });
   useEffect(() => {
     // A value from elsewhere (an undo, another tab) replaces what stands here; our own comes back and changes nothing.
+    const next = JSON.parse(text) as unknown;
+    if (latest.current === text) return;
+    latest.current = text;
     if (known.current === text) return;
-    known.current = text;
-    form.load(JSON.parse(text));
+    form.load(next);
+    known.current = JSON.stringify(form.sent());
   }, [form, text]);
   useEffect(
     () =>
       effect(() => {
         void form.version.value;
-        if (!form.changed || form.problems().length > 0) return;
+        // Compared with what is known elsewhere, not with where this form began: a value may go back to what it was.
+        if (form.problems().length > 0) return;
         const now = JSON.stringify(form.sent());
         if (now === known.current) return;
         known.current = now;

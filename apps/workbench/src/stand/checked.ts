@@ -51,6 +51,7 @@ const snapshot = z.object({
   value: z.unknown(),
   typed: z.record(z.string(), z.unknown()),
   visited: z.array(z.string()),
+  chosen: z.record(z.string(), z.record(z.string(), z.number().int())).default({}),
 });
 
 const target = z.object({
@@ -221,6 +222,13 @@ export const fromFrame = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('state'),
     snapshot,
+    /** What would be sent; secrets are left out of it. */
+    sent: z.unknown(),
+    /** How often what this form holds was accepted. */
+    accepted: z.number().int(),
+    /** Values that no schema speaks of, and what is wrong with the description. */
+    leftOver: z.array(z.object({ at: z.string().max(2000), isAllowed: z.boolean() })).max(100),
+    troubles: z.array(z.object({ at: z.string().max(2000), says: z.string().max(2000) })).max(100),
     changed: z.boolean(),
     problems: z.number().int(),
     status: z.string(),

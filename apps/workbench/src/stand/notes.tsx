@@ -1,4 +1,4 @@
-import { describeValue, planAt, type Form, type Plan, type PlanNode } from '@poietra/core';
+import { describeValue, isSecret, planAt, type Form, type Plan, type PlanNode } from '@poietra/core';
 import { useFollowed } from '@poietra/react';
 import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 
@@ -65,7 +65,7 @@ export function Notes({
                 {node && <span>{rules(node)}</span>}
               </div>
             )}
-            <Stations form={form} at={at} top={noteY} />
+            <Stations form={form} at={at} top={noteY} isHidden={isSecret(node)} />
           </div>
         );
       })}
@@ -97,15 +97,27 @@ function placeNotes(sheet: HTMLElement): Placed[] {
   });
 }
 
-function Stations({ form, at, top }: { readonly form: Form; readonly at: string; readonly top: number }): ReactNode {
+function Stations({
+  form,
+  at,
+  top,
+  isHidden,
+}: {
+  readonly form: Form;
+  readonly at: string;
+  readonly top: number;
+  /** What is a secret is nobody's to read. */
+  readonly isHidden: boolean;
+}): ReactNode {
   const { shown, held, sent } = useFollowed(() => {
     const field = form.field(at);
+    if (isHidden) return { shown: 'a secret', held: '', sent: '' };
     return {
       shown: describeValue(field.shown, 0).text,
       held: describeValue(field.held, 0).text,
       sent: describeValue(field.sent, 0).text,
     };
-  }, [form, at]);
+  }, [form, at, isHidden]);
   return (
     <div className="note note-right" style={{ top }}>
       <span data-station="shown">○ {shown}</span>

@@ -7,11 +7,16 @@ import {
   loadExpressions,
   makePlan,
   openForm,
+  isSecret,
   ownHintsOf,
   planAt,
+  secretsOf,
+  withoutSecretPlaces,
+  withoutSecrets,
   write,
   type CodecCode,
   type CompiledSchema,
+  type Described,
   type Expressions,
   type Form,
   type Kit,
@@ -30,6 +35,7 @@ import {
 import { effect } from '@preact/signals-core';
 import { useEffect, useImperativeHandle, useMemo, useRef, type ElementType, type ReactNode, type Ref } from 'react';
 import { liveInput, type BundledInputs } from '@poietra/stand';
+import type { FromFrame } from './checked.js';
 import { tell } from './tell.js';
 import { LinkOverlay } from './link-overlay.js';
 import type { FormToOpen } from './messages.js';
@@ -102,6 +108,17 @@ function Copy({
   const ownHints = useMemo(() => ownHintsOf(open.kit), [open.kit]);
   const skinName = open.skin ?? open.form.skin ?? 'plain';
   const isFirst = handle !== null;
+  const accepted = useRef(0);
+  const secrets = useMemo(() => secretsIn(plan, open), [plan, open]);
+  const troubles = useMemo(() => plan.troubles.map(({ schemaAt, says }) => ({ at: `#${schemaAt}`, says })), [plan]);
+  const sendCounted = useMemo(
+    () => async (sent: unknown) => {
+      const outcome = await send(sent);
+      if (outcome.kind === 'accepted') accepted.current++;
+      return outcome;
+    },
+    [send],
+  );
   useImperativeHandle(
     handle,
     () => ({
@@ -134,7 +151,13 @@ function Copy({
       due = requestAnimationFrame(() =>
         tell({
           kind: 'state',
-          snapshot: snapshotOf(form),
+          snapshot: snapshotOf(form, secrets),
+          sent: withoutSecrets(form.sent(), secrets),
+          accepted: accepted.current,
+          leftOver: form.leftOver.slice(0, 100).map(({ at, isAllowed }) => ({ at, isAllowed })),
+          troubles: [...form.troubles, ...troubles]
+            .slice(0, 100)
+            .map(({ at, says }) => ({ at, says: says.slice(0, 2000) })),
           changed: form.changed,
           problems: form.problems().length,
           status: form.status,
@@ -146,7 +169,7 @@ function Copy({
       stop();
       cancelAnimationFrame(due);
     };
-  }, [form, isFirst]);
+  }, [form, isFirst, secrets, troubles]);
   const followed = useFocusedLine(form, plan);
   return (
     <div className="copy" onFocus={followed}>
@@ -160,7 +183,7 @@ function Copy({
         fetchChoices={fetchChoices}
         submitLabel={open.submitLabel}
         {...(open.native ? { native: open.native } : {})}
-        {...(open.submitLabel === '' ? {} : { send })}
+        {...(open.submitLabel === '' ? {} : { send: sendCounted })}
       />
       {open.notes && <Notes form={form} plan={plan} isEdited={open.editing ?? false} />}
       {open.editing && <EditMargin form={form} plan={plan} palette={open.palette} />}
@@ -186,6 +209,7 @@ function useOpened(
       fields: kit.fields,
       codecs: kit.codecs,
       ...(kit.rules ? { choose: kit.rules } : {}),
+      ...(kit.hints ? { ownHints: kit.hints } : {}),
     });
     const messages = description.language === undefined ? undefined : description.messages?.[description.language];
     // Nothing that was typed may be lost, and nothing that was not typed counts as a change.
@@ -277,27 +301,49 @@ function useFocusedLine(form: Form, plan: Plan): (event: { target: EventTarget }
   };
 }
 
+/** A secret is only told to be there. */
+const secret = (value: unknown): Described => ({
+  kind: 'text',
+  text: value === undefined || value === '' ? 'nothing' : 'a secret',
+});
+
 function followLine(form: Form, plan: Plan, at: string): () => void {
   return effect(() => {
     const { shown, held, sent, problems } = form.field(at);
     const node = planAt(plan.root, at, (where, chooser) => form.chosen(where, chooser));
+    const isHidden = isSecret(node);
+    const seen = (value: unknown): Described => (isHidden ? secret(value) : describeValue(value, 1));
     tell({
       kind: 'line',
       at,
       label: node?.label ?? at,
       schemaAt: node?.schemaAt ?? '',
       ...(node?.kind === 'field' ? { codec: { ...node.codec }, field: node.use.field } : {}),
-      written: canBeWritten(shown) ? write(shown) : undefined,
-      shown: describeValue(shown, 1),
-      held: describeValue(held, 1),
-      sent: describeValue(sent, 1),
+      written: canBeWritten(shown) && !isHidden ? write(shown) : undefined,
+      shown: seen(shown),
+      held: seen(held),
+      sent: seen(sent),
       problems: problems.map((problem) => ({ ...problem, params: {} })),
     });
   });
 }
 
 /** The snapshot as the message wants it: lists that may be written to. */
-function snapshotOf(form: Form): { value: unknown; typed: Record<string, unknown>; visited: string[] } {
-  const { value, typed, visited } = form.snapshot();
-  return { value, typed: { ...typed }, visited: [...visited] };
+function snapshotOf(form: Form, secrets: readonly string[]): FromSheet['snapshot'] {
+  const { value, typed, visited, chosen = {} } = form.snapshot();
+  return {
+    value: withoutSecrets(value, secrets),
+    typed: withoutSecretPlaces(typed, secrets),
+    visited: [...visited],
+    chosen: Object.fromEntries(Object.entries(chosen).map(([at, options]) => [at, { ...options }])),
+  };
+}
+type FromSheet = Extract<FromFrame, { kind: 'state' }>;
+
+/** The places of secrets. Most forms have none, and a plan of thousands of parts is not walked for that. */
+function secretsIn(plan: Plan, { form, kit, documents }: FormToOpen): string[] {
+  const mayHave = /"writeOnly"|password/.test(
+    JSON.stringify([form.schema, form.hints, documents, kit.fields, kit.rules]),
+  );
+  return mayHave ? secretsOf(plan.root) : [];
 }

@@ -18,6 +18,8 @@ export interface Draft {
   /** Form and record: `freight-booking-short/FB-1001`. */
   readonly id: string;
   readonly snapshot: Snapshot;
+  /** The tab that wrote it. */
+  readonly by?: string;
 }
 
 /** What the browser keeps. Written through to the disk: a killed browser must not take an edit with it. */

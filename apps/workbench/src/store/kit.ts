@@ -1,4 +1,4 @@
-import { readKit, type Kit, type Pointer } from '@poietra/core';
+import { equalJson, lookUp, readKit, type Kit, type Pointer } from '@poietra/core';
 import { liveQuery } from 'dexie';
 import { create } from 'zustand';
 import { ask } from './ask.js';
@@ -7,6 +7,7 @@ import { database } from './database.js';
 import { withTexts } from './written.js';
 
 const mostSteps = 500;
+const notSaved = 'Not saved';
 
 interface KitStore {
   readonly status: 'loading' | 'ready' | 'failed';
@@ -69,43 +70,108 @@ export const useKit = create<KitStore>()((set, get) => ({
 
 /** The steps that the database has, in its order. */
 let written: readonly Edit[] = [];
+/** The kit as it was when this tab and the database last agreed: what differs from it was done here. */
+let agreed: Kit = empty;
 let saving: Promise<void> = Promise.resolve();
 let turns = 0;
+let retry: ReturnType<typeof setTimeout> | undefined;
 
-/** Writes the whole state at once, after the writes before it. A tab that is behind takes over what the other wrote. */
+/** What a write came to: the state that is on the disk now, and the places that another tab had changed as well. */
+interface Stored {
+  readonly kit: Kit;
+  readonly history: readonly Edit[];
+  readonly position: number;
+  readonly revision: number;
+  readonly both: readonly Pointer[];
+}
+
+/** Writes the whole state, after the writes before it. What is written is what stands when its turn comes. */
 function save(): void {
-  const { kit, history, position } = useKit.getState();
   const turn = ++turns;
-  useKit.setState({ saved: false });
+  clearTimeout(retry);
+  // What was told of another tab has been read by whoever goes on working.
+  const { trouble } = useKit.getState();
+  useKit.setState({ saved: false, ...(trouble?.startsWith(notSaved) ? {} : { trouble: undefined }) });
   saving = saving.then(async () => {
-    let next: readonly Edit[] = [];
+    const mine = useKit.getState();
     try {
-      await database.transaction('rw', database.kits, database.history, async () => {
-        const stored = await database.kits.get('current');
-        if (stored && stored.revision > revision)
-          throw new Error(
-            'Another tab has changed the kit meanwhile; its state was taken over, and the last step here was left out.',
-          );
-        const drop = Math.max(0, history.length - mostSteps);
-        revision++;
-        await database.kits.put({ id: 'current', kit, revision, position: position - drop });
-        const steps = history.slice(drop);
-        // Only what differs is written: most steps were written long ago. No other tab can have written meanwhile.
-        const fresh = steps.flatMap((step, index) => (written[index] === step ? [] : [{ ...step, index }]));
-        await database.history.bulkPut(fresh);
-        await database.history.where('index').aboveOrEqual(steps.length).delete();
-        next = steps;
-      });
-      written = next;
-      if (useKit.getState().trouble !== undefined) useKit.setState({ trouble: undefined });
+      take(mine, await store(mine));
+      if (turn === turns) useKit.setState({ saved: true });
     } catch (error) {
+      // Nothing is thrown away: it is all still here, can be exported, and is written as soon as there is room.
       useKit.setState({
-        trouble: `Not saved: ${error instanceof Error ? error.message : String(error)} Export the kit to be safe.`,
+        trouble: `${notSaved}: ${error instanceof Error ? error.message : String(error)} Export the kit to be safe; it is tried again every few seconds.`,
       });
-      await load().catch(() => undefined);
+      retry = setTimeout(save, 5000);
     }
-    if (turn === turns) useKit.setState({ saved: true });
   });
+}
+
+/** Writes to the database. Where another tab has written meanwhile, what was done here is put onto its state. */
+async function store({ kit, history, position }: Pick<KitStore, 'kit' | 'history' | 'position'>): Promise<Stored> {
+  return database.transaction('rw', database.kits, database.history, async () => {
+    const before = await database.kits.get('current');
+    let next: Omit<Stored, 'revision'> = { kit, history, position, both: [] };
+    let known = written;
+    if (before && before.revision > revision) {
+      known = await database.history.orderBy('index').toArray();
+      next = onto(before.kit, known, before.position, { kit, label: history[position - 1]?.label });
+    }
+    const drop = Math.max(0, next.history.length - mostSteps);
+    const steps = next.history.slice(drop);
+    const stored = { ...next, history: steps, position: next.position - drop, revision: (before?.revision ?? 0) + 1 };
+    await database.kits.put({ id: 'current', kit: stored.kit, revision: stored.revision, position: stored.position });
+    // Only what differs is written: most steps were written long ago.
+    await database.history.bulkPut(steps.flatMap((step, index) => (known[index] === step ? [] : [{ ...step, index }])));
+    await database.history.where('index').aboveOrEqual(steps.length).delete();
+    return stored;
+  });
+}
+
+/** What was done here since both agreed, as one step on top of what another tab has made of the kit. */
+function onto(
+  theirs: Kit,
+  history: readonly Edit[],
+  position: number,
+  { kit, label = 'An edit' }: { readonly kit: Kit; readonly label: string | undefined },
+): Omit<Stored, 'revision'> {
+  const ours = changesFor(agreed, { '': kit });
+  const both = ours.filter(({ at, before }) => !equalJson(lookUp(theirs, at) ?? null, before ?? null));
+  const changes = ours.map(({ at, after }) => ({ at, before: lookUp(theirs, at), after }));
+  const step: Edit = { label, changes, time: Date.now() };
+  return {
+    kit: apply(theirs, step, 'forth'),
+    history: ours.length > 0 ? [...history.slice(0, position), step] : history,
+    position: ours.length > 0 ? position + 1 : position,
+    both: both.map(({ at }) => at),
+  };
+}
+
+/** Takes over what was written; what was done here while it was being written stands on top of it. */
+function take(mine: Pick<KitStore, 'kit' | 'history' | 'position'>, stored: Stored): void {
+  const { kit, history, position, trouble } = useKit.getState();
+  const isMerged = stored.kit !== mine.kit;
+  const since = changesFor(mine.kit, { '': kit });
+  revision = stored.revision;
+  written = stored.history;
+  agreed = stored.kit;
+  if (isMerged) {
+    const step: Edit = { label: history[position - 1]?.label ?? 'An edit', changes: since, time: Date.now() };
+    useKit.setState({
+      kit: apply(stored.kit, step, 'forth'),
+      history: since.length > 0 ? [...stored.history.slice(0, stored.position), step] : stored.history,
+      position: stored.position + (since.length > 0 ? 1 : 0),
+    });
+  } else if (stored.history.length < mine.history.length) {
+    const drop = mine.history.length - stored.history.length;
+    useKit.setState({ history: history.slice(drop), position: position - drop });
+  }
+  const [first, ...others] = stored.both;
+  if (first !== undefined)
+    useKit.setState({
+      trouble: `Another tab has changed ${first}${others.length > 0 ? ` and ${others.length} more` : ''} as well. What was done here stands; Undo brings the other back.`,
+    });
+  else if (trouble?.startsWith(notSaved)) useKit.setState({ trouble: undefined });
 }
 
 async function load(): Promise<boolean> {
@@ -115,6 +181,7 @@ async function load(): Promise<boolean> {
   if (!stored) return false;
   revision = stored.revision;
   written = steps;
+  agreed = stored.kit;
   useKit.setState({ kit: stored.kit, history: steps, position: stored.position, status: 'ready' });
   return true;
 }
@@ -130,12 +197,39 @@ export async function demoKit(): Promise<Kit> {
 export async function openKit(): Promise<void> {
   try {
     if (!(await load())) await useKit.getState().replace(await demoKit());
+    void persist();
     liveQuery(() => database.kits.get('current')).subscribe({
       next: (stored) => {
-        if (stored && stored.revision > revision) void load();
+        // What was done here and is not written yet must not be taken away: its own turn puts it on top.
+        if (stored && stored.revision > revision && useKit.getState().saved) void load();
       },
+      error: () => undefined,
     });
   } catch (error) {
-    useKit.setState({ status: 'failed', trouble: error instanceof Error ? error.message : String(error) });
+    await openWithoutStorage(error);
   }
+}
+
+/** Where the browser keeps nothing, one can work all the same, and is told. */
+async function openWithoutStorage(error: unknown): Promise<void> {
+  const reason = error instanceof Error ? error.message : String(error);
+  try {
+    const kit = await demoKit();
+    useKit.setState({
+      kit,
+      history: [],
+      position: 0,
+      status: 'ready',
+      saved: false,
+      trouble: `This browser keeps nothing at present (${reason}). The demo kit is open; export what you make, and nothing is lost.`,
+    });
+  } catch {
+    useKit.setState({ status: 'failed', trouble: reason });
+  }
+}
+
+/** Asks the browser not to clear what is kept here when room runs short; it may refuse. */
+async function persist(): Promise<void> {
+  const { navigator } = globalThis as { navigator?: Partial<Navigator> };
+  await navigator?.storage?.persist().catch(() => false);
 }

@@ -12,8 +12,15 @@ interface ViewStore {
 }
 
 const key = 'poietra-theme';
+function keptTheme(): string | null {
+  try {
+    return localStorage.getItem(key);
+  } catch {
+    return null;
+  }
+}
 function startTheme(): Theme {
-  const kept = localStorage.getItem(key);
+  const kept = keptTheme();
   if (kept === 'light' || kept === 'dark') return kept;
   return matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
 }
@@ -23,7 +30,11 @@ export const useView = create<ViewStore>()((set) => ({
   paletteOpen: false,
   notice: '',
   setTheme(theme) {
-    localStorage.setItem(key, theme);
+    try {
+      localStorage.setItem(key, theme);
+    } catch {
+      // A browser that keeps nothing shows the theme all the same.
+    }
     document.documentElement.dataset['theme'] = theme;
     set({ theme });
   },

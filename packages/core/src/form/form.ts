@@ -236,7 +236,10 @@ export class OpenForm implements Form, PlaceHolder {
     return (keeper?.kept ?? this.#document).write(
       place.at.slice(from),
       value,
-      (where) => this.place(place.at.slice(0, from) + where).required,
+      (where) => {
+        const around = this.place(place.at.slice(0, from) + where);
+        return around.required || around.isOwnName;
+      },
       (where) => this.place(place.at.slice(0, from) + where).isList,
     );
   }

@@ -6,6 +6,7 @@ import {
   appliedBelow,
   factsOf,
   holds,
+  namedMembers,
   requiring,
   type Applied,
   type CompiledSchema,
@@ -172,6 +173,10 @@ export class Place implements FormField {
     const { allowed = [] } = factsOf(settled.map(({ node }) => node));
     const [value] = allowed;
     return allowed.length === 1 && typeof value !== 'boolean' ? { value } : undefined;
+  }
+  /** Whether it is there because somebody gave it a name: it then stays when the last of its members goes. */
+  get isOwnName(): boolean {
+    return this.parent !== undefined && !namedMembers(this.parent.applied).includes(this.key);
   }
   /** Whether its value is a list, as far as the schema says. */
   get isList(): boolean {

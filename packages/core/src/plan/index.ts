@@ -15,6 +15,7 @@ export type {
 } from './nodes.js';
 export { eachNode, planFields } from './each.js';
 export { knownNodes, planAt, type Chosen } from './walk.js';
+export { isSecret, secretsOf, withoutSecretPlaces, withoutSecrets } from './secrets.js';
 export { fitted, startOf } from './start.js';
 export type { Hints, HintsBeside, Remote, Span } from './hints.js';
 export { schemaOfSchemas } from './schema-of-schemas.js';

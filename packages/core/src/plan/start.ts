@@ -41,7 +41,12 @@ export function fitted(plan: PlanNode, value: unknown, depth = 0): unknown {
 export function startOf(plan: PlanNode): unknown {
   const { default: given } = plan.facts;
   if (given !== undefined) return given;
-  if (plan.kind === 'chooser') return plan.options[0] && fitted(plan.options[0].node, undefined);
+  if (plan.kind === 'chooser') {
+    const [first] = plan.options;
+    // An option that is chosen by pressing "Add" begins with the first of its values: nothing is no choice.
+    const [only] = first?.node.kind === 'field' ? (first.node.choices ?? []) : [];
+    return only ? only.value : first && (fitted(first.node, undefined) ?? startOf(first.node));
+  }
   if (plan.kind !== 'field') return fitted(plan, plan.kind === 'list' || plan.tuple ? [] : {});
   if (plan.fixed) return plan.fixed.value;
   const { kinds = [], allowed = plan.choices?.map(({ value }) => value) } = plan.facts;

@@ -10,7 +10,7 @@ import { Busy, Failed } from '../../parts/states.js';
 import { Verdict } from '../../parts/verdict.js';
 import type { FromFrame } from '../../stand/checked.js';
 import { ask, sendForm } from '../../store/ask.js';
-import { draftOf, dropDraft, keepDraft } from '../../store/drafts.js';
+import { draftOf, dropDraft, keepDraft, onDraftTrouble } from '../../store/drafts.js';
 import { useKit } from '../../store/kit.js';
 import { useView } from '../../store/view.js';
 import { CompanySettings } from './company-settings.js';
@@ -70,9 +70,13 @@ function Proof({
   const [state, setState] = useState<State>();
   const [broken, setBroken] = useState<string>();
   const [saved, setSaved] = useState(0);
+  useEffect(() => onDraftTrouble(say), [say]);
   const post = useRef<Post>(undefined);
+  /** How often what this opening holds was accepted. */
+  const accepted = useRef(0);
 
   useEffect(() => {
+    accepted.current = 0;
     let isCurrent = true;
     setLine(undefined);
     setState(undefined);
@@ -99,9 +103,16 @@ function Proof({
     const { key } = form.send;
     const outcome = await sendForm(form.send, record === undefined ? 'create' : 'replace', record, sent);
     if (outcome.kind === 'accepted') {
-      await dropDraft(id);
       const made = isObject(outcome.answer) ? outcome.answer[key] : undefined;
-      say(record === undefined ? `Saved as ${String(made)}.` : `${record} replaced.`);
+      accepted.current++;
+      say(
+        record !== undefined
+          ? `${record} replaced.`
+          : made === undefined
+            ? `Saved. The answer has no “${key}”, so it is not known under which key.`
+            : `Saved as ${String(made)}.`,
+      );
+      await dropDraft(id);
       setSaved((count) => count + 1);
       if (record === undefined && (typeof made === 'string' || typeof made === 'number'))
         void navigate(`/forms/${name}/${encodeURIComponent(String(made))}`);
@@ -127,6 +138,8 @@ function Proof({
     else if (message.kind === 'mounted') setBroken(undefined);
     else if (message.kind === 'state') {
       setState(message);
+      // A state that was on its way while it was accepted tells of what has been sent by now.
+      if (message.accepted < accepted.current) return;
       if (message.changed) keepDraft(id, message.snapshot);
       else void dropDraft(id);
     } else if (message.kind === 'send')

@@ -50,7 +50,7 @@ export function SchemaForm({ title, schema, onChange }: Props): ReactNode {
           options={options}
           onReady={(reply) => (post.current = reply)}
           onMessage={(message) => {
-            if (message.kind === 'state') void take(message.snapshot.value);
+            if (message.kind === 'state') void take(message.sent);
           }}
         />
       </section>

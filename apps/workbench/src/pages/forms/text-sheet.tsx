@@ -34,7 +34,7 @@ export function TextSheet({ which, name, form, state, focused, onCaret, onClose 
   const [asForm, setAsForm] = useState(false);
   const kit = useKit((store) => store.kit);
   const { schema, hints = noHints, written } = form;
-  const value = state?.snapshot.value ?? noHints;
+  const value = state?.sent ?? noHints;
   const text = useMemo(
     () =>
       which === 'data'

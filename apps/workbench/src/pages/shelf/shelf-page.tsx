@@ -67,7 +67,7 @@ function Shown({ example }: { readonly example: (typeof examples)[number] }): Re
             form={form}
             options={options}
             onMessage={(message) => {
-              if (message.kind === 'state') setSent(JSON.stringify(message.snapshot.value, undefined, 2));
+              if (message.kind === 'state') setSent(JSON.stringify(message.sent, undefined, 2));
             }}
           />
         </section>
