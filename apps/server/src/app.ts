@@ -5,7 +5,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
-import type { BundledInput } from '@poietra/inputs';
+import { isBuiltIn, type BundledInput } from '@poietra/inputs';
 import { z } from 'zod';
 import { companyRouter, echo } from './company/index.js';
 import type { CompanyRecord } from './company/records.js';
@@ -50,7 +50,7 @@ function wrapperOf(id: string): BundledInput {
     /^((?:@[A-Za-z0-9][\w.-]*\/)?[A-Za-z0-9][\w.-]*(?:\/[A-Za-z0-9_-][\w.-]*)*)#([A-Za-z_$][\w$]*(?:\.[A-Za-z_$][\w$]*)?)$/.exec(
       id,
     ) ?? [];
-  if (module === undefined || exported === undefined)
+  if (module === undefined || exported === undefined || isBuiltIn(module))
     throw new Refusal(422, 'No such wrapper', `“${id}” names no component; write package#Export.`);
   return { id, family: 'component', export: exported, module, css: [] };
 }

@@ -1,6 +1,6 @@
 import type { Inspection, Progress } from '@poietra/inputs';
 import { createHash } from 'node:crypto';
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { Refusal } from './problem.js';
@@ -9,6 +9,19 @@ export type ProjectState =
   | { readonly status: 'reading'; readonly progress: Progress | undefined }
   | { readonly status: 'ready'; readonly inspection: Inspection }
   | { readonly status: 'failed'; readonly message: string };
+
+/** The project's own source files with their times and sizes: inputs are found in them, too. */
+function ownFiles(folder: string, cache: string, depth = 0): (readonly [string, number, number])[] {
+  if (depth > 12 || folder === cache) return [];
+  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+    if (entry.name.startsWith('.') || entry.name === 'node_modules' || entry.name === 'dist') return [];
+    const path = join(folder, entry.name);
+    if (entry.isDirectory()) return ownFiles(path, cache, depth + 1);
+    if (!/\.([cm]?[jt]sx?|json)$/.test(entry.name)) return [];
+    const { mtimeMs, size } = statSync(path);
+    return [[path, mtimeMs, size] as const];
+  });
+}
 
 /** The opened project folder. It is read in a thread of its own, since the compiler would hold up every answer. */
 export class OpenProject {
@@ -52,13 +65,14 @@ export class OpenProject {
     worker.on('error', (error) => settle({ status: 'failed', message: error.message }));
   }
 
-  /** The same packages in the same versions, read by the same code, declare the same. */
+  /** The same packages in the same versions and the same own files, read by the same code, declare the same. */
   #key(): string | undefined {
     try {
       const hash = createHash('sha256')
         .update(this.folder)
         .update(readFileSync(this.workerFile))
-        .update(readFileSync(join(this.folder, 'package.json')));
+        .update(readFileSync(join(this.folder, 'package.json')))
+        .update(JSON.stringify(ownFiles(this.folder, this.cache)));
       return hash
         .update(readFileSync(join(this.folder, 'node_modules/.package-lock.json')))
         .digest('hex')

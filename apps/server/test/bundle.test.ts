@@ -66,7 +66,11 @@ describe('an opened project', () => {
     const first = await read();
     expect(await read()).toEqual(first);
     writeFileSync(join(folder, 'node_modules/.package-lock.json'), '2');
-    expect((await read()).project).not.toBe(first.project);
+    const second = await read();
+    expect(second.project).not.toBe(first.project);
+    // A file of the project's own may be an input, too.
+    writeFileSync(join(folder, 'berth.tsx'), '');
+    expect((await read()).project).not.toBe(second.project);
     rmSync(folder, { recursive: true });
   });
 });

@@ -130,7 +130,7 @@ describe('two tabs', () => {
     await settled(one);
     expect((await stored()).name).toBe('From elsewhere');
     expect((await stored()).fields['pieces']).toMatchObject({ label: 'Ours', hint: 'Ours, too' });
-    expect(one.useKit.getState().trouble).toContain('/fields/pieces/label');
+    expect(one.useKit.getState().trouble).toContain('/fields/pieces');
     expect(one.useKit.getState().kit).toEqual(await stored());
     one.useKit.getState().undo();
     await settled(one);

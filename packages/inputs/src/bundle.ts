@@ -2,6 +2,8 @@ import type { FoundInput } from '@poietra/core';
 import { build, type BuildFailure, type Plugin } from 'esbuild';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import { isBuiltIn, onlyInside } from './inside.js';
+import { shutDoors, shutProcess } from './shut.js';
 
 export interface Bundle {
   readonly script: string;
@@ -50,7 +52,8 @@ export async function bundle({ project, home, start, inputs, codes = {} }: Bundl
       conditions: ['source', 'browser', 'style'],
       define: { 'process.env.NODE_ENV': '"development"', 'process.env': '{}' },
       loader: { '.svg': 'dataurl', '.png': 'dataurl', '.woff': 'dataurl', '.woff2': 'dataurl', '.ttf': 'dataurl' },
-      plugins: [oneFramework(project, home), codesOf(codes)],
+      plugins: [oneFramework(project, home), codesOf(codes), onlyInside(project, home)],
+      banner: { js: shutDoors },
       logLevel: 'silent',
       legalComments: 'none',
     });
@@ -92,7 +95,8 @@ export async function bundleScript({ project, home, start, inputs, codes = {} }:
         '.woff2': 'empty',
         '.ttf': 'empty',
       },
-      plugins: [oneFramework(project, home), codesOf(codes)],
+      plugins: [noBuiltIns, oneFramework(project, home), codesOf(codes), onlyInside(project, home)],
+      banner: { js: shutProcess },
       logLevel: 'silent',
       legalComments: 'none',
     });
@@ -122,6 +126,35 @@ function oneFramework(project: string, home: string): Plugin {
     },
   };
 }
+
+/** What the framework needs to draw on a server. Of Node's other modules a package finds that they are empty. */
+const needed = new Set([
+  'util',
+  'crypto',
+  'async_hooks',
+  'stream',
+  'events',
+  'buffer',
+  'string_decoder',
+  'url',
+  'querystring',
+  'assert',
+  'path',
+  'punycode',
+]);
+const noBuiltIns: Plugin = {
+  name: 'no-built-ins',
+  setup(builder) {
+    builder.onResolve({ filter: /^[a-z_:/]+$/ }, ({ path }) => {
+      const name = path.replace(/^node:/, '');
+      return isBuiltIn(path) && !needed.has(name) ? { path: name, namespace: 'poietra-empty' } : undefined;
+    });
+    builder.onLoad({ filter: /.*/, namespace: 'poietra-empty' }, () => ({
+      contents: 'module.exports = {};',
+      loader: 'js',
+    }));
+  },
+};
 
 /** The code of codecs, as modules under a name of their own. */
 function codesOf(codes: Readonly<Record<string, string>>): Plugin {
@@ -159,9 +192,9 @@ function entry(
     imports.push(
       name === 'default'
         ? `import input${i} from ${JSON.stringify(input.module)};`
-        : `import { ${name} as input${i} } from ${JSON.stringify(input.module)};`,
+        : `import { ${isName(name) ? name : JSON.stringify(name)} as input${i} } from ${JSON.stringify(input.module)};`,
     );
-    return `${JSON.stringify(input.id)}: { family: ${JSON.stringify(input.family)}, value: input${i}${member ? `.${member}` : ''} }`;
+    return `${JSON.stringify(input.id)}: { family: ${JSON.stringify(input.family)}, value: input${i}${member ? `[${JSON.stringify(member)}]` : ''} }`;
   });
   const codecs = Object.keys(codes).map((name, i) => {
     imports.push(`import * as code${i} from ${JSON.stringify(`poietra-code:${name}`)};`);
@@ -169,3 +202,5 @@ function entry(
   });
   return `${imports.join('\n')}\n${start.name}({ ${entries.filter(Boolean).join(', ')} }, { ${codecs.join(', ')} });\n`;
 }
+
+const isName = (text: string): boolean => /^[A-Za-z_$][\w$]*$/.test(text);

@@ -5,3 +5,4 @@ export { findPackage, ProjectError, readProject, type Project, type ProjectPacka
 export { CodeError, scriptOf } from './code.js';
 export { Renderer, type Rendered } from './render.js';
 export { bundle, BundleError, type Bundle, type BundledInput, type BundleOptions } from './bundle.js';
+export { isBuiltIn } from './inside.js';

@@ -1,7 +1,7 @@
 /** Drawing on the server: foreign packages run in a process of their own, without files, environment or time without end. */
 import { createHash } from 'node:crypto';
-import { spawn } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { spawn, spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { bundleScript, type BundleOptions } from './bundle.js';
@@ -37,22 +37,82 @@ export class Renderer {
 
   async #write(key: string, options: BundleOptions): Promise<string> {
     const text = await bundleScript(options);
-    this.#folder ??= mkdtempSync(join(tmpdir(), 'poietra-'));
+    this.#folder ??= temporary();
     const path = join(this.#folder, `${key}.cjs`);
     writeFileSync(path, text);
     return path;
   }
 }
 
-function run(script: string, task: string): Promise<Rendered> {
+/** So many are drawn side by side; others wait, and where too many wait, it is said. */
+const mostAtOnce = 2;
+const mostWaiting = 50;
+let drawing = 0;
+const queue: (() => void)[] = [];
+
+async function run(script: string, task: string): Promise<Rendered> {
+  if (queue.length >= mostWaiting) return { failed: 'Too much is being drawn on the server already; try again later.' };
+  if (drawing >= mostAtOnce) await new Promise<void>((resolve) => queue.push(resolve));
+  drawing++;
+  try {
+    return await draw(script, task);
+  } finally {
+    drawing--;
+    queue.shift()?.();
+  }
+}
+
+/** In megabytes. */
+const mostMemory = 1024;
+
+/**
+ * Where the system can do it (Linux, namespaces), the process has no network and sees no other process, so it can
+ * neither send anything anywhere nor signal anybody.
+ */
+let prefix: readonly string[] | undefined;
+function confined(): readonly string[] {
+  if (!prefix) {
+    const wall = ['unshare', '--user', '--map-root-user', '--net', '--pid', '--fork', '--kill-child'];
+    const [command = '', ...args] = [...wall, 'true'];
+    prefix = process.platform === 'linux' && spawnSync(command, args).status === 0 ? wall : [];
+  }
+  return prefix;
+}
+
+/** Memory of a process and those it was made by wrapping, in megabytes; 0 where the system does not tell. */
+function memoryOf(pid: number | undefined): number {
+  try {
+    const children = readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8').trim().split(' ').filter(Boolean);
+    const own = Number(readFileSync(`/proc/${pid}/statm`, 'utf8').split(' ')[1] ?? 0) * 4096;
+    return children.reduce((sum, child) => sum + memoryOf(Number(child)), own / 1e6);
+  } catch {
+    return 0;
+  }
+}
+
+function draw(script: string, task: string): Promise<Rendered> {
   return new Promise((resolve) => {
-    const child = spawn(process.execPath, ['--experimental-permission', `--allow-fs-read=${script}`, script], {
+    const [command = process.execPath, ...args] = [
+      ...confined(),
+      process.execPath,
+      '--experimental-permission',
+      `--allow-fs-read=${script}`,
+      '--max-old-space-size=512',
+      script,
+    ];
+    const child = spawn(command, args, {
       stdio: ['pipe', 'pipe', 'pipe'],
-      env: { NODE_NO_WARNINGS: '1' },
+      env: { NODE_NO_WARNINGS: '1', PATH: '/usr/bin:/bin' },
     });
+    const watch = setInterval(() => {
+      if (memoryOf(child.pid) < mostMemory) return;
+      child.kill('SIGKILL');
+      fail(`Drawing it on the server took more than ${mostMemory} MB of memory.`);
+    }, 100);
     let [out, complaint] = ['', ''];
     const fail = (failed: string): void => {
       clearTimeout(timer);
+      clearInterval(watch);
       resolve({ failed: failed.slice(0, 4000) });
     };
     const timer = setTimeout(() => {
@@ -72,10 +132,10 @@ function run(script: string, task: string): Promise<Rendered> {
     child.on('error', ({ message }) => fail(message));
     child.on('close', () => {
       clearTimeout(timer);
+      clearInterval(watch);
       const line = out.trim().split('\n').at(-1) ?? '';
       try {
-        const read = JSON.parse(line) as Rendered;
-        resolve('html' in read ? { html: read.html } : { failed: read.failed.slice(0, 4000) });
+        resolve(answerOf(JSON.parse(line)));
       } catch {
         fail(reasonIn(complaint));
       }
@@ -89,4 +149,20 @@ function run(script: string, task: string): Promise<Rendered> {
 function reasonIn(complaint: string): string {
   const line = complaint.split('\n').find((one) => /^\w*(Error|Exception)\b/.test(one.trim()));
   return `It does not run without a browser: ${line?.trim() ?? 'it ended without an answer'}`;
+}
+
+/** What it says is foreign: markup or a reason, and nothing else. */
+function answerOf(said: unknown): Rendered {
+  const { html, failed } = (typeof said === 'object' && said !== null ? said : {}) as Partial<
+    Record<'html' | 'failed', unknown>
+  >;
+  if (typeof html === 'string') return { html };
+  return { failed: typeof failed === 'string' ? failed.slice(0, 4000) : 'It gave no answer that can be read.' };
+}
+
+/** A folder that goes when this process does. */
+function temporary(): string {
+  const folder = mkdtempSync(join(tmpdir(), 'poietra-'));
+  process.once('exit', () => rmSync(folder, { recursive: true, force: true }));
+  return folder;
 }

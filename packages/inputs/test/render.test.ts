@@ -61,6 +61,43 @@ it('reaches no file of the machine that draws', async () => {
     focus: { by: 'element' },
   };
   expect(await draw({ adapter, shown: '', id: 'trial-4' }, [input])).toEqual({
-    failed: expect.stringMatching(/restricted/) as unknown,
+    failed: expect.stringMatching(/is not a function/) as unknown,
+  });
+});
+
+const component = (file: string, name: string) => ({
+  id: `./${file}#${name}`,
+  family: 'component' as const,
+  export: name,
+  module: join(__dirname, file),
+  css: [],
+});
+const plainly = (input: string) => ({
+  input,
+  value: { property: 'value' },
+  change: { report: 'onChange', path: '/0' },
+  focus: { by: 'element' },
+});
+
+it('has no network, no other process and no signal', async () => {
+  const input = component('escapes.tsx', 'Escapes');
+  const answer = await draw({ adapter: plainly(input.id), shown: '', id: 'trial-5' }, [input]);
+  const { html = JSON.stringify(answer) } = answer as { html?: string };
+  const said = html.replace(/&quot;/g, '"').replace(/&#x27;/g, "'");
+  for (const way of ['fetch', 'net', 'child', 'binding', 'kill', 'parent', 'files'])
+    expect([way, new RegExp(`"${way}":"(no|[^"]*(is not|not there)[^"]*)"`).test(said)]).toEqual([way, true]);
+});
+
+it('ends what takes memory without end', async () => {
+  const input = component('escapes.tsx', 'Hungry');
+  expect(await draw({ adapter: plainly(input.id), shown: '', id: 'trial-6' }, [input])).toMatchObject({
+    failed: expect.stringMatching(/memory|heap|without an answer|longer than/) as unknown,
+  });
+});
+
+it('does not take another answer than markup or a reason', async () => {
+  const input = component('escapes.tsx', 'Forger');
+  expect(await draw({ adapter: plainly(input.id), shown: '', id: 'trial-7' }, [input])).toEqual({
+    failed: 'It gave no answer that can be read.',
   });
 });

@@ -1,6 +1,6 @@
-import { makeCodec, runCase } from '@poietra/core';
-import { useMemo, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { NavLink, useLocation } from 'react-router';
+import { useFailing } from '../parts/use-failing.js';
 import { useKit } from '../store/kit.js';
 import { useProject } from '../store/project.js';
 
@@ -18,17 +18,7 @@ export function OrderOfWork(): ReactNode {
   const project = useProject();
   // An adapter belongs to its input, so its page is a part of that stop.
   const isAdapter = useLocation().pathname.startsWith('/adapters/');
-  const failing = useMemo(
-    () =>
-      // Code runs on its codec's page only.
-      Object.values(kit.codecs)
-        .filter(({ kind }) => kind !== 'code')
-        .reduce(
-          (sum, codec) => sum + (codec.cases ?? []).filter((row) => !runCase(makeCodec(codec), row).passed).length,
-          0,
-        ),
-    [kit.codecs],
-  );
+  const failing = Object.values(useFailing() ?? {}).reduce((sum, one) => sum + one, 0);
   const count = (part: object): number => Object.keys(part).length;
   const stops: Stop[] = [
     {

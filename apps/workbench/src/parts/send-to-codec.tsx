@@ -1,5 +1,6 @@
 import { builtIn, type CodecDescription } from '@poietra/core';
 import type { ReactNode } from 'react';
+import { partOf } from './part-of.js';
 import { useNavigate } from 'react-router';
 import { useKit } from '../store/kit.js';
 import { Button } from './button.js';
@@ -17,7 +18,7 @@ export function SendToCodec({ name, codec: { kind, options }, written }: Props):
   const { kit, edit } = useKit();
   const navigate = useNavigate();
   const open = (): void => {
-    const known = name !== undefined && kit.codecs[name] ? name : undefined;
+    const known = name !== undefined && partOf(kit.codecs, name) ? name : undefined;
     // Never the name of a built-in one: fields that use that would from then on use this.
     const target = known ?? freeName(`${kind}-tried`, { ...builtIn, ...kit.codecs });
     if (known === undefined)

@@ -23,6 +23,10 @@ interface Props {
 
 /** A frame that was asked and has not answered for so long hangs. In milliseconds. */
 const patience = 5000;
+/** More than any input or form has to tell within a second. */
+const mostMessages = 1000;
+/** Higher than any form; a frame that asks for more is shown so far. In pixels. */
+const mostHeight = 100_000;
 
 /**
  * A frame without origin that runs foreign inputs. It can reach neither storage nor server; messages are all that passes,
@@ -54,14 +58,23 @@ export function StandFrame({
 
   const post = useCallback<Post>((message) => frame.current?.contentWindow?.postMessage(message, '*'), []);
   const heardAt = useRef(0);
+  const flood = useRef({ since: 0, count: 0 });
   useEffect(() => {
     const listen = (event: MessageEvent<unknown>): void => {
       if (event.source !== frame.current?.contentWindow) return;
+      // What floods is not even read: reading a message costs the page more than sending it costs the frame.
+      const now = performance.now();
+      if (now - flood.current.since > 1000) flood.current = { since: now, count: 0 };
+      if (++flood.current.count > mostMessages) {
+        setLost(`It sent more than ${mostMessages} messages within a second, so it was stopped.`);
+        return;
+      }
       const read = fromFrame.safeParse(event.data);
       if (!read.success) return;
       heardAt.current = performance.now();
       const message = read.data;
-      if (message.kind === 'height') setHeight(Math.max(minHeight, message.height));
+      if (!isByHand(message)) return;
+      if (message.kind === 'height') setHeight(Math.min(mostHeight, Math.max(minHeight, message.height)));
       else if (message.kind === 'key') shortcut(message);
       else if (message.kind === 'flooded')
         setLost(
@@ -114,6 +127,14 @@ export function StandFrame({
       style={{ height }}
     />
   );
+}
+
+/**
+ * What changes the kit, sends, or undoes is only heard while a person has just pressed something: the browser knows, and
+ * a press inside the frame counts for the page around it.
+ */
+function isByHand({ kind }: FromFrame): boolean {
+  return !(kind === 'edit' || kind === 'send' || kind === 'key') || navigator.userActivation.isActive;
 }
 
 /** Shortcuts work wherever the focus is, also inside the frame. */

@@ -1,4 +1,4 @@
-import { makeCodec, runCase, type Case, type CaseResult, type CodecDescription } from '@poietra/core';
+import { guarded, makeCodec, runCase, type Case, type CaseResult, type CodecDescription } from '@poietra/core';
 import { useEffect, useMemo, useState } from 'react';
 import type { RunCode } from './code-frame.js';
 
@@ -13,7 +13,7 @@ export function useCaseResults(codec: CodecDescription, rows: readonly Case[], r
   const isCode = codec.kind === 'code';
   const direct = useMemo(() => {
     if (isCode) return undefined;
-    const made = makeCodec(codec);
+    const made = guarded(() => makeCodec(codec));
     return rows.map((row) => runCase(made, row));
   }, [isCode, codec, rows]);
   const [told, setTold] = useState<CaseResults>({ results: [] });

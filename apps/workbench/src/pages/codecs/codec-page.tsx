@@ -10,6 +10,7 @@ import {
   type CodecDescription,
 } from '@poietra/core';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { partOf } from '../../parts/part-of.js';
 import { useLocation, useParams } from 'react-router';
 import { NoSuch } from '../../parts/no-such.js';
 import { Button } from '../../parts/button.js';
@@ -29,7 +30,7 @@ export function Component(): ReactNode {
   const { name = '' } = useParams();
   // A value that was sent here from a form or a stand.
   const { state, key } = useLocation() as { state: unknown; key: string };
-  const codec = useKit(({ kit }) => kit.codecs[name]);
+  const codec = useKit(({ kit }) => partOf(kit.codecs, name));
   if (!codec) {
     return <NoSuch what="codec" name={name} />;
   }

@@ -1,5 +1,6 @@
 import { editForm, isObject, joinPointer, type FormDescription, type Outcome, type Snapshot } from '@poietra/core';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { partOf } from '../../parts/part-of.js';
 import { Link, useNavigate, useParams } from 'react-router';
 import { NoSuch } from '../../parts/no-such.js';
 import { Button } from '../../parts/button.js';
@@ -24,7 +25,7 @@ import { WithoutScript } from './without-script.js';
 /** The proof of a form: the sheet with its notes, the records it made, and its texts beside it. */
 export function Component(): ReactNode {
   const { name = '', record } = useParams();
-  const form = useKit(({ kit }) => kit.forms[name]);
+  const form = useKit(({ kit }) => partOf(kit.forms, name));
   if (!form) {
     return (
       <NoSuch what="form" name={name}>
@@ -121,6 +122,7 @@ function Proof({
   };
   const onMessage = (message: FromFrame, reply: Post): void => {
     if (message.kind === 'edit') {
+      if (!isEditing) return;
       try {
         useKit
           .getState()

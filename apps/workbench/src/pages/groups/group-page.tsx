@@ -7,6 +7,7 @@ import {
   type GroupDescription,
 } from '@poietra/core';
 import { useMemo, useState, type ReactNode } from 'react';
+import { partOf } from '../../parts/part-of.js';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Button } from '../../parts/button.js';
 import { NoSuch } from '../../parts/no-such.js';
@@ -19,7 +20,7 @@ import { Effects } from './effects.js';
 /** A group: its fields, and every place that uses it. */
 export function Component(): ReactNode {
   const { name = '' } = useParams();
-  const group = useKit(({ kit }) => kit.groups[name]);
+  const group = useKit(({ kit }) => partOf(kit.groups, name));
   if (!group) {
     return <NoSuch what="group" name={name} />;
   }

@@ -13,6 +13,7 @@ import {
   type KitInput,
 } from '@poietra/core';
 import { useMemo, type ReactNode } from 'react';
+import { partOf } from '../../parts/part-of.js';
 import { Link, useParams } from 'react-router';
 import { NoSuch } from '../../parts/no-such.js';
 import { CodeView } from '../../parts/code-view.js';
@@ -33,7 +34,7 @@ import { lineFor, useStand } from './use-stand.js';
 /** An adapter as sentences, each word of which can be edited where it stands, over the living input. */
 export function Component(): ReactNode {
   const { name = '' } = useParams();
-  const adapter = useKit(({ kit }) => kit.adapters[name]);
+  const adapter = useKit(({ kit }) => partOf(kit.adapters, name));
   if (!adapter) {
     return (
       <NoSuch what="adapter" name={name}>

@@ -1,4 +1,5 @@
 import { useMemo, useState, type ReactNode } from 'react';
+import { partOf } from '../../parts/part-of.js';
 import { NavLink, Outlet, useLocation, useParams } from 'react-router';
 import { Busy, Empty, Failed } from '../../parts/states.js';
 import { inputTitle } from '../../parts/names.js';
@@ -80,7 +81,9 @@ export function Component(): ReactNode {
 }
 
 function Row({ inspected: { input, adapter } }: { readonly inspected: Inspected }): ReactNode {
-  const adapted = useKit(({ kit }) => Object.keys(kit.adapters).find((name) => kit.adapters[name]?.input === input.id));
+  const adapted = useKit(({ kit }) =>
+    Object.keys(kit.adapters).find((name) => partOf(kit.adapters, name)?.input === input.id),
+  );
   return (
     <li>
       <NavLink

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { caseCheck } from './case-check.js';
+
+expose(caseCheck);

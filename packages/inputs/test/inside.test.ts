@@ -1,0 +1,76 @@
+import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { bundle, isBuiltIn } from '../src/index.js';
+
+const home = join(__dirname, '../../..');
+const around = mkdtempSync(join(tmpdir(), 'poietra-inside-'));
+const project = join(around, 'project');
+const secret = 'TIDE-TABLE-SECRET';
+const put = (path: string, text: string): string => {
+  const file = join(around, path);
+  mkdirSync(join(file, '..'), { recursive: true });
+  writeFileSync(file, text);
+  return file;
+};
+const start = {
+  module: put('project/start.ts', 'export const start = (inputs) => void (globalThis.inputs = inputs);'),
+  name: 'start',
+};
+const taken = async (source: string): Promise<string> => {
+  const module = put('project/src/input.tsx', `${source}\nexport const Input = () => null;`);
+  const input = { id: 'x', family: 'component' as const, export: 'Input', module, css: [] };
+  try {
+    const { script, style } = await bundle({ project, home, start, inputs: [input] });
+    return script + style;
+  } catch (error) {
+    return (error as Error).message;
+  }
+};
+
+beforeAll(() => {
+  put('project/package.json', '{"name":"office"}');
+  put('outside.json', JSON.stringify({ secret }));
+  put('outside.svg', `<svg>${secret}</svg>`);
+  put('project/.env.json', JSON.stringify({ secret }));
+  put('project/key.pem', secret);
+  symlinkSync(join(around, 'outside.json'), join(project, 'linked.json'));
+  put('elsewhere/harbour/package.json', '{"name":"harbour","main":"index.js"}');
+  put('elsewhere/harbour/index.js', 'export const berth = "BERTH-OF-THE-WORKSPACE";');
+  mkdirSync(join(project, 'node_modules'), { recursive: true });
+  symlinkSync(join(around, 'elsewhere/harbour'), join(project, 'node_modules/harbour'));
+  put('project/src/quay.css', `.a { background: url('../../outside.svg') }`);
+});
+afterAll(() => rmSync(around, { recursive: true }));
+
+it.each([
+  ['by an absolute path', () => `import x from ${JSON.stringify(join(around, 'outside.json'))}; console.log(x);`],
+  ['by going up', () => `import x from '../../outside.json'; console.log(x);`],
+  ['by a link', () => `import x from '../linked.json'; console.log(x);`],
+  ['by a style sheet', () => `import './quay.css';`],
+  ['as a text', () => `import x from '../start.ts' with { type: 'text' }; console.log(x, '${secret}'.slice(99));`],
+  ['that is hidden', () => `import x from '../.env.json'; console.log(x);`],
+  ['of another kind', () => `import x from '../key.pem' with { type: 'text' }; console.log(x);`],
+])('a file outside is not bundled: %s', async (_, source) => {
+  const got = await taken(source());
+  expect(got).toMatch(/so it is not bundled/);
+  expect(got).not.toContain(secret);
+});
+
+it('files of the project and of packages that are links to a workspace are', async () => {
+  put('project/src/own.json', '{"quay":"OWN-QUAY"}');
+  const got = await taken(`import own from './own.json'; import { berth } from 'harbour'; console.log(own, berth);`);
+  expect(got).toContain('OWN-QUAY');
+  expect(got).toContain('BERTH-OF-THE-WORKSPACE');
+});
+
+it('what leaves by another way than fetching is taken away before anything foreign runs', async () => {
+  const got = await taken('console.log("FOREIGN");');
+  expect(got.indexOf('RTCPeerConnection')).toBeGreaterThanOrEqual(0);
+  expect(got.indexOf('RTCPeerConnection')).toBeLessThan(got.indexOf('FOREIGN'));
+});
+
+it.each(['fs', 'node:net', 'fs/promises', 'child_process'])('%s is Node’s own', (name) =>
+  expect(isBuiltIn(name)).toBe(true),
+);
+it.each(['react', 'antd', '@scope/fs'])('%s is a package', (name) => expect(isBuiltIn(name)).toBe(false));
