@@ -46,6 +46,8 @@ export async function build({ ifNeeded = false } = {}) {
       outdir: to,
     });
   };
+  const { validatorRuntime } = await import('./validator-runtime.mjs');
+  await validatorRuntime();
   console.error('Building the libraries and the server …');
   // Our own packages are bundled in from source; those from the registry stay outside.
   const ours = {

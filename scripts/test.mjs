@@ -4,6 +4,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { build } from './build.mjs';
 import { install } from './install.mjs';
+import { validatorRuntime } from './validator-runtime.mjs';
 import { librarySize, pageSize } from './sizes.mjs';
 
 const home = join(import.meta.dirname, '..');
@@ -77,6 +78,7 @@ await checkAll({
     ],
   ],
 });
+check('the engine in written validators is the one in the source', await validatorRuntime());
 await build({ ifNeeded: true });
 for (const { says, name, isGood } of [pageSize(), await librarySize()]) {
   console.log(says);

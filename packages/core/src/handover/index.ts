@@ -4,3 +4,4 @@ export { handOver, usedGroups, type HandoverFile } from './files.js';
 export { usedAdapters } from './forms.js';
 export { typeName, valueName } from './source.js';
 export { typesFor } from './types.js';
+export { writeValidator, type ValidatorOptions } from './write-validator.js';

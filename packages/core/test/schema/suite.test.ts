@@ -1,33 +1,9 @@
 /** The official JSON Schema test suite, as Debian packs it: every required test of five drafts, and the optional ones. */
-import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
+import { existsSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { compileSchema, outputOf, prepareSchema, SchemaError, type CompiledSchema } from '../../src/index.js';
 import { knownFailures } from './known-failures.js';
-
-const home = '/usr/share/perl5/auto/share/dist/Test-JSON-Schema-Acceptance';
-const drafts = [
-  ['draft4', 'http://json-schema.org/draft-04/schema'],
-  ['draft6', 'http://json-schema.org/draft-06/schema'],
-  ['draft7', 'http://json-schema.org/draft-07/schema'],
-  ['draft2019-09', 'https://json-schema.org/draft/2019-09/schema'],
-  ['draft2020-12', 'https://json-schema.org/draft/2020-12/schema'],
-] as const;
-
-interface Group {
-  readonly description: string;
-  readonly schema: unknown;
-  readonly tests: readonly { readonly description: string; readonly data: unknown; readonly valid: boolean }[];
-}
-
-function files(folder: string): string[] {
-  return readdirSync(folder)
-    .sort()
-    .flatMap((name) => {
-      const path = join(folder, name);
-      return statSync(path).isDirectory() ? files(path) : name.endsWith('.json') ? [path] : [];
-    });
-}
-const read = (path: string): unknown => JSON.parse(readFileSync(path, 'utf8'));
+import { documents, drafts, files, home, read, type Group } from './suite.js';
 
 /** The names of the tests that give another verdict than the suite, and how many were run. */
 function run(
@@ -77,10 +53,6 @@ function run(
 
 describe('the official suite', () => {
   it('is installed', () => expect(existsSync(home)).toBe(true));
-  const remotes = join(home, 'remotes');
-  const documents = Object.fromEntries(
-    files(remotes).map((path) => [`http://localhost:1234/${relative(remotes, path)}`, read(path)]),
-  );
   // Remotes without "$schema" are of the draft that asks for them; those of other drafts name theirs.
   it.each(drafts)('%s: every required test', (draft, dialect) => {
     const { count, failed } = run(draft, dialect, documents, false);

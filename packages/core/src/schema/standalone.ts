@@ -1,0 +1,36 @@
+/**
+ * The engine as it goes into a validator that is written out: every keyword, no meta-schemas (those that a schema refers
+ * to are written along with it) and nothing that only a form needs. `scripts/validator-runtime.mjs` bundles it.
+ */
+import { canonical, equalJson } from '../json/index.js';
+import { compileWith, type CompiledSchema } from './compiled.js';
+import type { CompileOptions } from './compiler.js';
+import { everyDialect } from './dialects.js';
+import { engineOf } from './engine.js';
+import { family as arrays } from './keywords/arrays.js';
+import { family as choices } from './keywords/branches.js';
+import { family as dynamic } from './keywords/dynamic.js';
+import { family as formats } from './keywords/format.js';
+import { family as numbers, isMultiple } from './keywords/numbers.js';
+import { family as objects } from './keywords/objects.js';
+import { family as patterns } from './keywords/patterns.js';
+import { family as unevaluated } from './keywords/unevaluated.js';
+import { lengthOf } from './keywords/values.js';
+import { compilePattern } from './pattern/index.js';
+import { resolveUri } from './resolve-uri.js';
+
+const engine = /* @__PURE__ */ engineOf([numbers, patterns, formats, objects, arrays, choices, dynamic, unevaluated], {
+  dialects: everyDialect,
+  resolveUri,
+});
+
+/** What the written functions call: the engine for problems and for what is not written out, and its judgements of values. */
+export const runtime = {
+  compile: (schema: unknown, options: CompileOptions): CompiledSchema => compileWith(engine, schema, options),
+  equal: equalJson,
+  canonical,
+  isMultiple,
+  length: lengthOf,
+  pattern: compilePattern,
+  formats: engine.formats,
+};
