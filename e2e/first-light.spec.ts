@@ -145,7 +145,7 @@ test('one value, all the way through', async ({ page }) => {
     await page.getByRole('navigation', { name: 'Order of work' }).getByRole('link', { name: 'Hand-over' }).click();
     for (const [file, text] of [
       ['day-picker.ts', 'satisfies AdapterDescription'],
-      ['calendar-date.ts', 'makeCodec'],
+      ['calendar-date.ts', 'satisfies CodecDescription'],
       ['freight-booking-short.tsx', 'prepareForm'],
     ] as const) {
       await page.getByRole('link', { name: file, exact: true }).click();

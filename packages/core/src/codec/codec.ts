@@ -36,5 +36,9 @@ export interface CodecDescription {
   readonly cases?: readonly Case[];
 }
 
-export const held = <Held>(value: Held): Parsed<Held> => ({ ok: true, held: value });
-export const refused = (reason: string): { ok: false; reason: string } => ({ ok: false, reason });
+export function held<Held>(value: Held): Parsed<Held> {
+  return { ok: true, held: value };
+}
+export function refused(reason: string): { ok: false; reason: string } {
+  return { ok: false, reason };
+}

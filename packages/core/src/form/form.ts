@@ -117,7 +117,7 @@ export class OpenForm implements Form, PlaceHolder {
         this.#checked(place.at);
       },
     }));
-    if (!moves) throw new Error('Prepared for a schema without lists and choices.');
+    if (!moves) throw new Error('Prepared without lists and choices.');
     return moves;
   }
   #made: Moves | undefined;

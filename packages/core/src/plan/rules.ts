@@ -132,33 +132,35 @@ export function chooseField(facts: Facts, hints: Hints, rules: PlanRules, item?:
   return use && withContent(use, facts);
 }
 
-const oneOf = 'select radios combobox listbox';
-const textual = 'text email password search tel url textarea';
+const textual = 'text email password search tel url textarea number range';
+/** What takes values of a kind, beside the boxes that choose. */
+const takers: Partial<Record<Kind, string>> = { boolean: 'checkbox', number: textual, integer: textual };
+/** What takes a text of one format only, or of none. */
+const formatOf: Readonly<Record<string, string>> = {
+  date: 'date',
+  time: 'time',
+  'datetime-local': 'date-time',
+  file: '',
+  color: '',
+};
 /**
  * Whether a person could enter a valid value with one of HTML's own inputs: a hint that names another is left out, and
  * told by `checkHints`.
  */
-export function suits(
+function suits(
   input: string,
-  { format, contentEncoding }: Facts,
+  { format }: Facts,
   kind: Kind | undefined,
   several: boolean,
   hasChoices: boolean,
 ): boolean {
-  const isOne = (names: string): boolean => names.split(' ').includes(input);
-  if (kind === 'array') return several && isOne('checks listbox');
-  if (kind === 'object' || kind === 'null') return false;
-  if (isOne(oneOf)) return hasChoices;
-  if (isOne('checks')) return false;
-  if (kind === undefined) return true;
-  if (kind === 'boolean') return isOne('checkbox');
-  if (kind === 'number' || kind === 'integer') return isOne(`number range ${textual}`);
-  if (isOne('date')) return format === undefined || format === 'date';
-  if (isOne('time')) return format === undefined || format === 'time';
-  if (isOne('datetime-local')) return format === undefined || format === 'date-time';
-  if (isOne('file')) return format === undefined;
-  if (isOne('color')) return format === undefined && contentEncoding === undefined;
-  return isOne(`number range ${textual}`);
+  const isOf = (names = ''): boolean => names.split(' ').includes(input);
+  if (kind === 'array') return several && isOf('checks listbox');
+  if (isOf('select radios combobox listbox')) return hasChoices;
+  if (kind === undefined) return input !== 'checks';
+  const own = formatOf[input];
+  if (kind === 'string') return own === undefined ? isOf(textual) : format === undefined || format === own;
+  return isOf(takers[kind]);
 }
 
 function codecByKind(kind: Kind | undefined): CodecDescription | undefined {
