@@ -4,7 +4,9 @@ import { join } from 'node:path';
 import type { Kit, Snapshot } from '@poietra/core';
 import { database } from '../src/store/database.js';
 import { draftOf, dropDraft, keepDraft } from '../src/store/drafts.js';
-import { openKit, useKit } from '../src/store/kit.js';
+import * as kitModule from '../src/store/kit.js';
+
+const { openKit, useKit } = kitModule;
 
 const demo = JSON.parse(readFileSync(join(__dirname, '../../../demo/kit.json'), 'utf8')) as Kit;
 const asked: string[] = [];
@@ -84,7 +86,7 @@ it('an edit that changes nothing is none', () => {
 });
 
 describe('two tabs', () => {
-  type Tab = typeof import('../src/store/kit.js');
+  type Tab = typeof kitModule;
   /** Another tab: modules of its own over the same database. */
   const openTab = async (): Promise<Tab> => {
     let tab: Promise<Tab> | undefined;

@@ -2,6 +2,7 @@ import { tally } from '@poietra/core';
 import { inspect, ProjectError } from '@poietra/inputs';
 import { Command } from 'commander';
 import { resolve } from 'node:path';
+import { follow, generate, GenerateError } from './generate.js';
 import { check, CheckError, reportOf } from './check.js';
 
 const program = new Command('poietra').description('Poietra on the command line, for CI.');
@@ -56,10 +57,34 @@ program
     },
   );
 
+program
+  .command('generate')
+  .description('write the hand-over of a kit as source; what was changed by hand is merged with what is new')
+  .argument('<kit>', 'a kit file')
+  .requiredOption('--out <folder>', 'where the source goes')
+  .option('--check', 'write nothing; print what differs, and end with status 1 where something does')
+  .option('--watch', 'go on, and write again whenever the kit file changes')
+  .action(async (kit: string, options: { out: string; check?: boolean; watch?: boolean }) => {
+    const from = process.env['INIT_CWD'] ?? '.';
+    const [file, folder] = [resolve(from, kit), resolve(from, options.out)];
+    const run = async (): Promise<void> => {
+      const isGood = await generate(file, folder, { check: options.check ?? false, say: (text) => console.log(text) });
+      process.exitCode = isGood ? 0 : 1;
+    };
+    await run();
+    if (!options.watch) return;
+    console.log(`Following ${kit}; Ctrl C ends it.`);
+    follow(file, () => {
+      // A kit that is broken for a moment is told, and waited for.
+      run().catch((error: unknown) => console.error(error instanceof Error ? error.message : String(error)));
+    });
+  });
+
 try {
   await program.parseAsync();
 } catch (error) {
-  if (!(error instanceof ProjectError) && !(error instanceof CheckError)) throw error;
+  if (!(error instanceof ProjectError) && !(error instanceof CheckError) && !(error instanceof GenerateError))
+    throw error;
   console.error(error.message);
   process.exitCode = 2;
 }

@@ -9,7 +9,7 @@ interface Validator {
 }
 /** The module as an application would have it; tests do not run as modules. */
 function load(text: string): Validator {
-  // eslint-disable-next-line @typescript-eslint/no-implied-eval, @typescript-eslint/no-unsafe-call
+  // eslint-disable-next-line no-new-func, @typescript-eslint/no-implied-eval, @typescript-eslint/no-unsafe-call
   return new Function(
     `${text.replaceAll('export function', 'function')}\nreturn { accepts, validate };`,
   )() as Validator;

@@ -13,14 +13,12 @@ export interface CodecCode {
   revive?(sent: unknown): unknown;
 }
 
-/** Where in the code something was thrown: the place of a module by its address or file, then line and column. */
-const place = /\bcode(?:cs)?\/[\w.-]+\.[jt]s:(\d+)/;
-
 function reasonOf(error: unknown, name: string): string {
   if (!(error instanceof Error)) return `${name} threw ${String(error)}.`;
   // A plain Error is the author's own refusal; every other kind is a fault in the code.
   if (error.constructor.name === 'Error') return error.message;
-  const line = place.exec(error.stack ?? '')?.[1];
+  // The place of a module by its address or file, then line and column.
+  const line = /\bcode(?:cs)?\/[\w.-]+\.[jt]s:(\d+)/.exec(error.stack ?? '')?.[1];
   return `${name} fails${line === undefined ? '' : ` in line ${line}`}: ${error.message}`;
 }
 

@@ -60,6 +60,8 @@ export class FormExpressions {
 
   /** Begins to follow the computed values. */
   start(): void {
+    if (!this.language && this.placed.length + this.#conditions.length > 0)
+      this.form.trouble('', 'Its expressions cannot be read: the option “expressions” was not given.');
     for (const one of this.#withoutCycles(this.placed)) this.#run(parsePointer(one.at), '', one.text);
   }
 

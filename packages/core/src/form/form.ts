@@ -98,8 +98,6 @@ export class OpenForm implements Form, PlaceHolder {
     );
     const { values, begin = {} } = options;
     this.#begin(values === undefined ? this.ground.fill(begin) : values);
-    if (!options.expressions && conditions.length + computedAt.length > 0)
-      this.trouble('', 'Its expressions cannot be read: `expressions` was not given.');
     this.#expressions?.start();
     this.#settleBeginning();
     if (options.restore) this.#restore(options.restore);

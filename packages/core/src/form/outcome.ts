@@ -7,7 +7,7 @@ export function outcomeOf(given: unknown): Outcome {
   if (!isObject(given) || (kind !== 'accepted' && kind !== 'refused' && kind !== 'failed'))
     return {
       kind: 'failed',
-      message: 'It is not known what became of it: sending gave no outcome.',
+      message: 'Sending gave no outcome.',
     };
   const message = typeof given['message'] === 'string' ? given['message'] : undefined;
   if (kind === 'accepted') return { kind, answer: given['answer'] };

@@ -3,6 +3,7 @@ import { isObject } from '../json/index.js';
 import { writeKit, type Kit } from '../kit/index.js';
 import { adapterFiles } from './adapters.js';
 import { codecFiles, fieldsFile } from './codecs.js';
+import { indexFile, readmeFile } from './folder.js';
 import { formFiles } from './forms.js';
 
 /** One file to be: its path below the folder that the developer chooses, and its text. */
@@ -18,6 +19,8 @@ export function handOver(kit: Kit): HandoverFile[] {
     ...codecFiles(kit),
     fieldsFile(kit),
     ...formFiles(kit),
+    indexFile(kit),
+    readmeFile(kit),
     { path: 'kit.json', text: writeKit(kit) },
   ];
 }

@@ -2,6 +2,7 @@ import { builtIn } from '../codec/index.js';
 import { inputsOf, nativeAdapters } from '../adapter/index.js';
 import { copyJson, formatPointer, LimitReached, type Pointer } from '../json/index.js';
 import { compileSchema, SchemaError } from '../schema/index.js';
+import { codecProblems } from './check-codecs.js';
 import { kitSchema, kitVersion, type Kit } from './kit.js';
 
 /** One thing wrong with a kit file, in words for the person who opened it. */
@@ -61,7 +62,7 @@ export function readKit(foreign: unknown): KitReading {
     };
   }
   const kit = document as Kit;
-  const problems = [...danglingNames(kit), ...brokenSchemas(kit)];
+  const problems = [...danglingNames(kit), ...codecProblems(kit.codecs), ...brokenSchemas(kit)];
   return problems.length > 0 ? { ok: false, problems } : { ok: true, kit };
 }
 

@@ -1,0 +1,197 @@
+/** Writes the hand-over of a kit into a folder: what would change is known first, and hand changes are merged. */
+import { handOver, readKitText, type HandoverFile, type Kit } from '@poietra/core';
+import { createTwoFilesPatch } from 'diff';
+import { mergeDiff3 } from 'node-diff3';
+import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, watch, writeFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { basename, dirname, join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { z } from 'zod';
+
+/** The kit cannot be read, or the folder not be written. The message says where and why. */
+export class GenerateError extends Error {
+  override name = 'GenerateError';
+}
+
+/** What becomes of one file. */
+export interface Step {
+  readonly path: string;
+  readonly does: 'add' | 'change' | 'merge' | 'conflict' | 'remove' | 'keep';
+  /** What stands there now, and what will. */
+  readonly before: string | undefined;
+  readonly after: string | undefined;
+  /** Why it is kept, or what is in conflict. */
+  readonly says?: string;
+}
+
+const memory = '.poietra/last-written.json';
+const remembered = z.record(z.string(), z.string());
+/** The first line of a file that somebody has taken over. */
+const byHand = /^\/\/ by hand\b/;
+
+export function kitFrom(path: string): Kit {
+  let text: string;
+  try {
+    text = readFileSync(path, 'utf8');
+  } catch {
+    throw new GenerateError(`There is no kit file ${path} that can be read.`);
+  }
+  const read = readKitText(text);
+  if (read.ok) return read.kit;
+  throw new GenerateError(
+    `${basename(path)} is no kit that can be handed over:\n${read.problems.map(({ at, message }) => `  ${at === '' ? 'the file' : at}: ${message}`).join('\n')}`,
+  );
+}
+
+/** What writing a kit into a folder would do, file by file. Nothing is written. */
+export async function planWriting(kit: Kit, folder: string): Promise<Step[]> {
+  const last = lastWritten(folder);
+  const files = await Promise.all(handOver(kit).map((file) => formatted(file, folder)));
+  const wanted = new Map(files.map(({ path, text }) => [path, text]));
+  const steps = files.map(({ path, text }) => step(path, text, last[path], textOf(join(folder, path))));
+  for (const [path, base] of Object.entries(last)) {
+    const before = textOf(join(folder, path));
+    if (wanted.has(path) || before === undefined) continue;
+    steps.push(
+      before === base
+        ? { path, does: 'remove', before, after: undefined }
+        : { path, does: 'keep', before, after: before, says: 'The kit has it no longer, but it was changed by hand.' },
+    );
+  }
+  return steps.filter(({ before, after, says }) => before !== after || says !== undefined);
+}
+
+function step(path: string, text: string, base: string | undefined, before: string | undefined): Step {
+  if (before === undefined) return { path, does: 'add', before, after: text };
+  if (before === text || before === base) return { path, does: 'change', before, after: text };
+  if (byHand.test(before)) return { path, does: 'change', before, after: before };
+  if (base === undefined)
+    return {
+      path,
+      does: 'keep',
+      before,
+      after: before,
+      says: 'It was there before and was not written from a kit, so it is left alone.',
+    };
+  if (base === text) return { path, does: 'change', before, after: before };
+  const lines = (one: string): string[] => one.split('\n');
+  const { conflict, result } = mergeDiff3(lines(before), lines(base), lines(text), {
+    label: { a: 'changed by hand', o: 'last written', b: 'from the kit' },
+  });
+  const after = result.join('\n');
+  return conflict
+    ? {
+        path,
+        does: 'conflict',
+        before,
+        after,
+        says: 'The same lines were changed by hand and in the kit; marks show both.',
+      }
+    : { path, does: 'merge', before, after };
+}
+
+/** Writes what was planned: each file beside its place first, so that nothing is left half written. */
+export function write(steps: readonly Step[], folder: string, files: readonly HandoverFile[]): void {
+  const all: [string, string][] = steps.flatMap(({ path, after }) =>
+    after === undefined ? [] : [[path, after] as [string, string]],
+  );
+  all.push([memory, JSON.stringify(Object.fromEntries(files.map(({ path, text }) => [path, text])), undefined, 1)]);
+  const written: string[] = [];
+  try {
+    for (const [path, text] of all) {
+      const target = join(folder, path);
+      mkdirSync(dirname(target), { recursive: true });
+      writeFileSync(`${target}.new`, text);
+      written.push(target);
+    }
+  } catch (error) {
+    for (const target of written) rmSync(`${target}.new`, { force: true });
+    throw new GenerateError(`Nothing was written: ${error instanceof Error ? error.message : String(error)}`);
+  }
+  for (const target of written) renameSync(`${target}.new`, target);
+  for (const { path, does } of steps) if (does === 'remove') rmSync(join(folder, path));
+}
+
+/** The whole of it. @returns whether all is as the kit has it. */
+export async function generate(
+  kitFile: string,
+  folder: string,
+  { check = false, say }: { readonly check?: boolean; say(text: string): void },
+): Promise<boolean> {
+  const kit = kitFrom(kitFile);
+  const steps = await planWriting(kit, folder);
+  for (const one of steps) {
+    const { path, does, before = '', after = '', says } = one;
+    if (check && before !== after) say(createTwoFilesPatch(path, path, before, after, 'as it is', 'as the kit has it'));
+    say(`${does.padEnd(8)} ${path}${says === undefined ? '' : `: ${says}`}`);
+  }
+  if (check) {
+    say(steps.length === 0 ? 'All is as the kit has it.' : `${steps.length} files are not as the kit has them.`);
+    return steps.every(({ before, after }) => before === after);
+  }
+  write(steps, folder, await Promise.all(handOver(kit).map((file) => formatted(file, folder))));
+  say(steps.length === 0 ? 'All was as the kit has it.' : `${steps.length} files written or left, as said above.`);
+  return !steps.some(({ does }) => does === 'conflict');
+}
+
+/** Goes on writing as the kit's file changes; gives back how to stop. */
+export function follow(kitFile: string, again: () => void): () => void {
+  let due: ReturnType<typeof setTimeout> | undefined;
+  // The folder is watched: programs that write a file anew put another one in its place.
+  const watcher = watch(dirname(kitFile), (_, name) => {
+    if (name !== null && name !== basename(kitFile)) return;
+    clearTimeout(due);
+    due = setTimeout(again, 100);
+  });
+  return () => watcher.close();
+}
+
+function lastWritten(folder: string): Record<string, string> {
+  const text = textOf(join(folder, memory));
+  if (text === undefined) return {};
+  try {
+    return remembered.parse(JSON.parse(text));
+  } catch {
+    throw new GenerateError(
+      `${join(folder, memory)} cannot be read. Restore it, or take it away: all files that differ are then left alone.`,
+    );
+  }
+}
+
+function textOf(path: string): string | undefined {
+  return existsSync(path) ? readFileSync(path, 'utf8') : undefined;
+}
+
+/** In the project's own style, where it has Prettier. */
+async function formatted(file: HandoverFile, folder: string): Promise<HandoverFile> {
+  const prettier = await prettierOf(folder);
+  if (!prettier || file.path === 'kit.json') return file;
+  const path = join(folder, file.path);
+  try {
+    const options = await prettier.resolveConfig(path);
+    return { ...file, text: await prettier.format(file.text, { ...options, filepath: path }) };
+  } catch {
+    return file;
+  }
+}
+interface Formatter {
+  resolveConfig(path: string): Promise<object | null>;
+  format(text: string, options: object): Promise<string>;
+}
+const formatters = new Map<string, Promise<Formatter | undefined>>();
+function prettierOf(folder: string): Promise<Formatter | undefined> {
+  let found = formatters.get(folder);
+  if (!found) {
+    found = (async () => {
+      try {
+        const path = createRequire(join(folder, 'x.js')).resolve('prettier');
+        const module = (await import(pathToFileURL(path).href)) as Formatter & { default?: Formatter };
+        return module.default ?? module;
+      } catch {
+        return undefined;
+      }
+    })();
+    formatters.set(folder, found);
+  }
+  return found;
+}
