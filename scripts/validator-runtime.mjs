@@ -1,5 +1,4 @@
 /** Writes the engine that goes into written-out validators as one text; the build does it, so that it is never behind. */
-import { build } from 'esbuild';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
@@ -7,6 +6,8 @@ const core = join(import.meta.dirname, '../packages/core/src');
 const target = join(core, 'handover/validator-runtime.json');
 
 export async function validatorRuntime() {
+  // Imported here: where nothing is installed yet, this file is read before it is there.
+  const { build } = await import('esbuild');
   const { outputFiles } = await build({
     entryPoints: [join(core, 'schema/standalone.ts')],
     bundle: true,

@@ -173,7 +173,7 @@ describe('a developer is told', () => {
     form.list('/name');
     form.field('/name').write('Hareby');
     expect(form.troubles.map(({ at, says }) => `${at} ${says}`)).toEqual([
-      '/name Used as a list, which it is not.',
+      '/name It is used as a list, but its schema takes none. Nothing is changed by it.',
       '/name Cannot be sent: Not this one.',
     ]);
     expect([form.field('/name').shown, form.field('/name').problems.map(({ message }) => message)]).toEqual([

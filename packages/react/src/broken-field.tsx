@@ -1,3 +1,4 @@
+import { reasonOf } from '@poietra/core';
 import { Component, type ReactNode } from 'react';
 
 interface Props {
@@ -10,7 +11,7 @@ export class BrokenField extends Component<Props, { readonly reason: string | un
   override state: { readonly reason: string | undefined } = { reason: undefined };
 
   static getDerivedStateFromError(error: unknown): { reason: string } {
-    return { reason: error instanceof Error ? error.message : String(error) };
+    return { reason: reasonOf(error) };
   }
 
   override render(): ReactNode {

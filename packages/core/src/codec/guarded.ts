@@ -1,7 +1,5 @@
+import { reasonOf } from '../json/index.js';
 import { refused, type Codec } from './codec.js';
-
-const reasonOf = (error: unknown): { ok: false; reason: string } =>
-  refused(error instanceof Error ? error.message : String(error));
 
 /**
  * A codec whose four functions do not throw, whatever one of somebody's own does: what throws in reading is refused with
@@ -12,7 +10,7 @@ export function guarded(make: () => Codec): Codec & { readonly trouble?: string 
   try {
     codec = make();
   } catch (error) {
-    const refusal = reasonOf(error);
+    const refusal = refused(reasonOf(error));
     return {
       parse: () => refusal,
       show: () => '',
@@ -27,7 +25,7 @@ export function guarded(make: () => Codec): Codec & { readonly trouble?: string 
       try {
         return codec[name](value);
       } catch (error) {
-        return reasonOf(error);
+        return refused(reasonOf(error));
       }
     };
   return {

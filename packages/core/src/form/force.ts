@@ -9,7 +9,7 @@
 import { untracked } from '@preact/signals-core';
 import { ownMember, type Pointer } from '../json/index.js';
 import { appliedBelow, namesMembers, requiring, type Applied } from '../schema/index.js';
-import type { Place } from './place.js';
+import { places, type Place } from './place.js';
 
 /** A condition that places depend on, and its verdict when it was last asked. */
 export interface Watch {
@@ -117,11 +117,7 @@ export class Force {
     if (typeof value !== 'object' || value === null) return;
     this.#look(place.applied, value, () => place);
     this.form.reveal(place);
-    for (const child of [...place.children.values()]) this.#renewBelow(child);
-  }
-  #renewBelow(place: Place): void {
-    this.renew(place);
-    for (const child of [...place.children.values()]) this.#renewBelow(child);
+    for (const inner of places(place)) if (inner !== place) this.renew(inner);
   }
 
   #look(at: readonly Applied[], value: object, place: () => Place): void {

@@ -1,6 +1,6 @@
 import { batch, computed, signal } from '@preact/signals-core';
 import type { Codec } from '../codec/index.js';
-import { copyOf, equalJson, parsePointer, warnDeveloper, type Pointer, type Problem } from '../json/index.js';
+import { copyOf, equalJson, parsePointer, reasonOf, warnDeveloper, type Pointer, type Problem } from '../json/index.js';
 import { namedMembers, type CompiledSchema, type Condition, type Facts } from '../schema/index.js';
 import type { Expressed } from '../expression/index.js';
 import { Changes } from './changes.js';
@@ -151,10 +151,7 @@ export class OpenForm implements Form, PlaceHolder {
     return this.place(pointerOf(where));
   }
   list(where: Where<unknown>): FormList {
-    const at = pointerOf(where);
-    const place = this.place(at);
-    if (place.facts.kinds?.includes('array') === false) this.trouble(at, 'Used as a list, which it is not.');
-    return this.#moves.list(place);
+    return this.#moves.list(this.place(pointerOf(where)));
   }
   chosen(at: Pointer, chooser: Chooser): number {
     const place = this.place(at);
@@ -338,7 +335,7 @@ export class OpenForm implements Form, PlaceHolder {
   }
 
   async submit(send: (sent: unknown) => Promise<Outcome>): Promise<Submitted> {
-    if (this.#status.peek() === 'sending') return { kind: 'failed', message: 'The form is being sent already.' };
+    if (this.#status.peek() === 'sending') return { kind: 'failed', message: 'It is being sent.' };
     const problems = batch(() => {
       for (const place of [...this.#marked]) {
         place.acts.accept();
@@ -356,7 +353,7 @@ export class OpenForm implements Form, PlaceHolder {
     try {
       outcome = outcomeOf(await send(this.sent()));
     } catch (error) {
-      outcome = { kind: 'failed', message: error instanceof Error ? error.message : String(error) };
+      outcome = { kind: 'failed', message: reasonOf(error) };
     }
     batch(() => {
       this.#status.value = outcome.kind;

@@ -25,6 +25,9 @@ export class Moves {
   constructor(private readonly form: Movable) {}
 
   list(place: Place): FormList {
+    const isList = place.facts.kinds?.includes('array') !== false;
+    if (!isList)
+      place.form.trouble(place.at, 'It is used as a list, but its schema takes none. Nothing is changed by it.');
     return openList({
       facts: (index) => place.child(String(index)).facts,
       read: () => (void place.subtreeVersion.value, this.form.read(place)),
@@ -34,7 +37,7 @@ export class Moves {
         return entry && remember(entry);
       },
       replace: (items, from) => {
-        if (place.facts.kinds?.includes('array') !== false) this.#rearrange(place, items, from);
+        if (isList) this.#rearrange(place, items, from);
       },
     });
   }

@@ -1,6 +1,6 @@
 import { batch, computed, signal, type ReadonlySignal, type Signal } from '@preact/signals-core';
 import { guarded, type Codec } from '../codec/index.js';
-import { joinPointer, type Pointer, type Problem } from '../json/index.js';
+import { joinPointer, reasonOf, type Pointer, type Problem } from '../json/index.js';
 import {
   applied,
   appliedBelow,
@@ -277,7 +277,7 @@ export class Place implements FormField {
     try {
       sent = this.codec.peek().serialise(held);
     } catch (error) {
-      const reason = error instanceof Error ? error.message : String(error);
+      const reason = reasonOf(error);
       this.form.trouble(this.at, `Cannot be sent: ${reason}`);
       this.#keepTyped(held, reason);
       return;
@@ -335,17 +335,7 @@ export class Place implements FormField {
 }
 
 /** The order in which a person mends: what is missing, then its kind, its choice, its size, its form. */
-const order = [
-  'required',
-  'dependentRequired',
-  'type',
-  'enum',
-  'const',
-  'minLength',
-  'minItems',
-  'maxLength',
-  'maxItems',
-];
+const order = 'required dependentRequired type enum const minLength minItems maxLength maxItems'.split(' ');
 const rank = ({ keyword }: Problem): number => {
   const at = order.indexOf(keyword);
   return at < 0 ? order.length : at;

@@ -3,7 +3,18 @@
  * Nothing here knows of schemas, forms or interfaces.
  */
 export type { Json, JsonObject } from './value.js';
-export { copyOf, isJson, isObject, isPlain, ownMember, setOwn, kindOf, jsonText, type Kind } from './value.js';
+export {
+  copyOf,
+  isJson,
+  reasonOf,
+  isObject,
+  isPlain,
+  ownMember,
+  setOwn,
+  kindOf,
+  jsonText,
+  type Kind,
+} from './value.js';
 export { formatPointer, parsePointer, joinPointer, parentPointer, lookUp, isWithin, type Pointer } from './pointer.js';
 export { canonical } from './canonical.js';
 export { equalJson } from './equal.js';

@@ -73,3 +73,8 @@ export function isJson(value: unknown, depth = 200): value is Json {
 export function copyOf(value: unknown): unknown {
   return value === undefined ? undefined : (JSON.parse(JSON.stringify(value)) as unknown);
 }
+
+/** What was thrown, in words. */
+export function reasonOf(error: unknown): string {
+  return error instanceof Error ? error.message : String(error);
+}

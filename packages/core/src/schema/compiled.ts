@@ -1,9 +1,10 @@
-import type { Limits, Pointer } from '../json/index.js';
+import { parsePointer, type Limits, type Pointer } from '../json/index.js';
 import { Compiler, type CompileOptions } from './compiler.js';
 import type { Engine } from './engine.js';
 import type { Messages } from './messages.js';
 import { fine, limitOf, limitProblem, Memory, verdict, type Recheck, type Verdict } from './memory.js';
 import type { ChosenBranch, Run, SchemaNode } from './rule.js';
+import type { StandardSchema } from './standard.js';
 
 export interface CompiledSchema {
   /** The verdict only; stops at the first failure. */
@@ -25,6 +26,8 @@ export interface CompiledSchema {
   /** The compiled root, for those who read the schema rather than ask it. */
   readonly root: SchemaNode;
   readonly limits: Limits;
+  /** Standard Schema, version 1. */
+  readonly '~standard': StandardSchema;
   /** The words that it was compiled with, beside the standard ones. */
   readonly messages: Messages;
 }
@@ -42,6 +45,17 @@ export class Compiled implements CompiledSchema {
     private readonly compiler: Compiler,
     readonly root: SchemaNode,
   ) {}
+
+  get '~standard'(): StandardSchema {
+    return {
+      version: 1,
+      vendor: 'poietra',
+      validate: (value) => {
+        const { valid, problems } = this.validate(value);
+        return valid ? { value } : { issues: problems.map(({ at, message }) => ({ message, path: parsePointer(at) })) };
+      },
+    };
+  }
 
   get limits(): Limits {
     return this.compiler.limits;

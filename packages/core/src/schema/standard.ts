@@ -1,0 +1,12 @@
+/** The interface of Standard Schema, version 1: what other libraries ask a schema by. */
+export interface StandardSchema {
+  readonly version: 1;
+  readonly vendor: string;
+  /** Either the value, which is not changed, or what is wrong with it and where. */
+  validate(value: unknown): { readonly value: unknown } | { readonly issues: readonly StandardIssue[] };
+}
+export interface StandardIssue {
+  readonly message: string;
+  /** The names and positions on the way to the place. */
+  readonly path: readonly string[];
+}
