@@ -1,6 +1,7 @@
 /** The schema engine against a function written by hand for the same schema, and against Zod's safeParse. */
 import { z } from 'zod';
 import { compileSchema } from '../packages/core/dist/index.js';
+import { writeValidator } from '../packages/core/dist/handover/index.js';
 import { compare, nanoseconds, ratio, table } from './measure.mjs';
 
 const string = (more = {}) => ({ type: 'string', ...more });
@@ -173,11 +174,13 @@ function readEach(value) {
 const rows = [];
 for (const { name, schema, zod, hand, value } of [small, wide, deep, lists]) {
   const compiled = compileSchema(schema);
-  if (!compiled.accepts(value) || !hand(value) || !zod.safeParse(value).success)
+  const written = await import(`data:text/javascript,${encodeURIComponent(writeValidator(schema))}`);
+  if (!compiled.accepts(value) || !written.accepts(value) || !hand(value) || !zod.safeParse(value).success)
     throw new Error(`${name}: the rivals do not agree.`);
   const times = compare({
     accepts: () => compiled.accepts(value),
     validate: () => compiled.validate(value).valid,
+    written: () => written.accepts(value),
     hand: () => hand(value),
     zod: () => zod.safeParse(value).success,
     reading: () => readEach(value) > 0,
@@ -186,6 +189,7 @@ for (const { name, schema, zod, hand, value } of [small, wide, deep, lists]) {
     name,
     nanoseconds(times.accepts),
     ratio(times.accepts, times.hand),
+    ratio(times.written, times.hand),
     ratio(times.reading, times.hand),
     ratio(times.accepts, times.zod),
     ratio(times.validate, times.accepts),
@@ -193,7 +197,15 @@ for (const { name, schema, zod, hand, value } of [small, wide, deep, lists]) {
 }
 console.log(
   table(
-    ['schema', 'accepts', 'accepts : by hand', 'only reading : by hand', 'accepts : Zod', 'validate : accepts'],
+    [
+      'schema',
+      'accepts',
+      'accepts : by hand',
+      'written out : by hand',
+      'only reading : by hand',
+      'accepts : Zod',
+      'validate : accepts',
+    ],
     rows,
   ),
 );

@@ -66,7 +66,21 @@ export function makeApp(config: Config): Express {
   const demo = join(config.home, 'demo');
 
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger: log, autoLogging: { ignore: ({ url = '' }) => url.startsWith('/assets/') } }));
+  app.use(
+    pinoHttp({
+      logger: log,
+      autoLogging: { ignore: ({ url = '' }) => url.startsWith('/assets/') },
+      // Neither bodies nor headers nor what stands behind the question mark: cookies, tokens and values are nobody's.
+      serializers: {
+        req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({
+          id,
+          method,
+          path: url.split('?')[0],
+        }),
+        res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+      },
+    }),
+  );
   app.use(ownHost(config.host));
   app.use(
     helmet({

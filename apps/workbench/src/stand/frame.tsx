@@ -112,6 +112,9 @@ export function startFrame(inputs: BundledInputs, codes: Readonly<Record<string,
       case 'load':
         sheet.current?.load(message.values);
         break;
+      case 'left over':
+        sheet.current?.leftOver(message.at, message.keep);
+        break;
       case 'restart':
         sheet.current?.restart();
         break;

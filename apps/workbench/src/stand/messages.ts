@@ -58,6 +58,8 @@ export type ToFrame =
   | { readonly kind: 'open'; readonly open: FormToOpen }
   | { readonly kind: 'load'; readonly values: unknown }
   | { readonly kind: 'restart' }
+  /** What becomes of a value that no schema speaks of. */
+  | { readonly kind: 'left over'; readonly at: string; readonly keep: boolean }
   | { readonly kind: 'light'; readonly schemaAt: string }
   | { readonly kind: 'focus'; readonly at: string }
   | { readonly kind: 'theme'; readonly theme: 'light' | 'dark' }

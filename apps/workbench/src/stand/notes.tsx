@@ -111,18 +111,35 @@ function Stations({
 }): ReactNode {
   const { shown, held, sent } = useFollowed(() => {
     const field = form.field(at);
-    if (isHidden) return { shown: 'a secret', held: '', sent: '' };
+    if (isHidden) return { shown: '', held: '', sent: '' };
     return {
       shown: describeValue(field.shown, 0).text,
       held: describeValue(field.held, 0).text,
       sent: describeValue(field.sent, 0).text,
     };
   }, [form, at, isHidden]);
+  // Three lines only where the stations differ; nothing is a dash.
+  const isNothing = held === 'undefined' && sent === 'undefined' && (shown === '""' || shown === 'undefined');
+  const isSame = shown === held && held === sent;
   return (
     <div className="note note-right" style={{ top }}>
-      <span data-station="shown">○ {shown}</span>
-      <span data-station="held">● {held}</span>
-      <span data-station="sent">■ {sent}</span>
+      {isHidden ? (
+        <span>a secret</span>
+      ) : isNothing ? (
+        <span>–</span>
+      ) : isSame ? (
+        <span>
+          <span data-station="shown">○</span>
+          <span data-station="held">●</span>
+          <span data-station="sent">■</span> {shown}
+        </span>
+      ) : (
+        <>
+          <span data-station="shown">○ {shown}</span>
+          <span data-station="held">● {held}</span>
+          <span data-station="sent">■ {sent}</span>
+        </>
+      )}
     </div>
   );
 }

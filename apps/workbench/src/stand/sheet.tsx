@@ -46,6 +46,8 @@ import { turns } from './turns.js';
 export interface SheetHandle {
   load(values: unknown): void;
   restart(): void;
+  /** Sends a value that no schema speaks of all the same, or takes it away. */
+  leftOver(at: string, keep: boolean): void;
   focus(at: string): void;
   /** Lights what stands at a place of the schema, and brings it into view. */
   light(schemaAt: string): void;
@@ -124,6 +126,7 @@ function Copy({
     () => ({
       load: (values) => form.load(values),
       restart: () => form.restart(),
+      leftOver: (at, keep) => (keep ? form.keep(at) : form.put(at, undefined)),
       focus: (at) => form.field(at).focus(),
       light: (schemaAt) => {
         for (const lit of document.querySelectorAll('.lit')) lit.classList.remove('lit');

@@ -17,6 +17,7 @@ import { useView } from '../../store/view.js';
 import { CompanySettings } from './company-settings.js';
 import { DeleteRecord } from './delete-record.js';
 import { FocusedLine, type Line } from './focused-line.js';
+import { ProofNotices } from './proof-notices.js';
 import { Records } from './records.js';
 import { SheetWidth } from './sheet-width.js';
 import { TextSheet, type TextName } from './text-sheet.js';
@@ -225,6 +226,14 @@ function Proof({
         </div>
         <CompanySettings />
       </header>
+      <ProofNotices
+        state={state}
+        onLeftOver={(at, keep) => post.current?.({ kind: 'left over', at, keep })}
+        onShow={(schemaAt) => {
+          setText('schema');
+          post.current?.({ kind: 'light', schemaAt });
+        }}
+      />
       <div
         className={`grid flex-1 grid-cols-1 content-start lg:min-h-0 lg:content-stretch ${text ? 'lg:grid-cols-[150px_minmax(0,1fr)_minmax(0,460px)]' : 'lg:grid-cols-[150px_minmax(0,1fr)]'}`}
       >

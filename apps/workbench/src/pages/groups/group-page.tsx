@@ -6,7 +6,7 @@ import {
   type FormDescription,
   type GroupDescription,
 } from '@poietra/core';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import { partOf } from '../../parts/part-of.js';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Button } from '../../parts/button.js';
@@ -14,7 +14,9 @@ import { NoSuch } from '../../parts/no-such.js';
 import { FormFrame } from '../../parts/form-frame.js';
 import { schemaOffers } from '../../parts/json-offers.js';
 import { JsonText } from '../../parts/json-text.js';
+import { useGroupDrafts, type GroupDraft } from '../../store/group-drafts.js';
 import { useKit } from '../../store/kit.js';
+import { useView } from '../../store/view.js';
 import { Effects } from './effects.js';
 
 /** A group: its fields, and every place that uses it. */
@@ -33,15 +35,22 @@ function GroupView({ name, group }: { readonly name: string; readonly group: Gro
   const { kit, edit } = useKit();
   const navigate = useNavigate();
   // An edit is looked at before it is made: it reaches every form that uses the group, and what was saved with them.
-  const [draft, setDraft] = useState<{
-    readonly schema: unknown;
-    readonly written: string | undefined;
-    readonly of: unknown;
-  }>();
+  const draft = useGroupDrafts(({ drafts }) => drafts[name]);
+  const setDraft = (next: GroupDraft | undefined): void => useGroupDrafts.getState().keep(name, next);
   const isDraft =
     draft !== undefined &&
     draft.of === group.schema &&
     (draft.written !== group.written?.schema || JSON.stringify(draft.schema) !== JSON.stringify(group.schema));
+  const waits = useRef(false);
+  useEffect(() => {
+    waits.current = isDraft;
+  });
+  useEffect(
+    () => () => {
+      if (waits.current) useView.getState().say(`The edit of ${group.title} is not made yet; it waits on its page.`);
+    },
+    [group.title],
+  );
   const schema = isDraft ? draft.schema : group.schema;
   const form = useMemo((): FormDescription => ({ title: group.title, schema }), [group.title, schema]);
   const places = placesOfGroup(kit, name);
