@@ -324,6 +324,11 @@ class Writer {
           : named.map((name) => `k !== ${JSON.stringify(name)}`)),
         ...[...pattern.values()].map((one) => `!${one}.test(k)`),
       ];
+      // Of a closed object most names are known, so that is asked first, and nothing else of them.
+      if (lines.length === 0 && fits === 'false')
+        return [
+          `for (const k in v) if (${[...tests, 'Object.hasOwn(v, k)', 'v[k] !== undefined'].join(' && ')}) return false;`,
+        ];
       if (fits !== 'true') lines.push(`if (${[...tests, `!(${fits})`].join(' && ')}) return false;`);
     }
     if (lines.length === 0) return [];
