@@ -1,7 +1,7 @@
 /** The proof page: texts and forms of a schema in step, what is dragged, what is traced, what leaves without script. */
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { expectAccessible, frameOf, group } from './support.js';
+import { allSaved, expectAccessible, frameOf, group } from './support.js';
 
 const textOf = async (page: Page): Promise<string> =>
   (
@@ -178,6 +178,7 @@ test('a schema of two megabytes with thousands of definitions is opened, filled 
     .getByLabel('Kit file')
     .setInputFiles({ name: 'kit.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(kit)) });
   await page.getByRole('button', { name: 'Open it' }).click({ timeout: 30_000 });
+  await allSaved(page);
   await page.goto('/forms/manifest');
   await expect(page.getByRole('heading', { name: 'Manifest' })).toBeVisible();
   // While the form is made ready in its frame, the page goes on answering.

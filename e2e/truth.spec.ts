@@ -67,6 +67,8 @@ test('misspelt hints are told above the sheet, with what was meant', async ({ pa
     },
     'x-poietra': { order: ['shipp'] },
   });
+  // The form's own hints beside the schema lead nowhere in this one, and are told, too.
+  await page.getByText(/troubles in the description/).click();
   await expect(page.getByText(/“lable” is no hint. Did you mean “label”\?/)).toBeVisible();
   await expect(
     page.getByText(/“checks” cannot take the values that the schema allows here; “text” is drawn/),
