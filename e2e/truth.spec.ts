@@ -64,8 +64,13 @@ test('misspelt hints are told above the sheet, with what was meant', async ({ pa
     type: 'object',
     properties: {
       ship: { type: 'string', title: 'Ship', 'x-poietra': { lable: 'Vessel', input: 'checks' } },
+      crew: {
+        type: 'object',
+        title: 'Crew',
+        properties: { mate: { type: 'string', title: 'Mate' } },
+        'x-poietra': { order: ['matte'] },
+      },
     },
-    'x-poietra': { order: ['shipp'] },
   });
   // The form's own hints beside the schema lead nowhere in this one, and are told, too.
   await page.getByText(/troubles in the description/).click();
@@ -73,7 +78,7 @@ test('misspelt hints are told above the sheet, with what was meant', async ({ pa
   await expect(
     page.getByText(/“checks” cannot take the values that the schema allows here; “text” is drawn/),
   ).toBeVisible();
-  await expect(page.getByText(/“order” names “shipp”, which is no member here. Did you mean “ship”\?/)).toBeVisible();
+  await expect(page.getByText(/“order” names “matte”, which is no member here. Did you mean “mate”\?/)).toBeVisible();
 });
 
 test('a secret is in no note, no text, no draft and no value line', async ({ page }) => {
