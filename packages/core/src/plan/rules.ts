@@ -78,7 +78,7 @@ const codecOfBox: Readonly<Record<string, CodecDescription>> = {
   checkbox: { kind: 'boolean' },
   date: { kind: 'date', options: { shows: 'text' } },
   'datetime-local': { kind: 'date-time', options: { shows: 'text' } },
-  time: { kind: 'time', options: { offset: 'Z' } },
+  time: { kind: 'time' },
   file: { kind: 'file' },
   select: { kind: 'same' },
   radios: { kind: 'same' },
@@ -110,8 +110,12 @@ export function chooseField(facts: Facts, hints: Hints, rules: PlanRules, item?:
   ) {
     // A list box holds any number of choices; for one it is a list of HTML's own.
     const box = input === 'listbox' && kind !== 'array' ? 'list' : input;
-    const own = input === 'time' && facts.format !== 'time' ? { kind: 'time' } : codecOfBox[input];
-    return { adapter: `native:${box}`, codec: own ?? codec ?? { kind: 'same' } };
+    // What the format asks for is sent, whatever it is typed into.
+    const byFormat = standardRules.find(({ format }) => format !== undefined && format === facts.format);
+    return {
+      adapter: `native:${box}`,
+      codec: byFormat?.use.codec ?? codecOfBox[input] ?? codec ?? { kind: 'same' },
+    };
   }
   if (hints.remote)
     return several
@@ -132,9 +136,13 @@ export function chooseField(facts: Facts, hints: Hints, rules: PlanRules, item?:
   return use && withContent(use, facts);
 }
 
-const textual = 'text email password search tel url textarea number range';
+const textual = 'text email password search tel url textarea';
 /** What takes values of a kind, beside the boxes that choose. */
-const takers: Partial<Record<Kind, string>> = { boolean: 'checkbox', number: textual, integer: textual };
+const takers: Partial<Record<Kind, string>> = {
+  boolean: 'checkbox',
+  number: `${textual} number range`,
+  integer: `${textual} number range`,
+};
 /** What takes a text of one format only, or of none. */
 const formatOf: Readonly<Record<string, string>> = {
   date: 'date',
@@ -142,6 +150,8 @@ const formatOf: Readonly<Record<string, string>> = {
   'datetime-local': 'date-time',
   file: '',
   color: '',
+  number: '',
+  range: '',
 };
 /**
  * Whether a person could enter a valid value with one of HTML's own inputs: a hint that names another is left out, and
@@ -157,7 +167,7 @@ function suits(
   const isOf = (names = ''): boolean => names.split(' ').includes(input);
   if (kind === 'array') return several && isOf('checks listbox');
   if (isOf('select radios combobox listbox')) return hasChoices;
-  if (kind === undefined) return input !== 'checks';
+  if (kind === undefined) return !hasChoices && input !== 'checks';
   const own = formatOf[input];
   if (kind === 'string') return own === undefined ? isOf(textual) : format === undefined || format === own;
   return isOf(takers[kind]);
