@@ -29,7 +29,7 @@ function open(value: Record<string, unknown>): void {
   act(() => draw(value));
 }
 const box = (label: string): HTMLInputElement => {
-  const [found] = [...document.querySelectorAll('label')].filter(({ textContent }) => textContent?.startsWith(label));
+  const [found] = [...document.querySelectorAll('label')].filter(({ textContent }) => textContent.startsWith(label));
   return document.getElementById(found?.htmlFor ?? '') as HTMLInputElement;
 };
 const type = async (label: string, text: string): Promise<void> => {
