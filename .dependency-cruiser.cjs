@@ -22,7 +22,7 @@ module.exports = {
       name: 'no-circle',
       severity: 'error',
       from: { path: '^(packages|apps)/' },
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      to: { circular: true },
     },
     ...rooms.map((name) => ({
       name: `core-${name}-arrows`,

@@ -1,8 +1,7 @@
-import type { OwnHintUse, PlanChooser, PlanGroup, PlanList, PlanNode, Pointer } from '@poietra/core';
+import type { OwnHintUse, PlanChooser, PlanField, PlanGroup, PlanList, PlanNode, Pointer } from '@poietra/core';
 import { createContext, useContext, type FunctionComponent, type ReactNode } from 'react';
-import type { AdaptedInput } from './given.js';
+import type { AdaptedInput, Choices } from './given.js';
 import type { OpenedProps } from './opened.js';
-import type { PlannedFieldProps } from './planned-field.js';
 import type { Skin } from './skin.js';
 import type { TabsProps } from './tabs.js';
 
@@ -11,6 +10,15 @@ export type FetchChoices = (address: string, signal: AbortSignal) => Promise<unk
 
 /** What a hint of one's own does to the drawing of a field. */
 export type OwnHint = OwnHintUse;
+
+/** One field of a plan. */
+export interface PlannedFieldProps {
+  readonly node: PlanField;
+  readonly at: Pointer;
+  readonly bare: boolean;
+  /** Choices that are not the plan's, with what the box has to know of them. */
+  readonly remote?: { readonly choices: Choices; readonly properties: Readonly<Record<string, unknown>> } | undefined;
+}
 
 /** What not every form is drawn with. `everyDrawing` has all of it, `loadDrawings` what one plan asks for. */
 export interface Drawings {

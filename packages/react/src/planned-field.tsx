@@ -1,19 +1,10 @@
 /** One field of a plan: its input, and what schema and hints say of it. */
-import type { Hints, PlanField, Pointer } from '@poietra/core';
+import type { Hints } from '@poietra/core';
 import { useMemo, type ReactNode } from 'react';
-import { useDrawing } from './drawing.js';
-import type { Choices } from './given.js';
+import { useDrawing, type PlannedFieldProps } from './drawing.js';
 import { SkinnedField } from './skinned-field.js';
 
 const text = (value: unknown): string | undefined => (typeof value === 'string' ? value : undefined);
-
-export interface PlannedFieldProps {
-  readonly node: PlanField;
-  readonly at: Pointer;
-  readonly bare: boolean;
-  /** Choices that are not the plan's, with what the box has to know of them. */
-  readonly remote?: { readonly choices: Choices; readonly properties: Readonly<Record<string, unknown>> } | undefined;
-}
 
 export function PlannedField({ node, at, bare, remote }: PlannedFieldProps): ReactNode {
   const { inputs, skins, skin, ownHints } = useDrawing();

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
-import { PlannedField, type PlannedFieldProps } from './planned-field.js';
+import type { PlannedFieldProps } from './drawing.js';
+import { PlannedField } from './planned-field.js';
 import { useRemoteChoices } from './remote.js';
 
 /** A field whose choices come from a server. */

@@ -6,7 +6,7 @@ import { EditorState, StateEffect, StateField } from '@codemirror/state';
 import { Decoration, EditorView, keymap, lineNumbers, type DecorationSet } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
 import { useEffect, useRef, type ReactNode } from 'react';
-import type { CodeProps } from './code-view.js';
+import type { CodeProps } from './code-props.js';
 import { jsonHelp, jsonLanguage, marksOf } from './json-help.js';
 import { placeAt, rangeOf } from './json-places.js';
 

@@ -11,7 +11,7 @@ import type { Diagnostic } from '@codemirror/lint';
 import type { EditorState, Extension } from '@codemirror/state';
 import { keymap } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
-import type { Offers, Wrong } from './code-view.js';
+import type { Offers, Wrong } from './code-props.js';
 import { placeAt, rangeOf } from './json-places.js';
 
 /** JSON with comments, whose grammar the editor's own JSON language does not have. */

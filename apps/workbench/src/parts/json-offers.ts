@@ -1,6 +1,6 @@
 /** What may be written at a place of a schema or of hints. */
 import { hintsSchemaWith, isObject, lookUp, metaSchema, type Kit } from '@poietra/core';
-import type { Offers } from './code-view.js';
+import type { Offers } from './code-props.js';
 
 const dialect = 'https://json-schema.org/draft/2020-12/';
 /** The keywords of the present dialect, as its meta-schemas list them, and ours. */

@@ -2,7 +2,8 @@ import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
 import { meaningOf, textOf } from '../store/written.js';
 import type { TextFault } from '../workers/text-check.js';
-import { CodeView, type Offers } from './code-view.js';
+import type { Offers } from './code-props.js';
+import { CodeView } from './code-view.js';
 import { useView } from '../store/view.js';
 import { checkOnce, useTextCheck, type TextKind } from './use-text-check.js';
 

@@ -9,16 +9,8 @@
 import { untracked } from '@preact/signals-core';
 import { ownMember, type Pointer } from '../json/index.js';
 import { appliedBelow, namesMembers, requiring, type Applied } from '../schema/index.js';
-import { places, type Place } from './place.js';
+import { places, type Place, type Watch } from './place.js';
 
-/** A condition that places depend on, and its verdict when it was last asked. */
-export interface Watch {
-  holds(): boolean;
-  last: boolean;
-  readonly dependents: Set<Place>;
-  /** Changes of the verdict since settling began. */
-  turns: number;
-}
 /** A verdict that changes more often than this while settling depends on itself. */
 const mostTurns = 20;
 

@@ -15,13 +15,22 @@ import {
 } from '../schema/index.js';
 import { Acts } from './acts.js';
 import { FormDocument } from './document.js';
-import type { Force, Watch } from './force.js';
 import type { FormField, TellWhen } from './types.js';
+
+/** A condition that places depend on, and its verdict when it was last asked. */
+export interface Watch {
+  holds(): boolean;
+  last: boolean;
+  readonly dependents: Set<Place>;
+  /** Changes of the verdict since settling began. */
+  turns: number;
+}
 
 /** What a place needs of the form around it. */
 export interface PlaceHolder {
   readonly compiled: CompiledSchema;
-  readonly force: Force;
+  /** Who watches conditions (`Force`): it is told of a place that was made, and of values that have changed. */
+  readonly force: { join(place: Place): boolean | undefined; touched(place: Place): void };
   readonly tell: TellWhen;
   readonly submitted: ReadonlySignal<boolean>;
   readonly disabled: boolean;

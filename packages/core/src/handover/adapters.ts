@@ -1,7 +1,7 @@
 /** Adapters in source: the description, and the call that brings it to life on the input. */
 import { sentencesFor, type AdapterDescription } from '../adapter/index.js';
 import type { Kit, KitInput } from '../kit/index.js';
-import type { HandoverFile } from './files.js';
+import type { HandoverFile } from './file.js';
 import { called, type Called } from './named.js';
 import { comment, literal, Names, quoted, typeName } from './source.js';
 

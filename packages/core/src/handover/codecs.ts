@@ -1,7 +1,7 @@
 /** Codecs in source: a description each, its code where it is code, and its cases as tests. */
 import type { CodecDescription } from '../codec/index.js';
 import type { Kit } from '../kit/index.js';
-import type { HandoverFile } from './files.js';
+import type { HandoverFile } from './file.js';
 import { called, type Called } from './named.js';
 import { comment, literal, quoted } from './source.js';
 

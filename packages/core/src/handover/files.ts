@@ -4,13 +4,8 @@ import { writeKit, type Kit } from '../kit/index.js';
 import { adapterFiles } from './adapters.js';
 import { codecFiles, fieldsFile } from './codecs.js';
 import { indexFile, readmeFile } from './folder.js';
+import type { HandoverFile } from './file.js';
 import { formFiles } from './forms.js';
-
-/** One file to be: its path below the folder that the developer chooses, and its text. */
-export interface HandoverFile {
-  readonly path: string;
-  readonly text: string;
-}
 
 /** Every file of a kit, in a fixed order. The source compiles under `strict` against `@poietra/core` and `@poietra/react`. */
 export function handOver(kit: Kit): HandoverFile[] {

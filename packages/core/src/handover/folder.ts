@@ -1,6 +1,6 @@
 /** What makes a folder of the files: a door, and a page that says what this is, how it came, and what it needs. */
 import type { Kit } from '../kit/index.js';
-import type { HandoverFile } from './files.js';
+import type { HandoverFile } from './file.js';
 import { called } from './named.js';
 import { quoted } from './source.js';
 

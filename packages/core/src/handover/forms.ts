@@ -3,7 +3,7 @@ import { ownHintsOf, kitDocuments, type FormDescription, type Kit } from '../kit
 import { makePlan, planFields } from '../plan/index.js';
 import { compileSchema } from '../schema/index.js';
 import { standaloneSchema } from './bundle-schema.js';
-import type { HandoverFile } from './files.js';
+import type { HandoverFile } from './file.js';
 import { called, type Called } from './named.js';
 import { comment, literal, quoted } from './source.js';
 import { typesFor } from './types.js';

@@ -2,7 +2,7 @@
 import { builtIn, type CodecDescription } from '../codec/index.js';
 import { formatPointer, nearest } from '../json/index.js';
 import { compileSchema, type CompiledSchema } from '../schema/index.js';
-import type { KitProblem } from './read.js';
+import type { KitProblem } from './problem.js';
 
 const answers = (ask: () => unknown): boolean => {
   try {

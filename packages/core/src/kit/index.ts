@@ -14,16 +14,8 @@ export {
   type SkinDescription,
   type WrittenTexts,
 } from './kit.js';
-export {
-  groupUri,
-  kitDocuments,
-  largestKit,
-  readKit,
-  readKitText,
-  writeKit,
-  type KitProblem,
-  type KitReading,
-} from './read.js';
+export { groupUri, kitDocuments, largestKit, readKit, readKitText, writeKit, type KitReading } from './read.js';
+export type { KitProblem } from './problem.js';
 export {
   dissolveGroup,
   groupEffects,

@@ -3,16 +3,9 @@ import { inputsOf, nativeAdapters } from '../adapter/index.js';
 import { copyJson, formatPointer, LimitReached, type Pointer } from '../json/index.js';
 import { compileSchema, SchemaError } from '../schema/index.js';
 import { codecProblems } from './check-codecs.js';
+import type { KitProblem } from './problem.js';
 import { kitSchema, kitVersion, type Kit } from './kit.js';
 
-/** One thing wrong with a kit file, in words for the person who opened it. */
-export interface KitProblem {
-  readonly at: Pointer;
-  readonly message: string;
-  /** Where in the text, counted from 1; known for texts that are no JSON. */
-  readonly line?: number;
-  readonly column?: number;
-}
 export type KitReading =
   { readonly ok: true; readonly kit: Kit } | { readonly ok: false; readonly problems: readonly KitProblem[] };
 

@@ -4,7 +4,7 @@ import { Follower } from './follow.js';
 import type { Engine } from './engine.js';
 import type { Format } from './formats.js';
 import type { Context, Keyword } from './keywords/context.js';
-import type { Unevaluated } from './keywords/unevaluated.js';
+import type { Unevaluated } from './keywords/context.js';
 import { textFor, type Messages } from './messages.js';
 import { Registry, type Resource, type Spot } from './registry.js';
 import type { Seen } from './seen.js';

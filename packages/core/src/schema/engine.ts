@@ -1,13 +1,13 @@
 /** What a compiler works with: keywords, their words, formats. Whole, or as much of it as a schema asks for. */
-import type { Dialects } from './dialect.js';
 import type { Format } from './formats.js';
 import type { Context, Family, Keyword } from './keywords/context.js';
 import { family as members } from './keywords/members.js';
 import { family as references } from './keywords/references.js';
-import type { Late } from './keywords/unevaluated.js';
+import type { Late } from './keywords/context.js';
 import { family as values } from './keywords/values.js';
 import type { Messages } from './messages.js';
 import type { Pattern } from './pattern/index.js';
+import type { Beyond } from './registry.js';
 import type { Leaf, Rule, SchemaNode } from './rule.js';
 
 /** The verdict of several rules as one function, and the leaf that they amount to, if they do. */
@@ -16,7 +16,7 @@ export interface Fused {
   readonly accepts: SchemaNode['accepts'];
 }
 
-export interface Engine {
+export interface Engine extends Beyond {
   readonly keywords: ReadonlyMap<string, Keyword>;
   readonly english: Messages;
   readonly formats: Readonly<Record<string, Format>>;
@@ -24,14 +24,8 @@ export interface Engine {
   readonly late: Late | undefined;
   /** Puts the rules of a schema together for many verdicts; without it they are asked one after the other. */
   readonly fuse?: ((rules: readonly Rule[]) => Fused) | undefined;
-  /** Resolves references to other documents; without it, only those inside a document lead anywhere. */
-  readonly resolveUri?: ((base: string, reference: string) => string) | undefined;
-  /** The versions of JSON Schema that are known; without it, the newest. */
-  readonly dialects?: Dialects | undefined;
   /** Compares copies that share what did not change; a form changes its value in place and has no use for it. */
   readonly changedPaths?: ((before: unknown, after: unknown, path: readonly string[]) => string[][]) | undefined;
-  /** A published meta-schema by its URI without fragment. */
-  readonly metaSchema?: ((uri: string) => unknown) | undefined;
 }
 
 /** In the order in which rules are asked and problems are listed: cheap and telling ones first. */

@@ -1,6 +1,5 @@
 import { copyJson, isObject, joinPointer, ownMember, parsePointer, type Limits, type Pointer } from '../json/index.js';
 import { idWord, newest, onlyNewest, positions, refStandsAlone, type Dialect, type Dialects } from './dialect.js';
-import type { Engine } from './engine.js';
 import { resolveInside, splitFragment } from './uri.js';
 
 /** A schema with an address of its own: a document, or a part of one that has an `$id`. */
@@ -34,6 +33,16 @@ export interface Pending {
   readonly at: Pointer;
 }
 
+/** What a registry can find beyond the documents that it is given. */
+export interface Beyond {
+  /** A published meta-schema by its URI without fragment. */
+  readonly metaSchema?: ((uri: string) => unknown) | undefined;
+  /** The versions of JSON Schema that are known; without it, the newest. */
+  readonly dialects?: Dialects | undefined;
+  /** Resolves references to other documents; without it, only those inside a document lead anywhere. */
+  readonly resolveUri?: ((base: string, reference: string) => string) | undefined;
+}
+
 /** The documents that a schema can refer to, by absolute URI. Foreign documents are copied and measured on their way in. */
 export class Registry {
   readonly #resources = new Map<string, Resource>();
@@ -44,7 +53,7 @@ export class Registry {
   constructor(
     private readonly fallback: Dialect = newest,
     private readonly limits?: Limits,
-    private readonly engine?: Pick<Engine, 'metaSchema' | 'dialects' | 'resolveUri'>,
+    private readonly engine?: Beyond,
   ) {}
 
   get #dialects(): Dialects {

@@ -5,7 +5,7 @@ import type { Messages } from '../messages.js';
 import type { Pattern } from '../pattern/index.js';
 import type { Registry, Resource, Spot } from '../registry.js';
 import { bits, type Assertion, type Site, type Rule, type Run, type SchemaNode } from '../rule.js';
-import type { Late } from './unevaluated.js';
+import type { Seen } from '../seen.js';
 
 /** What a keyword gets to make its rule from. */
 export interface Context {
@@ -34,6 +34,28 @@ export interface Context {
   problem(keyword: string, params: Record<string, unknown>, site: Site): Problem;
   /** All problems of a value under another schema. */
   explain(node: SchemaNode, value: unknown, run: Run, site: Site): Problem[];
+}
+
+/**
+ * `unevaluatedProperties` and `unevaluatedItems` need to know what every other keyword of their schema has looked at.
+ * They are therefore asked last, with what the others have marked.
+ */
+export interface Unevaluated {
+  readonly keyword: 'unevaluatedProperties' | 'unevaluatedItems';
+  readonly on: number;
+  readonly node: SchemaNode;
+  /** Members or items that nobody has looked at. */
+  left(value: object, seen: Seen): (string | number)[];
+  markAll(seen: Seen): void;
+}
+
+/** Asked last, about what nobody else has looked at. */
+export interface Late {
+  /** The verdict of a schema that has to note what was looked at. */
+  accepts(node: SchemaNode, value: unknown, run: Run): boolean;
+  read(context: Context): Unevaluated;
+  rule(context: Context, others: readonly Rule[], one: Unevaluated): Rule;
+  markAll(rules: readonly Rule[], late: readonly Unevaluated[], value: unknown, run: Run, seen: Seen): boolean;
 }
 
 /** Keywords that go together, with their words: one file each, fetched together where a schema uses one of them. */

@@ -1,20 +1,7 @@
 import { joinPointer, ownMember } from '../../json/index.js';
-import type { Rule, Run, SchemaNode } from '../rule.js';
+import type { Rule, Run } from '../rule.js';
 import { Seen } from '../seen.js';
-import { bits, type Context, type Family } from './context.js';
-
-/**
- * `unevaluatedProperties` and `unevaluatedItems` need to know what every other keyword of their schema has looked at.
- * They are therefore asked last, with what the others have marked.
- */
-export interface Unevaluated {
-  readonly keyword: 'unevaluatedProperties' | 'unevaluatedItems';
-  readonly on: number;
-  readonly node: SchemaNode;
-  /** Members or items that nobody has looked at. */
-  left(value: object, seen: Seen): (string | number)[];
-  markAll(seen: Seen): void;
-}
+import { bits, type Context, type Family, type Unevaluated } from './context.js';
 
 function late(context: Context): Unevaluated {
   const node = context.child();
@@ -106,14 +93,6 @@ function applies(rule: Rule, value: unknown): boolean {
   }
 }
 
-/** Asked last, about what nobody else has looked at. */
-export interface Late {
-  /** The verdict of a schema that has to note what was looked at. */
-  accepts(node: SchemaNode, value: unknown, run: Run): boolean;
-  read(context: Context): Unevaluated;
-  rule(context: Context, others: readonly Rule[], one: Unevaluated): Rule;
-  markAll(rules: readonly Rule[], late: readonly Unevaluated[], value: unknown, run: Run, seen: Seen): boolean;
-}
 export const family: Family = {
   keywords: {},
   english: {},
