@@ -1,5 +1,5 @@
 import type { CodecDescription } from '@poietra/core';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
 import { SendToCodec } from '../../parts/send-to-codec.js';
 import { ValueLine } from '../../parts/value-line.js';
@@ -16,9 +16,8 @@ const mostSteps = 20;
 const valueOf = ({ at, shown, held, sent }: Line): string => JSON.stringify([at, shown.text, held.text, sent.text]);
 
 /** The value line of the field that has the focus, with the trace of its last changes. */
-export function FocusedLine({ line }: { readonly line: Line | undefined }): ReactNode {
+export function FocusedLine({ traced: { line, steps: trace } }: { readonly traced: Traced }): ReactNode {
   const fields = useKit(({ kit }) => kit.fields);
-  const trace = useTrace(line);
   const [isOpen, setOpen] = useState(false);
   return (
     <footer aria-label="Value line of the focused field" className="border-t border-hairline bg-ground px-4 py-1.5">
@@ -65,18 +64,18 @@ export function FocusedLine({ line }: { readonly line: Line | undefined }): Reac
   );
 }
 
-/** How the values of the focused field changed, latest first; another field begins anew. */
-function useTrace(line: Line | undefined): readonly Step[] {
-  const [trace, setTrace] = useState<readonly Step[]>([]);
-  const last = useRef<Line>(undefined);
-  useEffect(() => {
-    const before = last.current;
-    last.current = line;
-    if (line === undefined || before?.at !== line.at) setTrace([]);
-    else if (valueOf(before) !== valueOf(line))
-      setTrace((steps) => [{ time: new Date(), line }, ...steps].slice(0, mostSteps));
-  }, [line]);
-  return trace;
+/** The focused field's line, and how its values changed, latest first. */
+export interface Traced {
+  readonly line: Line | undefined;
+  readonly steps: readonly Step[];
+}
+export const untraced: Traced = { line: undefined, steps: [] };
+
+/** What a line adds to the trace; another field begins anew. A reducer: two lines that come at once are two steps. */
+export function traced({ line: before, steps }: Traced, line: Line | undefined): Traced {
+  if (line === undefined || before?.at !== line.at) return { line, steps: [] };
+  if (valueOf(before) === valueOf(line)) return { line, steps };
+  return { line, steps: [{ time: new Date(), line }, ...steps].slice(0, mostSteps) };
 }
 
 function Trace({ steps }: { readonly steps: readonly Step[] }): ReactNode {

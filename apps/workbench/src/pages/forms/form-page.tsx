@@ -1,5 +1,5 @@
 import { editForm, isObject, joinPointer, type FormDescription, type Outcome, type Snapshot } from '@poietra/core';
-import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
 import { partOf } from '../../parts/part-of.js';
 import { Link, useNavigate, useParams } from 'react-router';
 import { NoSuch } from '../../parts/no-such.js';
@@ -16,7 +16,7 @@ import { useKit } from '../../store/kit.js';
 import { useView } from '../../store/view.js';
 import { CompanySettings } from './company-settings.js';
 import { DeleteRecord } from './delete-record.js';
-import { FocusedLine, type Line } from './focused-line.js';
+import { FocusedLine, traced, untraced } from './focused-line.js';
 import { ProofNotices } from './proof-notices.js';
 import { Records } from './records.js';
 import { SheetWidth } from './sheet-width.js';
@@ -68,7 +68,8 @@ function Proof({
   const [round, setRound] = useState(0);
   const [width, setWidth] = useState<number>(600);
   const [text, setText] = useState<TextName>();
-  const [line, setLine] = useState<Line>();
+  const [lineTrace, setLine] = useReducer(traced, untraced);
+  const { line } = lineTrace;
   const [state, setState] = useState<State>();
   const [broken, setBroken] = useState<string>();
   const [saved, setSaved] = useState(0);
@@ -276,7 +277,7 @@ function Proof({
           />
         )}
       </div>
-      <FocusedLine line={line} />
+      <FocusedLine traced={lineTrace} />
     </div>
   );
 }
