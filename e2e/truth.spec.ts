@@ -113,19 +113,6 @@ test('a secret is in no note, no text, no draft and no value line', async ({ pag
   expect(kept).not.toContain(phrase);
 });
 
-test('one input that breaks breaks alone', async ({ page }) => {
-  await write(page, {
-    type: 'object',
-    properties: {
-      when: { type: 'array', title: 'When', 'x-poietra': { field: 'collection-time' }, default: [1] },
-      ship: { type: 'string', title: 'Ship' },
-    },
-  });
-  const form = frameOf(page, /^Form:/);
-  await form.getByRole('textbox', { name: 'Ship' }).fill('Grey Plover');
-  await expect(form.getByRole('textbox', { name: 'Ship' })).toHaveValue('Grey Plover');
-});
-
 test('an edit of a group that is not made waits on its page', async ({ page }) => {
   await page.goto('/groups/party');
   const text = page.getByRole('textbox', { name: /^Schema of the group/ });
