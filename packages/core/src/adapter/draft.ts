@@ -155,8 +155,12 @@ function pairOf(input: FoundInput): Pair | undefined {
   const named = valueNames.flatMap((name) => input.properties.find((property) => property.name === name) ?? []);
   const fits = (type: string): boolean =>
     input.properties.some(({ name, args }) => changeNames.test(name) && args?.some((arg) => alike(arg.type, type)));
-  const own = named.filter(({ inherited }) => !inherited);
-  const value = own.find(({ type }) => fits(type)) ?? own[0] ?? named.find(({ name }) => name === 'value') ?? named[0];
+  // A colour that no report gives is only a look.
+  const own = named.filter(({ inherited, name, type }) => !inherited && (name !== 'color' || fits(type)));
+  // HTML's own attributes say both, and mean one: what is ticked or switched has a state.
+  const isTicked = /check|switch|toggle|chip|radio(?!.*group)/i.test(input.export);
+  const inherited = named.find(({ name }) => name === (isTicked ? 'checked' : 'value'));
+  const value = own.find(({ type }) => fits(type)) ?? own[0] ?? inherited ?? named.find(({ name }) => name !== 'color');
   if (!value) return undefined;
   if (input.family === 'element') {
     const event = input.events.find(({ name }) => changeNames.test(name.replace(/^[a-z]+-/, '')));

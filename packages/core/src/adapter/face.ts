@@ -47,6 +47,8 @@ export interface FoundInput {
   readonly css: readonly string[];
   /** For an element: the element that stands inside it for each value to choose from. */
   readonly item?: { readonly tag: string; readonly module: string };
+  /** Components of its package that it may have to stand in, the likeliest first: as `package#Export`. */
+  readonly around?: readonly string[];
   /** For a widget: how it is made and told of later values. */
   readonly widget?: WidgetUse;
 }
@@ -66,6 +68,7 @@ export interface Finding {
     | 'describedBy'
     | 'constants'
     | 'choices'
+    | 'around'
     | 'codec';
   readonly says: string;
   readonly evidence: string;

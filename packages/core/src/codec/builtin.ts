@@ -6,7 +6,7 @@ import { date, dateTime, epoch, time } from './dates.js';
 import type { Maker } from './maker.js';
 import { integer, money, number, quantity } from './numbers.js';
 import { asIs, boolean, codecBy, text } from './plain.js';
-import { stepNames, steps } from './steps.js';
+import { steps, stepsSchema } from './steps.js';
 import { json, slug, trimmed } from './texts.js';
 
 export type OptionSchema = Readonly<Record<string, unknown>>;
@@ -83,12 +83,6 @@ const offset = textOption('Offset from UTC that is sent', {
 });
 const code = textOption('Name of its module');
 const source = textOption('TypeScript');
-const stepsList = {
-  type: 'array',
-  title: 'Steps',
-  items: { type: 'object', required: ['do'], properties: { do: { enum: stepNames } } },
-};
-
 export const builtIn: Readonly<Record<string, BuiltIn>> = {
   text: { title: 'Text', says: 'Text as it is typed.', options: { empty }, make: text },
   trimmed: { title: 'Trimmed text', says: 'Text without spaces at its ends.', options: { empty }, make: trimmed },
@@ -185,7 +179,7 @@ export const builtIn: Readonly<Record<string, BuiltIn>> = {
   steps: {
     title: 'Steps of one’s own',
     says: 'What is shown goes through the steps in order, and back through them.',
-    options: { steps: stepsList, empty },
+    options: { steps: stepsSchema, empty },
     make: steps,
   },
   code: {

@@ -8,5 +8,4 @@ export type { Makers } from './maker.js';
 export { codecBy, plainMakers } from './plain.js';
 export { runCase, type CaseResult, type Station } from './cases.js';
 export { laws, type Law } from './laws.js';
-export { stepNames } from './steps.js';
 export { canBeWritten, localText, readWritten, same, write } from './written.js';

@@ -24,62 +24,129 @@ const fromCodec = (codec: Codec): Step => ({
   back: (value) => codec.show(value),
 });
 
-const stepMakers: Readonly<Record<string, (given: Given) => Step>> = {
-  trim: () => ({ forth: onText((text) => text.trim()), back: same }),
-  upper: () => ({ forth: onText((text) => text.toUpperCase()), back: same }),
-  lower: () => ({ forth: onText((text) => text.toLowerCase()), back: same }),
-  replace: (given) => ({
-    forth: onText((text) => text.replaceAll(textOf(given, 'what'), textOf(given, 'with'))),
-    back: same,
-  }),
-  before: (given) => ({
-    forth: onText((text) => (text.startsWith(textOf(given, 'text')) ? text.slice(textOf(given, 'text').length) : text)),
-    back: (value) => (typeof value === 'string' ? `${textOf(given, 'text')}${value}` : value),
-  }),
-  split: (given) => ({
-    forth: (value) =>
-      typeof value === 'string'
-        ? held(value.split(textOf(given, 'at')))
-        : refused(`A text was expected, but came ${said(value)}.`),
-    back: (value) => (Array.isArray(value) ? value.join(textOf(given, 'at')) : value),
-  }),
-  join: (given) => ({
-    forth: (value) =>
-      Array.isArray(value)
-        ? held(value.join(textOf(given, 'with')))
-        : refused(`A list was expected, but came ${said(value)}.`),
-    back: (value) => (typeof value === 'string' ? value.split(textOf(given, 'with')) : value),
-  }),
-  'look up': (given) => {
-    const table = isObject(given['table']) ? Object.entries(given['table']) : [];
-    return {
-      forth: (value) => {
-        const found = table.find(([name]) => name === value);
-        return found
-          ? held(found[1])
-          : refused(`“${String(value)}” is not in the table: ${table.map(([name]) => name).join(', ')}.`);
-      },
-      back: (value) => table.find(([, held_]) => held_ === value)?.[0] ?? value,
-    };
+/** A sort of step: what it is called, the JSON Schemas of what is said of it, and how it is made. */
+interface StepSort {
+  readonly title: string;
+  readonly given: Readonly<Record<string, object>>;
+  /** Without these it makes no sense. */
+  readonly needs?: readonly string[];
+  make(given: Given): Step;
+}
+
+const text = (title: string): object => ({ type: 'string', title });
+const listAddress = 'urn:poietra:codec:steps';
+
+/** Every sort of step. Another one is one more entry. */
+const sorts: Readonly<Record<string, StepSort>> = {
+  trim: { title: 'Spaces at the ends go', given: {}, make: () => ({ forth: onText((one) => one.trim()), back: same }) },
+  upper: { title: 'Capitals', given: {}, make: () => ({ forth: onText((one) => one.toUpperCase()), back: same }) },
+  lower: { title: 'Small letters', given: {}, make: () => ({ forth: onText((one) => one.toLowerCase()), back: same }) },
+  replace: {
+    title: 'One text in place of another',
+    given: { what: text('Of'), with: text('By') },
+    needs: ['what'],
+    make: (given) => ({
+      forth: onText((one) => one.replaceAll(textOf(given, 'what'), textOf(given, 'with'))),
+      back: same,
+    }),
   },
-  map: (given) => {
-    const inner = stepsOf(given['steps']);
-    return {
-      forth: (value) => {
-        if (!Array.isArray(value)) return refused(`A list was expected, but came ${said(value)}.`);
-        const results = value.map((item) => inner.forth(item));
-        const bad = results.findIndex((item) => !item.ok);
-        const first = results[bad];
-        if (first && !first.ok) return refused(`Item ${bad + 1}: ${first.reason}`);
-        return held(results.map((item) => (item.ok ? item.held : undefined)));
-      },
-      back: (value) => (Array.isArray(value) ? value.map(inner.back) : value),
-    };
+  before: {
+    title: 'A text that only the input has at its beginning',
+    given: { text: text('The text') },
+    needs: ['text'],
+    make: (given) => ({
+      forth: onText((one) => (one.startsWith(textOf(given, 'text')) ? one.slice(textOf(given, 'text').length) : one)),
+      back: (value) => (typeof value === 'string' ? `${textOf(given, 'text')}${value}` : value),
+    }),
   },
-  number: (given) => fromCodec(number(given)),
-  date: (given) => fromCodec(date({ shows: 'text', ...given })),
+  split: {
+    title: 'A text becomes a list',
+    given: { at: text('Cut at') },
+    needs: ['at'],
+    make: (given) => ({
+      forth: (value) =>
+        typeof value === 'string'
+          ? held(value.split(textOf(given, 'at')))
+          : refused(`A text was expected, but came ${said(value)}.`),
+      back: (value) => (Array.isArray(value) ? value.join(textOf(given, 'at')) : value),
+    }),
+  },
+  join: {
+    title: 'A list becomes a text',
+    given: { with: text('Joined by') },
+    needs: ['with'],
+    make: (given) => ({
+      forth: (value) =>
+        Array.isArray(value)
+          ? held(value.join(textOf(given, 'with')))
+          : refused(`A list was expected, but came ${said(value)}.`),
+      back: (value) => (typeof value === 'string' ? value.split(textOf(given, 'with')) : value),
+    }),
+  },
+  'look up': {
+    title: 'By a table',
+    given: { table: { type: 'object', title: 'What the input gives, and what it means', additionalProperties: true } },
+    needs: ['table'],
+    make: (given) => {
+      const table = isObject(given['table']) ? Object.entries(given['table']) : [];
+      return {
+        forth: (value) => {
+          const found = table.find(([name]) => name === value);
+          return found
+            ? held(found[1])
+            : refused(`“${String(value)}” is not in the table: ${table.map(([name]) => name).join(', ')}.`);
+        },
+        back: (value) => table.find(([, held_]) => held_ === value)?.[0] ?? value,
+      };
+    },
+  },
+  map: {
+    title: 'Steps for each item of a list',
+    given: { steps: { $ref: listAddress } },
+    needs: ['steps'],
+    make: (given) => {
+      const inner = stepsOf(given['steps']);
+      return {
+        forth: (value) => {
+          if (!Array.isArray(value)) return refused(`A list was expected, but came ${said(value)}.`);
+          const results = value.map((item) => inner.forth(item));
+          const bad = results.findIndex((item) => !item.ok);
+          const first = results[bad];
+          if (first && !first.ok) return refused(`Item ${bad + 1}: ${first.reason}`);
+          return held(results.map((item) => (item.ok ? item.held : undefined)));
+        },
+        back: (value) => (Array.isArray(value) ? value.map(inner.back) : value),
+      };
+    },
+  },
+  number: {
+    title: 'A text becomes a number',
+    given: { locale: text('Written in the way of') },
+    make: (given) => fromCodec(number(given)),
+  },
+  date: {
+    title: 'A text becomes a calendar date',
+    given: {},
+    make: (given) => fromCodec(date({ shows: 'text', ...given })),
+  },
 };
-export const stepNames: readonly string[] = Object.keys(stepMakers);
+const stepNames: readonly string[] = Object.keys(sorts);
+
+/** The JSON Schema of a list of steps; a step for each item of a list holds such a list. */
+export const stepsSchema: Readonly<Record<string, unknown>> = {
+  $id: listAddress,
+  type: 'array',
+  title: 'Steps',
+  items: {
+    title: 'Step',
+    oneOf: Object.entries(sorts).map(([name, { title, given, needs = [] }]) => ({
+      title,
+      type: 'object',
+      required: ['do', ...needs],
+      properties: { do: { const: name }, ...given },
+    })),
+  },
+};
 
 /**
  * Steps in order; backwards for the way back.
@@ -89,10 +156,10 @@ function stepsOf(given: unknown): Step {
   const list = Array.isArray(given) ? (given as unknown[]) : [];
   const steps = list.map((one, i) => {
     const name = isObject(one) ? textOf(one, 'do') : '';
-    const make = Object.hasOwn(stepMakers, name) ? stepMakers[name] : undefined;
-    if (!make || !isObject(one))
+    const sort = Object.hasOwn(sorts, name) ? sorts[name] : undefined;
+    if (!sort || !isObject(one))
       throw new TypeError(`Step ${i + 1} is not known: “${name}”. Known are: ${stepNames.join(', ')}.`);
-    return make(one);
+    return sort.make(one);
   });
   return {
     forth: (value) => {

@@ -28,3 +28,25 @@ export {
 export { editableRules, editForm, type FormEdit } from './edit-form.js';
 export { ownHintsOf, type OwnHintUse } from './own-hints.js';
 export { mentionedAdapters } from './mentioned.js';
+export {
+  checkName,
+  copyPart,
+  freeName,
+  freeNameFor,
+  partsOf,
+  removePart,
+  renamePart,
+  titleOf,
+  usesOfPart,
+  type KitUse,
+} from './parts.js';
+export { type PartKind } from './references.js';
+export {
+  emptyForm,
+  formFromSamples,
+  formFromSchema,
+  kindOfBeginning,
+  type BeginningKind,
+  type BegunForm,
+} from './begin.js';
+export { formFromOperation, operationsOf, type Operation } from './open-api.js';
