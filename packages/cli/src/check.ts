@@ -116,6 +116,18 @@ export async function check(
   return done.sort((a, b) => (order.get(a.name) ?? 0) - (order.get(b.name) ?? 0));
 }
 
+/** What may have to stand around the inputs is in the bundle, too: trying one shows whether it has to. */
+function providersOf(inputs: readonly FoundInput[]): BundledInput[] {
+  const ids = new Set(inputs.flatMap(({ around = [] }) => around));
+  return [...ids].map((id) => ({
+    id,
+    family: 'component',
+    export: id.slice(id.indexOf('#') + 1),
+    module: packageOf(id),
+    css: [],
+  }));
+}
+
 const packageOf = (id: string): string => id.slice(0, Math.max(0, id.indexOf('#')));
 
 function partsOfBundle(project: string, inputs: readonly BundledInput[]): Omit<BundleOptions, 'start'> {
@@ -125,7 +137,10 @@ function partsOfBundle(project: string, inputs: readonly BundledInput[]): Omit<B
 function draftsOf(folder: string): { jobs: Job[]; inputs: BundledInput[] } {
   const inspection = inspect(folder);
   return {
-    inputs: inspection.inputs.map(({ input }) => input),
+    inputs: [
+      ...inspection.inputs.map(({ input }) => input),
+      ...providersOf(inspection.inputs.map(({ input }) => input)),
+    ],
     jobs: inspection.inputs.flatMap(({ input, adapter }) =>
       adapter ? [{ name: input.id, bundleKey: packageOf(input.id), version: input.version, adapter, input }] : [],
     ),

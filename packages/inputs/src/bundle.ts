@@ -52,7 +52,7 @@ export async function bundle({ project, home, start, inputs, codes = {} }: Bundl
       conditions: ['source', 'browser', 'style'],
       define: { 'process.env.NODE_ENV': '"development"', 'process.env': '{}' },
       loader: { '.svg': 'dataurl', '.png': 'dataurl', '.woff': 'dataurl', '.woff2': 'dataurl', '.ttf': 'dataurl' },
-      plugins: [oneFramework(project, home), codesOf(codes), onlyInside(project, home)],
+      plugins: [oneFramework(project, home), codesOf(codes), missingLater, onlyInside(project, home)],
       banner: { js: shutDoors },
       logLevel: 'silent',
       legalComments: 'none',
@@ -95,7 +95,7 @@ export async function bundleScript({ project, home, start, inputs, codes = {} }:
         '.woff2': 'empty',
         '.ttf': 'empty',
       },
-      plugins: [noBuiltIns, oneFramework(project, home), codesOf(codes), onlyInside(project, home)],
+      plugins: [noBuiltIns, oneFramework(project, home), codesOf(codes), missingLater, onlyInside(project, home)],
       banner: { js: shutProcess },
       logLevel: 'silent',
       legalComments: 'none',
@@ -153,6 +153,28 @@ const noBuiltIns: Plugin = {
       contents: 'module.exports = {};',
       loader: 'js',
     }));
+  },
+};
+
+/**
+ * What one module of a package asks for and is not installed must not take its other modules away: it is told when it is
+ * used. What the stand itself imports is told at once.
+ */
+const missingLater: Plugin = {
+  name: 'missing-later',
+  setup(builder) {
+    builder.onResolve({ filter: /^[^./]/ }, async ({ path, importer, kind, resolveDir, pluginData }) => {
+      if (pluginData === 'looked for' || !/[\\/]node_modules[\\/]/.test(importer) || isBuiltIn(path)) return undefined;
+      const { errors } = await builder.resolve(path, { kind, importer, resolveDir, pluginData: 'looked for' });
+      return errors.length > 0 ? { path, namespace: 'poietra-missing' } : undefined;
+    });
+    builder.onLoad({ filter: /.*/, namespace: 'poietra-missing' }, ({ path }) => {
+      const says = JSON.stringify(`“${path}” is asked for and not installed in the project folder.`);
+      return {
+        contents: `module.exports = new Proxy(function () {}, { get(_, name) { if (name === '__esModule' || name === 'default' || typeof name === 'symbol') return undefined; throw new Error(${says}); } });`,
+        loader: 'js',
+      };
+    });
   },
 };
 

@@ -1,5 +1,5 @@
 import { draftAdapter, nativeAdapters, type AdapterDescription, type Finding, type FoundInput } from '@poietra/core';
-import { declaredInputs, type Progress } from './declarations.js';
+import { declaredInputs, type Progress } from './declared/index.js';
 import { elementsOf } from './elements.js';
 import { nativeFound } from './native.js';
 import { readProject } from './project.js';

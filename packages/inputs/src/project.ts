@@ -13,6 +13,8 @@ export interface ProjectPackage {
   readonly manifest: Readonly<Record<string, unknown>>;
   /** For a source file of the folder itself: the project's name. */
   readonly of?: string;
+  /** What is imported, where it is not the package's name: one of several entries. */
+  readonly module?: string;
 }
 export interface Project {
   readonly folder: string;

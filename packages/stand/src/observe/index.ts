@@ -77,11 +77,29 @@ const unknownInput: Omit<FoundInput, 'id'> = {
   css: [],
 };
 
+/** In one of the components that its package has for standing around others. */
+async function mountInside(seen: Observation, error: string): Promise<Trial | undefined> {
+  const before = seen.adapter;
+  if ((before.wrappers ?? []).length > 0) return undefined;
+  for (const component of seen.input.around ?? []) {
+    seen.adapter = { ...before, wrappers: [{ component }] };
+    const trial = await seen.mount();
+    if (trial && trial.error === undefined) {
+      seen.note('around', `It has to stand inside ${component}.`, `Alone it fails: ${error}`, 1);
+      return trial;
+    }
+  }
+  seen.adapter = before;
+  return undefined;
+}
+
 /** As drafted; where it cannot be drawn without a value, with something for "no value". */
 async function mountSomehow(seen: Observation): Promise<Trial | undefined> {
   const before = seen.adapter;
   const first = await seen.mount();
   if (first?.error === undefined) return first;
+  const inside = await mountInside(seen, first.error);
+  if (inside) return inside;
   for (const empty of [null, '', 0, [], false]) {
     seen.adapter = { ...before, value: { ...before.value, empty } };
     const trial = await seen.mount();

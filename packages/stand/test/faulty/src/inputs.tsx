@@ -12,6 +12,19 @@ export function Sound({ value = '', disabled = false, onChange }: Props): JSX.El
   return <input id={id} value={value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />;
 }
 
+/**
+ * Sound: its sheet stands between its elements as a server draws it, and in the head of a page that its script has
+ * loaded. (Without a document there is no page.)
+ */
+export function SheetsBetween({ value = '', disabled = false, onChange }: Props): JSX.Element {
+  return (
+    <>
+      {typeof document === 'undefined' && <style data-own="">{'.own { color: inherit; }'}</style>}
+      <input value={value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />
+    </>
+  );
+}
+
 export function FirstValueOnly({ value = '', disabled = false, onChange }: Props): JSX.Element {
   const [own, setOwn] = useState(value);
   return (
@@ -68,6 +81,14 @@ const Tide = createContext<string | undefined>(undefined);
 export function TideProvider({ children }: { readonly children?: JSX.Element }): JSX.Element {
   return <Tide.Provider value="high">{children}</Tide.Provider>;
 }
+const Harbour = createContext<string | undefined>(undefined);
+/** Its provider is nowhere to be had. */
+export function NeedsHarbour({ value = '', disabled = false, onChange }: Props): JSX.Element {
+  if (useContext(Harbour) === undefined) throw new Error('NeedsHarbour must be used within a HarbourProvider.');
+  return <input value={value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />;
+}
+
+/** Sound inside its provider, which its module has. */
 export function NeedsTide({ value = '', disabled = false, onChange }: Props): JSX.Element {
   if (useContext(Tide) === undefined) throw new Error('NeedsTide must be used within a TideProvider.');
   return <input value={value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />;

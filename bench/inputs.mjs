@@ -1,0 +1,73 @@
+/**
+ * How the drafts fare on packages that the rules were not grown on: `npm run bench -- inputs [TEXT]`. The packages are
+ * installed beside, not by `npm start`. Two halves by the package's name: rules are tuned on the first, and both are told.
+ */
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { cpSync, mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { table } from './measure.mjs';
+
+const home = join(import.meta.dirname, '..');
+const folder = join(home, '.cache/bench-inputs');
+const only = process.argv[3];
+
+function run(command, args, options = {}) {
+  const { status, stdout } = spawnSync(command, args, {
+    cwd: home,
+    encoding: 'utf8',
+    maxBuffer: 1e9,
+    stdio: ['ignore', 'pipe', 'inherit'],
+    ...options,
+  });
+  if (status === null) throw new Error(`${command} did not come to an end.`);
+  return stdout;
+}
+
+export function measureInputs() {
+  mkdirSync(folder, { recursive: true });
+  cpSync(join(home, 'bench/inputs/package.json'), join(folder, 'package.json'));
+  run('npm', ['install', '--no-audit', '--no-fund', '--legacy-peer-deps', '--ignore-scripts'], { cwd: folder });
+  const began = Date.now();
+  const args = ['scripts/poietra.mjs', 'check', folder, '--json', '--wanted', '0', ...(only ? ['--only', only] : [])];
+  const text = run('node', args);
+  const checked = JSON.parse(text.slice(text.indexOf('[')));
+  const seconds = (Date.now() - began) / 1000;
+  const packages = new Map();
+  for (const { name, sheet } of checked) {
+    const pkg = name.slice(0, name.indexOf('#'));
+    if (pkg === 'native') continue;
+    const row = packages.get(pkg) ?? { drafted: 0, whole: 0 };
+    row.drafted++;
+    if (sheet.verdicts.every(({ state }) => state !== 'fail')) row.whole++;
+    packages.set(pkg, row);
+  }
+  const half = (pkg) => (createHash('sha256').update(pkg).digest()[0] % 2 === 0 ? 'first' : 'second');
+  const rows = [...packages].sort(([a], [b]) => a.localeCompare(b));
+  const sum = (wanted) => {
+    const own = rows.filter(([pkg]) => wanted === 'all' || half(pkg) === wanted);
+    const drafted = own.reduce((count, [, row]) => count + row.drafted, 0);
+    const whole = own.reduce((count, [, row]) => count + row.whole, 0);
+    return [wanted, '', drafted, whole, drafted === 0 ? '–' : `${Math.round((100 * whole) / drafted)} %`];
+  };
+  console.log(
+    table(
+      ['package', 'half', 'drafted', 'contract passed untouched', ''],
+      [
+        ...rows.map(([pkg, { drafted, whole }]) => [
+          pkg,
+          half(pkg),
+          drafted,
+          whole,
+          `${Math.round((100 * whole) / drafted)} %`,
+        ]),
+        sum('first'),
+        sum('second'),
+        sum('all'),
+      ],
+    ),
+  );
+  console.log(`${seconds.toFixed(0)} s, ${(seconds / Math.max(1, checked.length)).toFixed(1)} s an input.`);
+}
+
+measureInputs();

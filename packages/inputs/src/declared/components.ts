@@ -1,0 +1,127 @@
+/** Components of the framework: functions and classes whose properties take a value and report a change. */
+import type { DeclaredProperty, FoundInput } from '@poietra/core';
+import ts from 'typescript';
+import { aboutOf } from './about.js';
+import type { Declarations } from './declarations.js';
+import { isReported, noInputs, telling } from './names.js';
+
+export class Components {
+  /**
+   * Names of components that another takes as a replacement of one of its parts, by a property that lists them under
+   * their names. A part stands on what is around it, so it is no input of its own.
+   */
+  readonly parts = new Set<string>();
+
+  constructor(private readonly read: Declarations) {}
+
+  /** A function or class of the framework whose properties take a value and report a change. */
+  componentOf(symbol: ts.Symbol, target: ts.Symbol, type: ts.Type): FoundInput | undefined {
+    const name = symbol.name === 'default' ? target.name : symbol.name;
+    if (!/^[A-Z]/.test(name) && symbol.name !== 'default') return undefined;
+    if (noInputs.test(name)) return undefined;
+    // What it gives is an element, or “any”, where its own types of elements did not come along.
+    const signature = type.getCallSignatures().find((one) => {
+      const given = one.getReturnType();
+      const isElement = /Element|ReactNode|JSX/.test(this.read.checker.typeToString(given));
+      return one.parameters.length >= 1 && (isElement || (given.flags & ts.TypeFlags.Any) !== 0);
+    });
+    const parameter = signature?.parameters[0];
+    const made = type.getConstructSignatures()[0]?.getReturnType().getProperty('props');
+    const props = parameter
+      ? this.read.checker.getTypeOfSymbolAtLocation(parameter, this.read.where)
+      : made && type.getConstructSignatures()[0]?.getReturnType().getProperty('render')
+        ? this.read.checker.getTypeOfSymbolAtLocation(made, this.read.where)
+        : undefined;
+    if (!props) return undefined;
+    const { properties, kind } = this.#variant(props);
+    // What every HTML element takes makes no input; what HTML's own inputs take does.
+    const isHtml = this.#isHtmlInput(props);
+    const valued = properties.some(
+      ({ name: property, inherited, type: text }) =>
+        telling.test(property) && !inherited && (property !== 'color' || isReported(text, properties)),
+    );
+    const reports = properties.some(
+      ({ args, name: property, inherited }) =>
+        args && !inherited && /^on.*(Change|Select|Input|Update|Drop)/.test(property),
+    );
+    if (!isHtml && !(valued && reports)) return undefined;
+    this.#notePartsOf(props);
+    const declared = kind
+      ? properties.map((property) =>
+          telling.test(property.name)
+            ? { ...property, type: `${property.type} where ${kind.name} = "${kind.value}"` }
+            : property,
+        )
+      : properties;
+    const handle = properties.length > 0 ? this.#handleMethods(props) : [];
+    return {
+      ...aboutOf(this.read, symbol, target),
+      family: 'component',
+      properties: declared,
+      events: [],
+      methods: handle,
+    };
+  }
+
+  /** Components that hang on a component: `Radio.Group`. */
+  membersOf(symbol: ts.Symbol, type: ts.Type, taken: Set<ts.Type>): FoundInput[] {
+    return this.read.checker.getPropertiesOfType(type).flatMap((member) => {
+      if (!/^[A-Z]/.test(member.name)) return [];
+      const inner = this.read.checker.getTypeOfSymbolAtLocation(member, this.read.where);
+      const input = taken.has(inner) ? undefined : this.componentOf(member, member, inner);
+      if (!input) return [];
+      taken.add(inner);
+      return [
+        {
+          ...input,
+          id: `${this.read.pkg.name}#${symbol.name}.${member.name}`,
+          export: `${symbol.name}.${member.name}`,
+        },
+      ];
+    });
+  }
+
+  #notePartsOf(props: ts.Type): void {
+    for (const property of this.read.checker.getPropertiesOfType(props)) {
+      if (this.read.fromHtml(property) !== undefined) continue;
+      const type = this.read.checker.getNonNullableType(
+        this.read.checker.getTypeOfSymbolAtLocation(property, this.read.where),
+      );
+      const members = type.flags & ts.TypeFlags.Object ? this.read.checker.getPropertiesOfType(type) : [];
+      if (members.length > 1 && members.every(({ name }) => /^[A-Z]/.test(name)))
+        for (const { name } of members) this.parts.add(name);
+    }
+  }
+
+  /** Of a union of property sets, told apart by a constant, the first that takes a value and reports a change. */
+  #variant(props: ts.Type): { properties: DeclaredProperty[]; kind?: { name: string; value: string } } {
+    const constraint = this.read.checker.getBaseConstraintOfType(props) ?? props;
+    if (!constraint.isUnion()) return { properties: this.read.properties(constraint) };
+    for (const member of constraint.types) {
+      const properties = this.read.properties(member);
+      if (
+        !properties.some(({ name }) => telling.test(name)) ||
+        !properties.some(({ args, name }) => args && /^on.*(Change|Select)/.test(name))
+      )
+        continue;
+      const kind = properties.find(
+        ({ choices, required, type }) => choices?.length === 1 && required && /^"/.test(type),
+      );
+      const value = kind?.choices?.[0];
+      return kind && value !== undefined ? { properties, kind: { name: kind.name, value } } : { properties };
+    }
+    return { properties: this.read.properties(constraint) };
+  }
+
+  #isHtmlInput(props: ts.Type): boolean {
+    const value = this.read.checker.getPropertyOfType(props, 'value');
+    return value !== undefined && /^(Input|Textarea|Select)HTMLAttributes$/.test(this.read.fromHtml(value) ?? '');
+  }
+
+  #handleMethods(props: ts.Type): string[] {
+    const ref = this.read.checker.getPropertyOfType(props, 'ref');
+    if (!ref) return [];
+    const text = this.read.checker.typeToString(this.read.checker.getTypeOfSymbolAtLocation(ref, this.read.where));
+    return /HTML\w*Element/.test(text) ? ['focus'] : [];
+  }
+}

@@ -1,0 +1,103 @@
+/** Properties as declarations have them: types as texts, arguments, choices, and what helps to fill them. */
+import type { DeclaredProperty } from '@poietra/core';
+import ts from 'typescript';
+import type { ProjectPackage } from '../project.js';
+import { everywhere, telling } from './names.js';
+
+/** A package's declarations as one reads them. */
+export class Declarations {
+  constructor(
+    readonly checker: ts.TypeChecker,
+    readonly pkg: ProjectPackage,
+    readonly where: ts.Node,
+  ) {}
+
+  /** Whether the framework's types for HTML elements declare it, and for which elements. */
+  fromHtml(property: ts.Symbol): string | undefined {
+    const declaration = property.declarations?.[0];
+    if (!declaration || !/[\\/]@types[\\/]react[\\/]/.test(declaration.getSourceFile().fileName)) return undefined;
+    return ts.isInterfaceDeclaration(declaration.parent) ? declaration.parent.name.text : '';
+  }
+
+  properties(type: ts.Type): DeclaredProperty[] {
+    return this.checker
+      .getPropertiesOfType(type)
+      .filter((property) => !everywhere.test(property.name) || telling.test(property.name))
+      .slice(0, 300)
+      .map((property) => this.property(property));
+  }
+
+  property(property: ts.Symbol): DeclaredProperty {
+    const type = this.checker.getTypeOfSymbolAtLocation(property, this.where);
+    const bare = this.checker.getNonNullableType(type);
+    const callable = bare.isUnion() ? bare.types.find((member) => member.getCallSignatures().length > 0) : bare;
+    const signature = callable?.getCallSignatures()[0];
+    const says = ts.displayPartsToString(property.getDocumentationComment(this.checker)).trim();
+    const choices = (bare.isUnion() ? bare.types : [bare]).flatMap((member) =>
+      member.isStringLiteral() ? [member.value] : [],
+    );
+    return {
+      name: property.name,
+      type: this.text(type),
+      ...(says ? { says } : {}),
+      ...(property.flags & ts.SymbolFlags.Optional ? {} : { required: true }),
+      ...(this.fromHtml(property) === undefined ? {} : { inherited: true as const }),
+      ...(signature
+        ? {
+            args: signature.parameters.map((one) => ({
+              name: one.name,
+              type: this.text(this.checker.getTypeOfSymbolAtLocation(one, this.where)),
+            })),
+          }
+        : {}),
+      ...(choices.length > 0 ? { choices } : {}),
+      ...(property.getJsDocTags().some((tag) => tag.name === 'deprecated') ? { deprecated: true as const } : {}),
+      ...this.#filling(property, bare),
+    };
+  }
+
+  /** What helps to fill it: the members of listed objects, and a plain value where it has to be given. */
+  #filling(property: ts.Symbol, type: ts.Type): Pick<DeclaredProperty, 'members' | 'sample'> {
+    const item = (type.isUnion() ? type.types : [type]).flatMap((one) =>
+      this.checker.isArrayType(one) ? (this.checker.getTypeArguments(one as ts.TypeReference)[0] ?? []) : [],
+    )[0];
+    const known = item && (this.checker.getBaseConstraintOfType(item) ?? item);
+    const listed = known && (known.isUnion() ? known.types : [known]).find((one) => one.flags & ts.TypeFlags.Object);
+    const members = listed ? this.checker.getPropertiesOfType(listed).map(({ name }) => name) : [];
+    const isNeeded = !(property.flags & ts.SymbolFlags.Optional) && type.getCallSignatures().length === 0;
+    const sample = isNeeded ? this.#sample(type, property.name, 3) : undefined;
+    return {
+      ...(members.length > 0 && members.length < 40 ? { members } : {}),
+      ...(sample === undefined ? {} : { sample }),
+    };
+  }
+
+  /** The plainest value of a type; limits and masks by their names. */
+  #sample(type: ts.Type, name: string, depth: number): unknown {
+    const bare = this.checker.getNonNullableType(type);
+    const [first = bare] = bare.isUnion() ? bare.types : [bare];
+    if (first.isStringLiteral() || first.isNumberLiteral()) return first.value;
+    if (first.flags & ts.TypeFlags.BooleanLike) return false;
+    if (first.flags & ts.TypeFlags.NumberLike) return /max/i.test(name) ? 100 : /step/i.test(name) ? 1 : 0;
+    if (first.flags & ts.TypeFlags.StringLike) return /^(format|mask|pattern)$/.test(name) ? '####' : '';
+    if (this.checker.isArrayLikeType(first)) return [];
+    if (!(first.flags & ts.TypeFlags.Object) || depth === 0 || first.getCallSignatures().length > 0) return undefined;
+    const filled: Record<string, unknown> = {};
+    for (const member of this.checker.getPropertiesOfType(first)) {
+      if (member.flags & ts.SymbolFlags.Optional) continue;
+      const inner = this.#sample(this.checker.getTypeOfSymbolAtLocation(member, this.where), member.name, depth - 1);
+      if (inner === undefined) return undefined;
+      filled[member.name] = inner;
+    }
+    return filled;
+  }
+
+  text(type: ts.Type): string {
+    const text = this.checker.typeToString(
+      type,
+      undefined,
+      ts.TypeFormatFlags.NoTruncation | ts.TypeFormatFlags.UseAliasDefinedOutsideCurrentScope,
+    );
+    return text.length > 160 ? `${text.slice(0, 157)}…` : text;
+  }
+}

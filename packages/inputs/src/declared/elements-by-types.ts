@@ -1,0 +1,56 @@
+import type { FoundInput } from '@poietra/core';
+import { existsSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import ts from 'typescript';
+import { styleSheets } from '../project.js';
+import type { Declarations } from './declarations.js';
+import { noInputTags, telling } from './names.js';
+
+const isWithin = (folder: string, file: string): boolean => {
+  const way = relative(folder, file);
+  return !way.startsWith('..') && !way.includes('node_modules');
+};
+
+/**
+ * Custom elements that a package without a manifest registers: it declares their tags with their classes in the
+ * platform's own map. What its class declares itself counts, not what every element has.
+ */
+export function elementsByTypes(read: Declarations): FoundInput[] {
+  const { checker, pkg, where } = read;
+  const map = checker
+    .getSymbolsInScope(where, ts.SymbolFlags.Interface)
+    .find(({ name }) => name === 'HTMLElementTagNameMap');
+  if (!map) return [];
+  return checker.getPropertiesOfType(checker.getDeclaredTypeOfSymbol(map)).flatMap((entry) => {
+    const file = entry.declarations?.[0]?.getSourceFile().fileName ?? '';
+    const tag = entry.name;
+    if (!tag.includes('-') || noInputTags.test(tag) || !isWithin(pkg.folder, file)) return [];
+    const type = checker.getTypeOfSymbolAtLocation(entry, where);
+    const members = checker
+      .getPropertiesOfType(type)
+      .filter((member) => member.declarations?.some((one) => isWithin(pkg.folder, one.getSourceFile().fileName)));
+    const isMethod = (member: ts.Symbol): boolean =>
+      checker.getTypeOfSymbolAtLocation(member, where).getCallSignatures().length > 0;
+    const properties = members
+      .filter((member) => !isMethod(member) && !/^[_#]/.test(member.name))
+      .map((member) => read.property(member));
+    if (!properties.some(({ name }) => telling.test(name))) return [];
+    const script = relative(pkg.folder, file).replace(/\.d\.ts$/, '.js');
+    return [
+      {
+        id: `${pkg.name}#${tag}`,
+        family: 'element' as const,
+        package: pkg.name,
+        version: pkg.version,
+        export: type.symbol.name,
+        module: existsSync(join(pkg.folder, script)) ? join(pkg.name, script) : pkg.name,
+        tag,
+        properties,
+        methods: members.filter(isMethod).map(({ name }) => name),
+        // Nothing declares its events; these are the platform's, and trying it shows which it tells.
+        events: [{ name: 'input' }, { name: 'change' }],
+        css: styleSheets(pkg),
+      },
+    ];
+  });
+}

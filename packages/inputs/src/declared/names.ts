@@ -1,0 +1,25 @@
+/** What names of general use say: which properties hold a value, which exports are no inputs. No package is known by name. */
+import type { DeclaredProperty } from '@poietra/core';
+
+/** Properties of every HTML element; they say nothing about an input, and there are hundreds of them. */
+export const everywhere =
+  /^(aria-|data-|on(Capture|Copy|Cut|Paste|Composition|Key|Mouse|Touch|Pointer|Wheel|Animation|Transition|Drag|Drop|Scroll|Load|Error|Abort|Can|Duration|Emptied|Encrypted|Ended|Loaded|Pause|Play|Progress|Rate|Seek|Stalled|Suspend|TimeUpdate|Volume|Waiting|Got|Lost|Click|DoubleClick|AuxClick|ContextMenu|Submit|Reset|BeforeInput|BeforeToggle|Toggle)|style$|className$|children$|key$|ref$|dangerouslySetInnerHTML$|suppress|slot$|is$|inner|prefix$|property$|rel$|resource$|rev$|typeof$|vocab$|about$|content$|datatype$|inlist$|item[A-Z]|results$|security$|unselectable$|popover|exportparts$|part$|nonce$|radioGroup$|translate$|spellCheck$|access|auto(Capitalize|Correct|Save)|contentEditable$|contextMenu$|dir$|draggable$|enterKeyHint$|inert$|lang$|role$|title$|color$)/;
+export const telling = /^(value|checked|selected|date|color|files|pressed|selectedKey|isSelected|start|defaultDate)$/;
+
+/** What leads somewhere or shows something has a value, too, and takes none from a person. */
+export const noInputs =
+  /(^|[a-z])(Tabs?|TabList|Accordion|Pagination|Breadcrumbs?|Nav(Bar|Link)?|Navigation|Menu|Tooltip|Tour|Stepper|Steps|Popover|Dialog|Drawer|Modal|Carousel|Table)$/;
+/** Of elements that declare a value: those that are pressed, lead somewhere, show something, or are a part of another. */
+export const noInputTags =
+  /-(button|tab|tabs|progress|ripple|item|option|icon|fab|divider|badge|menu|dialog|card|chip-set|link)$/;
+
+/** Whether some callback gives a value of the type; a colour that none gives is only a look. */
+export const isReported = (type: string, properties: readonly DeclaredProperty[]): boolean => {
+  const plain = (text: string): string => text.replace(/\s*\|\s*(undefined|null)\b/g, '').trim();
+  return properties.some(
+    ({ name, args, inherited }) =>
+      /^on.*(Change|Select|Input|Update)/.test(name) &&
+      !inherited &&
+      args?.some((arg) => plain(arg.type) === plain(type)),
+  );
+};

@@ -1,0 +1,88 @@
+/** The program that is read: all packages at once, since they share the framework's types. */
+import { existsSync, readdirSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { dirname, join, relative } from 'node:path';
+import ts from 'typescript';
+import { findPackage, type Project, type ProjectPackage } from '../project.js';
+
+/** What is read of a project: each entry with the statement that imports it. */
+export interface Program {
+  readonly checker: ts.TypeChecker;
+  readonly imports: readonly ts.ImportDeclaration[];
+  /** The type of an element, to ask whether a widget can be made on one. */
+  readonly anElement: ts.Type | undefined;
+}
+
+/** A program that imports every one of the packages, in their order. */
+export function programOf(project: Project, typed: readonly ProjectPackage[]): Program | undefined {
+  const entry = join(project.folder, '__poietra_entry.ts');
+  const source =
+    typed
+      .map(({ name, module = name }, i) => `import * as m${i} from ${JSON.stringify(module)}; export { m${i} };`)
+      .join('\n') + '\nexport declare const anElement: HTMLInputElement & HTMLDivElement;';
+  const options: ts.CompilerOptions = {
+    target: ts.ScriptTarget.ES2022,
+    module: ts.ModuleKind.ESNext,
+    moduleResolution: ts.ModuleResolutionKind.Bundler,
+    jsx: ts.JsxEmit.ReactJSX,
+    allowImportingTsExtensions: true,
+    strict: true,
+    skipLibCheck: true,
+    noEmit: true,
+    types: [],
+    esModuleInterop: true,
+    lib: ['lib.es2022.d.ts', 'lib.dom.d.ts'],
+    ...frameworkTypes(project),
+  };
+  const host = ts.createCompilerHost(options);
+  const read = host.readFile.bind(host);
+  const exists = host.fileExists.bind(host);
+  const parse = host.getSourceFile.bind(host);
+  host.fileExists = (name) => name === entry || exists(name);
+  host.readFile = (name) => (name === entry ? source : read(name));
+  host.getSourceFile = (name, language) =>
+    name === entry ? ts.createSourceFile(name, source, language) : parse(name, language);
+  host.getCurrentDirectory = () => project.folder;
+  const program = ts.createProgram([entry], options, host);
+  const checker = program.getTypeChecker();
+  const file = program.getSourceFile(entry);
+  return (
+    file && { checker, imports: file.statements.filter(ts.isImportDeclaration), anElement: elementType(checker, file) }
+  );
+}
+
+/** A project without the framework's types is read with those that come along; nearly every component is declared by them. */
+function frameworkTypes({ folder }: Project): ts.CompilerOptions {
+  if (findPackage(folder, '@types/react')) return {};
+  const home = dirname(createRequire(import.meta.url).resolve('@types/react/package.json'));
+  return { paths: { react: [join(home, 'index.d.ts')], 'react/*': [join(home, '*')] } };
+}
+
+/** The folder's own source files, each as if it were a package: its inputs are found by the same rules. */
+export function ownFiles({ folder, name, version }: Project): ProjectPackage[] {
+  const found: string[] = [];
+  const walk = (place: string, depth: number): void => {
+    if (found.length >= 500 || depth > 8 || !existsSync(place)) return;
+    for (const entry of readdirSync(place, { withFileTypes: true })) {
+      const path = join(place, entry.name);
+      if (entry.isDirectory() && !/^(node_modules|dist|build|coverage|\..*)$/.test(entry.name)) walk(path, depth + 1);
+      else if (/\.(tsx|jsx|ts)$/.test(entry.name) && !/\.(test|spec|stories|d)\.[tj]sx?$/.test(entry.name))
+        found.push(path);
+    }
+  };
+  walk(join(folder, 'src'), 0);
+  return found.sort().map((path) => ({
+    name: `./${relative(folder, path).replaceAll('\\', '/')}`,
+    version,
+    folder: dirname(path),
+    manifest: {},
+    of: name,
+  }));
+}
+
+/** The type of an element, to ask whether a widget can be made on one. */
+function elementType(checker: ts.TypeChecker, file: ts.SourceFile): ts.Type | undefined {
+  const statement = file.statements.find(ts.isVariableStatement);
+  const declaration = statement?.declarationList.declarations[0];
+  return declaration && checker.getTypeAtLocation(declaration);
+}

@@ -1,0 +1,105 @@
+/** What packages look like that nobody here has seen: without types of the framework, with providers, in many entries. */
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { inspect } from '../src/index.js';
+
+let folder: string;
+const put = (path: string, text: string): void => {
+  mkdirSync(dirname(join(folder, path)), { recursive: true });
+  writeFileSync(join(folder, path), text);
+};
+const install = (name: string, types: string, manifest: object = { types: 'index.d.ts', main: 'index.js' }): void => {
+  put('package.json', JSON.stringify({ name: 'desk', dependencies: { [name]: '1' } }));
+  put(`node_modules/${name}/package.json`, JSON.stringify({ name, version: '1.0.0', ...manifest }));
+  if (types !== '') put(`node_modules/${name}/index.d.ts`, types);
+};
+const found = () => inspect(folder).inputs.filter(({ input }) => input.family !== 'native');
+const names = () => found().map(({ input }) => input.export);
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'poietra-'));
+});
+afterEach(() => rmSync(folder, { recursive: true }));
+
+it('a project without the framework’s types is read with those that come along', () => {
+  install(
+    'tide',
+    `import * as React from 'react';
+     export declare const Box: React.ForwardRefExoticComponent<{ value?: string; onChange?: (next: string) => void } & React.RefAttributes<HTMLInputElement>>;`,
+  );
+  expect(names()).toEqual(['Box']);
+});
+
+it('a component whose own types of elements did not come along counts all the same', () => {
+  install(
+    'tide',
+    `import type { Gone } from 'nowhere';
+     export declare function Level(props: { value?: number; onChange?: (next: number) => void }): Gone;
+     export declare function make(options: { value?: number; onChange?: (next: number) => void }): Gone;`,
+  );
+  expect(names()).toEqual(['Level']);
+});
+
+it('what leads somewhere or shows something is no input', () => {
+  const props = '(props: { value?: string; onChange?: (next: string) => void }): JSX.Element';
+  install(
+    'tide',
+    `declare namespace JSX { interface Element {} }
+     ${['Tabs', 'NavLink', 'Pagination', 'PageMenu', 'Tour', 'TableSelect', 'MenuSelect'].map((name) => `export declare function ${name}${props};`).join('\n')}`,
+  );
+  expect(names()).toEqual(['TableSelect', 'MenuSelect']);
+});
+
+it('a colour is a value where a report gives one, and a look where none does', () => {
+  install(
+    'tide',
+    `import * as React from 'react';
+     export declare function Paint(props: { color?: string; onChange?: (color: string) => void }): React.ReactElement;
+     export declare function Tag(props: { color?: string; onSelect?: (event: object) => void }): React.ReactElement;
+     export declare function Switch(props: { color?: string } & React.InputHTMLAttributes<HTMLInputElement>): React.ReactElement;`,
+  );
+  expect(found().map(({ input, adapter }) => [input.export, adapter?.value.property])).toEqual([
+    ['Paint', 'color'],
+    ['Switch', 'checked'],
+  ]);
+});
+
+it('providers are offered to stand around, those that need least first', () => {
+  install(
+    'tide',
+    `import * as React from 'react';
+     export declare function Box(props: { value?: string; onChange?: (next: string) => void }): React.ReactElement;
+     export declare function ToastProvider(props: { children?: React.ReactNode }): React.ReactElement;
+     export declare function ThemeProvider(props: { children?: React.ReactNode; theme?: object }): React.ReactElement;
+     export declare function DataProvider(props: { children?: React.ReactNode; source: object }): React.ReactElement;
+     export declare function IconProvider(props: { name: string }): React.ReactElement;`,
+  );
+  expect(found()[0]?.input.around).toEqual(['tide#ThemeProvider', 'tide#ToastProvider', 'tide#DataProvider']);
+});
+
+describe('a package without an entry of its own', () => {
+  const box =
+    'export declare function Box(props: { value?: string; onChange?: (next: string) => void }): { type: string; Element: 1 };';
+  it('is read by its folders', () => {
+    install('tide', '', {});
+    put('node_modules/tide/box/package.json', '{"main": "box.js", "types": "box.d.ts"}');
+    put(
+      'node_modules/tide/box/box.d.ts',
+      `declare namespace JSX { interface Element {} }\n${box.replace(/\): .*/, '): JSX.Element;')}`,
+    );
+    expect(found().map(({ input }) => [input.id, input.module])).toEqual([['tide#Box', 'tide/box']]);
+  });
+  it('is read by the modules in its folders, and only true inputs among its elements count', () => {
+    install('tide', '', {});
+    for (const name of ['slider', 'text-button']) {
+      put(`node_modules/tide/${name}/${name}.js`, '');
+      put(
+        `node_modules/tide/${name}/${name}.d.ts`,
+        `declare class Own extends HTMLElement { value: string; }
+         declare global { interface HTMLElementTagNameMap { 'tide-${name}': Own } }
+         export { Own };`,
+      );
+    }
+    expect(found().map(({ input }) => [input.tag, input.module])).toEqual([['tide-slider', 'tide/slider/slider.js']]);
+  });
+});
