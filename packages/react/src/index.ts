@@ -1,8 +1,8 @@
 /** @poietra/react: forms of the core drawn with React. */
 export { adapt, type Around } from './adapt.js';
 export type { AdaptedInput, AdaptedProps, Reached } from './given.js';
-export { Field } from './field.js';
-export type { FieldProps } from './skinned-field.js';
+export { Place } from './place.js';
+export type { PlaceProps } from './skinned-field.js';
 export { useFollowed } from './follow.js';
 export { baseIdFrom, partId, type FieldPart } from './ids.js';
 export { realElement } from './link-real.js';
@@ -17,7 +17,7 @@ export { labelAt } from './summary.js';
 export { reveal } from './reveal.js';
 export type { Drawings, FetchChoices, OwnHint } from './drawing.js';
 export { adaptTogether } from './together.js';
-export { FormScope, useForm, useScope } from './scope.js';
+export { FormScope, useFormAround, useScope } from './scope.js';
 export { compact, plain, suiteSkin, Told, type Skin, type SkinProps, type SuiteParts } from './skin.js';
-export { useField, type FieldView } from './use-field.js';
+export { usePlace, type PlaceView } from './use-place.js';
 export { mayLeave, useLeaveGuard } from './leaving.js';

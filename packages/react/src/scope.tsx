@@ -32,6 +32,6 @@ export function useScope(): Scope {
 }
 
 /** The form around. */
-export function useForm(): Form {
+export function useFormAround(): Form {
   return useScope().form;
 }

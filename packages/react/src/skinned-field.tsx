@@ -6,9 +6,9 @@ import { afterPress } from './press.js';
 import { plainInputs } from './plain-inputs.js';
 import { useScope } from './scope.js';
 import type { Skin } from './skin.js';
-import { useFrame, useLivingValue, type FieldFrame } from './use-field.js';
+import { useFrame, useLivingValue, type PlaceFrame } from './use-place.js';
 
-export interface FieldProps {
+export interface PlaceProps {
   /** The place in the form. */
   readonly at: string;
   readonly label: string;
@@ -25,7 +25,7 @@ export interface FieldProps {
   readonly extra?: Readonly<Record<string, unknown>> | undefined;
 }
 
-export interface SkinnedFieldProps extends FieldProps {
+export interface SkinnedFieldProps extends PlaceProps {
   readonly skin: Skin;
 }
 
@@ -100,7 +100,7 @@ export function SkinnedField({
 }
 
 interface LivingProps extends Pick<AdaptedProps, 'choices' | 'attach' | 'extra'> {
-  readonly frame: FieldFrame;
+  readonly frame: PlaceFrame;
   readonly input: AdaptedInput;
   readonly id: string;
   readonly labelledBy: string;

@@ -4,13 +4,13 @@ import { signal } from '@preact/signals-core';
 import { act, type ReactNode } from 'react';
 import type { Root } from 'react-dom/client';
 import {
-  Field,
+  Place,
   FormScope,
   PlannedForm,
   suiteSkin,
   mayLeave,
-  useField,
-  useForm,
+  usePlace,
+  useFormAround,
   useLeaveGuard,
   useFollowed,
   type PlannedFormProps,
@@ -68,7 +68,7 @@ describe('a page with changes', () => {
     return event.defaultPrevented;
   };
   it('is guarded where that is wanted, while there is something to lose', () => {
-    const Guarded = () => (useLeaveGuard(useForm()), null);
+    const Guarded = () => (useLeaveGuard(useFormAround()), null);
     const form = open(ports, {}, { actions: <Guarded /> });
     expect(leave()).toBe(false);
     act(() => form.field('/to').write('Torsund'));
@@ -169,8 +169,8 @@ it('a field may stand alone in a form’s scope, in the skin of a suite', () => 
   const desk = suiteSkin({ box: Box, label: 'label', error: 'error' });
   show(
     <FormScope form={form}>
-      <Field at="/from" label="From" skin={desk} hint="Where it is loaded." />
-      <Field at="/to" label="To" />
+      <Place at="/from" label="From" skin={desk} hint="Where it is loaded." />
+      <Place at="/to" label="To" />
     </FormScope>,
   );
   expect(host.querySelector('header')?.textContent).toBe('From (required)');
@@ -190,7 +190,7 @@ it('a field may stand alone in a form’s scope, in the skin of a suite', () => 
 it('a field is followed by a component of one’s own', () => {
   const form = openForm({ schema: ports });
   const Told = (): ReactNode => {
-    const { held, required, shownProblems } = useField('/from');
+    const { held, required, shownProblems } = usePlace('/from');
     return <output>{JSON.stringify([held ?? null, required, shownProblems.length])}</output>;
   };
   show(

@@ -2,7 +2,7 @@
 import { openForm } from '@poietra/core';
 import { act } from 'react';
 import { createRoot } from 'react-dom/client';
-import { Field, FormScope, type AdaptedInput } from '../src/index.js';
+import { Place, FormScope, type AdaptedInput } from '../src/index.js';
 
 (globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
 
@@ -20,8 +20,8 @@ it('an input that breaks breaks alone: its place says so, the rest works, and it
   act(() =>
     root.render(
       <FormScope form={form}>
-        <Field at="/when" label="When" input={Picker} />
-        <Field at="/ship" label="Ship" />
+        <Place at="/when" label="When" input={Picker} />
+        <Place at="/ship" label="Ship" />
       </FormScope>,
     ),
   );

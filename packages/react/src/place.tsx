@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
 import { plain, type Skin } from './skin.js';
-import { SkinnedField, type FieldProps } from './skinned-field.js';
+import { SkinnedField, type PlaceProps } from './skinned-field.js';
 
 /** One field, in the plain skin where none is given. */
-export function Field({ skin = plain, ...props }: FieldProps & { readonly skin?: Skin | undefined }): ReactNode {
+export function Place({ skin = plain, ...props }: PlaceProps & { readonly skin?: Skin | undefined }): ReactNode {
   return <SkinnedField {...props} skin={skin} />;
 }

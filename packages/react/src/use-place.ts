@@ -6,7 +6,7 @@ import { sentText } from './given.js';
 import { useScope } from './scope.js';
 
 /** What stands around an input: all of a field that a key press mostly leaves as it is. */
-export interface FieldFrame {
+export interface PlaceFrame {
   readonly field: FormField;
   readonly shownProblems: readonly Problem[];
   readonly required: boolean;
@@ -14,14 +14,14 @@ export interface FieldFrame {
   readonly readOnly: boolean;
 }
 /** A field as it stands now. A new object only when something of it has changed. */
-export interface FieldView extends FieldFrame {
+export interface PlaceView extends PlaceFrame {
   readonly shown: unknown;
   readonly held: unknown;
   readonly sent: unknown;
 }
 
 /** Follows one field; another field's change does not draw this one. */
-export function useField(at: Pointer): FieldView {
+export function usePlace(at: Pointer): PlaceView {
   const { form } = useScope();
   return useFollowed(() => {
     const field = form.field(at);
@@ -31,7 +31,7 @@ export function useField(at: Pointer): FieldView {
 }
 
 /** Follows a field but for its value. */
-export function useFrame(at: Pointer): FieldFrame {
+export function useFrame(at: Pointer): PlaceFrame {
   const { form } = useScope();
   return useFollowed(() => frameOf(form.field(at)), [form, at], sameMembers);
 }
@@ -80,7 +80,7 @@ const nothing = Symbol('nothing reported');
 const isSentAsShown = ({ shown, sent }: { readonly shown: unknown; readonly sent: unknown }): boolean =>
   typeof shown === 'string' && shown === sentText(sent);
 
-function frameOf(field: FormField): FieldFrame {
+function frameOf(field: FormField): PlaceFrame {
   const { shownProblems, required, disabled, readOnly } = field;
   return { field, shownProblems, required, disabled, readOnly };
 }
