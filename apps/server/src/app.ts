@@ -44,6 +44,19 @@ async function chosenInputs(project: OpenProject, ids: readonly string[]): Promi
 const list = (query: unknown): string[] =>
   (Array.isArray(query) ? query : [query]).filter((one): one is string => typeof one === 'string');
 
+/** Components that stand around: found in the project's own files, or named as `package#Export`. */
+async function wrappersOf(project: OpenProject, ids: readonly string[]): Promise<BundledInput[]> {
+  if (ids.length === 0) return [];
+  const { inputs } = await project.inspection();
+  const own = new Set(inputs.flatMap(({ input }) => input.around ?? []));
+  return ids.map((id) => {
+    const at = id.lastIndexOf('#');
+    return own.has(id)
+      ? { id, family: 'component', export: id.slice(at + 1), module: id.slice(0, at), css: [] }
+      : wrapperOf(id);
+  });
+}
+
 /** A component by name, as wrappers are given: `package#export`. Names only, since it is written into a module. */
 function wrapperOf(id: string): BundledInput {
   const [, module, exported] =
@@ -139,7 +152,7 @@ export function makeApp(config: Config): Express {
   app.get('/api/stand', async ({ query }, response) => {
     const { project, bundler } = projects.now;
     const chosen = await chosenInputs(project, list(query['input']));
-    const around = list(query['wrapper']).map(wrapperOf);
+    const around = await wrappersOf(project, list(query['wrapper']));
     const purpose = query['for'] === 'prove' ? 'prove' : 'draw';
     const named = codes.named(list(query['codec']));
     response.json({ frame: `/stand/frame/${await bundler.open([...chosen, ...around], purpose, named)}` });
@@ -154,7 +167,7 @@ export function makeApp(config: Config): Express {
     if (!asked.success) throw new Refusal(422, 'Nothing to draw', 'Say what is to be drawn, with which inputs.');
     const { what, inputs, wrappers, task } = asked.data;
     const { project } = projects.now;
-    const chosen = [...(await chosenInputs(project, inputs)), ...wrappers.map(wrapperOf)];
+    const chosen = [...(await chosenInputs(project, inputs)), ...(await wrappersOf(project, wrappers))];
     response.json(await projects.draw(what, chosen, codes.named(asked.data.codecs), task));
   });
   app.post('/api/plain', express.json({ limit: '5mb' }), async (request, response) => {
@@ -162,7 +175,7 @@ export function makeApp(config: Config): Express {
     if (!asked.success) throw new Refusal(422, 'Nothing to draw', 'Say which form is to be drawn, with which inputs.');
     const { title, inputs, wrappers, task } = asked.data;
     const { project, bundler } = projects.now;
-    const chosen = [...(await chosenInputs(project, inputs)), ...wrappers.map(wrapperOf)];
+    const chosen = [...(await chosenInputs(project, inputs)), ...(await wrappersOf(project, wrappers))];
     const named = codes.named(asked.data.codecs);
     const drawn = await projects.draw('form', chosen, named, task);
     if ('failed' in drawn) throw new Refusal(422, 'The form could not be drawn on the server', drawn.failed);
@@ -178,6 +191,7 @@ export function makeApp(config: Config): Express {
     companyRouter(
       config.data,
       JSON.parse(readFileSync(join(demo, 'company/bookings.json'), 'utf8')) as CompanyRecord[],
+      (text) => log.warn(text),
     ),
   );
   app.use(['/api', '/company'], () => {

@@ -1,4 +1,5 @@
 import { mkdtempSync, rmSync } from 'node:fs';
+import { connect } from 'node:net';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -36,6 +37,16 @@ const booking = {
   collection: '2026-12-01',
   pieces: 2,
 };
+
+/** What the server answers to a request written by hand. */
+const raw = (text: string): Promise<string> =>
+  new Promise((resolve, reject) => {
+    let said = '';
+    const socket = connect((server.address() as AddressInfo).port, '127.0.0.1', () => socket.write(text));
+    socket.on('data', (part) => (said += String(part)));
+    socket.on('error', reject);
+    socket.on('close', () => resolve(said.split('\r\n')[0] ?? ''));
+  });
 
 beforeEach(async () => {
   data = mkdtempSync(join(tmpdir(), 'poietra-data-'));
@@ -258,5 +269,26 @@ describe('a form without script', () => {
   it('is refused where there is nothing to draw, and gone after a while', async () => {
     expect((await send('POST', '/api/plain', { title: 'x' })).status).toBe(422);
     expect((await fetch(`${base}/plain/0123456789`)).status).toBe(404);
+  });
+});
+
+describe('the name by which it is asked', () => {
+  const ask = (target: string, host: string): Promise<string> =>
+    raw(`GET ${target} HTTP/1.1\r\nHost:${host}\r\nConnection: close\r\n\r\n`);
+  it.each([
+    [' localhost:4400', '200'],
+    ['127.0.0.1', '200'],
+    [' LOCALHOST', '200'],
+    [' evil.example', '421'],
+    [' localhost.evil.example', '421'],
+    [' 127.0.0.1@evil.example', '421'],
+    [' localhost:x', '421'],
+    [' [::1].evil.example', '421'],
+    ['', '421'],
+  ])('%j: %s', async (host, status) => {
+    expect(await ask('/company/ports', host)).toContain(` ${status} `);
+  });
+  it('is not the one of an address that is asked for whole', async () => {
+    expect(await ask('http://evil.example/company/ports', ' localhost')).toContain(' 421 ');
   });
 });

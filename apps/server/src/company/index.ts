@@ -5,7 +5,7 @@ import type { IncomingHttpHeaders } from 'node:http';
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { Refusal } from '../problem.js';
-import { bookingRules, Records, type CompanyRecord } from './records.js';
+import { bookingRules, Records, tagOf, type CompanyRecord } from './records.js';
 import { cargoKinds, crossing, crossings, hazardClasses, ports } from './world.js';
 
 const settingsShape = z.strictObject({
@@ -24,14 +24,15 @@ export type CompanySettings = z.infer<typeof settingsShape>;
 /** The header that names the method meant, where only GET and POST pass. */
 const methodHeader = 'X-HTTP-Method';
 const tokenHeader = 'X-Skerry-Token';
+const mostOwn = 200;
 
-export function companyRouter(folder: string, seed: readonly CompanyRecord[]): Router {
+export function companyRouter(folder: string, seed: readonly CompanyRecord[], warn: (text: string) => void): Router {
   const collections: Readonly<Record<string, Records>> = {
-    bookings: new Records(folder, 'bookings', { mark: 'FB', seed, rules: bookingRules }),
-    freight: new Records(folder, 'freight', { mark: 'FR', seed: [], rules: bookingRules }),
-    passages: new Records(folder, 'passages', { mark: 'PB', seed: [] }),
-    reports: new Records(folder, 'reports', { mark: 'HR', seed: [] }),
-    orders: new Records(folder, 'orders', { mark: 'SO', seed: [] }),
+    bookings: new Records(folder, 'bookings', { mark: 'FB', seed, rules: bookingRules }, warn),
+    freight: new Records(folder, 'freight', { mark: 'FR', seed: [], rules: bookingRules }, warn),
+    passages: new Records(folder, 'passages', { mark: 'PB', seed: [] }, warn),
+    reports: new Records(folder, 'reports', { mark: 'HR', seed: [] }, warn),
+    orders: new Records(folder, 'orders', { mark: 'SO', seed: [] }, warn),
   };
   // One for each start of the server: enough to show what a form has to do with it.
   const token = randomUUID();
@@ -81,10 +82,21 @@ export function companyRouter(folder: string, seed: readonly CompanyRecord[]): R
   });
   router.get('/token', (_request, response) => void response.json({ token }));
 
+  const own = new Map<string, Records>();
   const recordsOf = (name: string): Records => {
-    const found = Object.hasOwn(collections, name) ? collections[name] : undefined;
+    const found = Object.hasOwn(collections, name) ? collections[name] : ownRecords(name);
     if (!found) throw new Refusal(404, 'No such address');
     return found;
+  };
+  /** A form of somebody’s own has no collection here: it may make one, `own-…`, in which no rules hold. */
+  const ownRecords = (name: string): Records | undefined => {
+    if (!/^own-[a-z0-9._-]{1,64}$/i.test(name)) return undefined;
+    const known = own.get(name);
+    if (known) return known;
+    if (own.size >= mostOwn) throw new Refusal(507, 'Too many collections', `No more than ${mostOwn} are kept.`);
+    const records = new Records(folder, name.toLowerCase(), { mark: 'R', seed: [] }, warn);
+    own.set(name, records);
+    return records;
   };
   /** Freight is what people would forge; it is taken with the token only. */
   const guarded = ({ method, params, headers }: Request, _response: Response, next: NextFunction): void => {
@@ -94,23 +106,29 @@ export function companyRouter(folder: string, seed: readonly CompanyRecord[]): R
     next();
   };
   router.get('/:sort', ({ params }, response) => void response.json(recordsOf(params.sort).list()));
-  router.post('/:sort', guarded, ({ params, body }, response) => {
-    const record = recordsOf(one(params['sort'])).create(body);
+  router.post('/:sort', guarded, ({ params, body, headers }, response) => {
+    const record = recordsOf(one(params['sort'])).create(body, textHeader(headers, 'idempotency-key'));
     response
       .status(201)
+      .set('ETag', tagOf(record))
       .location(`/company/${one(params['sort'])}/${record.number}`)
       .json(record);
   });
-  router.get('/:sort/:number', ({ params }, response) => void response.json(recordsOf(params.sort).get(params.number)));
+  router.get('/:sort/:number', ({ params }, response) => {
+    const record = recordsOf(params.sort).get(params.number);
+    response.set('ETag', tagOf(record)).json(record);
+  });
   /** What is sent to a record: by its own method, or by POST with the header that names it. */
   router.all('/:sort/:number', guarded, ({ method, params, headers, body }, response) => {
     const records = recordsOf(one(params['sort']));
     const number = one(params['number']);
     const meant = method === 'POST' ? String(headers[methodHeader.toLowerCase()] ?? '') : method;
-    if (meant === 'PUT') response.json(records.replace(number, body));
-    else if (meant === 'PATCH') response.json(records.change(number, body));
+    const match = textHeader(headers, 'if-match');
+    const give = (record: CompanyRecord): void => void response.set('ETag', tagOf(record)).json(record);
+    if (meant === 'PUT') give(records.replace(number, body, match));
+    else if (meant === 'PATCH') give(records.change(number, body, match));
     else if (meant === 'DELETE') {
-      records.remove(number);
+      records.remove(number, match);
       response.status(204).end();
     } else
       throw new Refusal(405, 'Not this method', `A record takes PUT, PATCH and DELETE, or POST with ${methodHeader}.`);
@@ -120,6 +138,11 @@ export function companyRouter(folder: string, seed: readonly CompanyRecord[]): R
 
 /** A part of the address; Express would also give several. */
 const one = (part: string | readonly string[] | undefined): string => (typeof part === 'string' ? part : '');
+/** A header of one value, short enough to be meant. */
+const textHeader = (headers: IncomingHttpHeaders, name: string): string | undefined => {
+  const value = headers[name];
+  return typeof value === 'string' && value.length > 0 && value.length <= 200 ? value : undefined;
+};
 const text = (value: unknown): string => (typeof value === 'string' ? value : '');
 
 /** Answers with what arrived. It comes before the check for own pages: a form without script has no origin, and nothing is to be had here. */
