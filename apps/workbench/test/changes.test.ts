@@ -2,7 +2,7 @@ import { equalJson } from '@poietra/core';
 import fc from 'fast-check';
 import { apply, changesFor, merged, type Edit } from '../src/store/changes.js';
 import { cellText, readCell } from '../src/parts/cell-text.js';
-import { freeName } from '../src/parts/names.js';
+import { freeName } from '@poietra/core';
 
 const edit = (changes: Edit['changes'], time = 0, merge?: string): Edit => ({
   label: 'x',

@@ -1,9 +1,11 @@
 import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Kit, Snapshot } from '@poietra/core';
-import { database } from '../src/store/database.js';
+import { renamePart, type Kit, type Snapshot } from '@poietra/core';
+import Dexie from 'dexie';
+import { database, firstKit } from '../src/store/database.js';
 import { draftOf, dropDraft, keepDraft } from '../src/store/drafts.js';
+import { clearKits, copiesOf, keepCopy, nameKit, putAway } from '../src/store/kits.js';
 import * as kitModule from '../src/store/kit.js';
 
 const { openKit, useKit } = kitModule;
@@ -12,7 +14,12 @@ const demo = JSON.parse(readFileSync(join(__dirname, '../../../demo/kit.json'), 
 const asked: string[] = [];
 globalThis.fetch = ((address: string) => {
   asked.push(address);
-  return Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve(JSON.parse(JSON.stringify(demo))) });
+  return Promise.resolve({
+    ok: true,
+    status: 200,
+    headers: new Headers(),
+    json: () => Promise.resolve(JSON.parse(JSON.stringify(demo))),
+  });
 }) as unknown as typeof fetch;
 
 const until = async (check: () => boolean): Promise<void> => {
@@ -67,7 +74,7 @@ it('a new step after an undo takes the place of what was undone', async () => {
   useKit.getState().redo();
   expect(label()).toBe('Four');
   await saved();
-  expect(await database.history.count()).toBe(1);
+  expect(await database.steps.count()).toBe(1);
 });
 
 it('typing a word is one step', async () => {
@@ -153,10 +160,85 @@ describe('two tabs', () => {
   });
 });
 
-it('another kit begins a new history', async () => {
-  await useKit.getState().replace({ ...demo, name: 'Harbour office' });
-  expect([useKit.getState().kit.name, useKit.getState().history]).toEqual(['Harbour office', []]);
-  expect(await database.history.count()).toBe(0);
+describe('several kits', () => {
+  const { makeKit, switchTo } = kitModule;
+  const own: Kit = { ...demo, name: 'Harbour office', forms: {} };
+
+  it('each has a history of its own, and is as it was when one comes back to it', async () => {
+    rename('Before leaving');
+    const first = useKit.getState();
+    await makeKit(own);
+    expect([useKit.getState().kit.name, useKit.getState().history]).toEqual(['Harbour office', []]);
+    useKit.getState().edit('Note', { '/note': 1 });
+    await saved();
+    await switchTo(first.id);
+    expect([label(), useKit.getState().history.at(-1)?.label]).toEqual(['Before leaving', 'Rename to Before leaving']);
+  });
+  it('one that was put away is cleared after some days, with all that was its own', async () => {
+    await makeKit(own, 'gone');
+    useKit.getState().edit('Note', { '/note': 2 });
+    await saved();
+    keepDraft('gone/form/new', { value: {}, typed: {}, visited: [] });
+    await switchTo(firstKit);
+    await putAway('gone', true);
+    await clearKits();
+    expect(await database.kits.get('gone')).toBeDefined();
+    await database.kits.update('gone', { removed: Date.now() - 8 * 24 * 60 * 60 * 1000 });
+    await reopen();
+    await until(() => true);
+    await saved();
+    while ((await database.kits.get('gone')) !== undefined) await new Promise((resolve) => setImmediate(resolve));
+    expect((await database.steps.toArray()).filter(({ kitId }) => kitId === 'gone')).toEqual([]);
+    expect((await database.drafts.toArray()).filter(({ id }) => id.startsWith('gone/'))).toEqual([]);
+  });
+  it('one that was put away can be had back', async () => {
+    await makeKit(own, 'back');
+    await switchTo(firstKit);
+    await putAway('back', true);
+    await putAway('back', false);
+    await clearKits('back');
+    expect((await database.kits.get('back'))?.removed).toBeUndefined();
+  });
+  it('another name, given from the list, reaches the tab in which the kit is open', async () => {
+    await nameKit(firstKit, ' Skerry Line 2 ');
+    await until(() => useKit.getState().kit.name === 'Skerry Line 2');
+    await expect(nameKit(firstKit, ' ')).rejects.toThrow('needs a name');
+  });
+  it('states of some time ago are kept, the last ten', async () => {
+    for (let i = 0; i < 12; i++)
+      await keepCopy({ kitId: 'many', time: i * 3_600_000, kit: { ...own, name: String(i) } });
+    await keepCopy({ kitId: 'many', time: 11 * 3_600_000 + 1, kit: own });
+    expect((await copiesOf('many')).map(({ kit }) => kit.name)).toEqual(
+      Array.from({ length: 10 }, (_, i) => String(11 - i)),
+    );
+  });
+  it('a form’s drafts go with its name, and back with undo', async () => {
+    keepDraft(`${firstKit}/harbour-report/new`, { value: { a: 1 }, typed: {}, visited: [] });
+    await until(() => true);
+    useKit.getState().edit('Rename', renamePart(useKit.getState().kit, 'forms', 'harbour-report', 'event'), {
+      renamed: { from: 'harbour-report', to: 'event' },
+    });
+    const has = async (form: string) => (await database.drafts.get(`${firstKit}/${form}/new`)) !== undefined;
+    await saved();
+    expect([await has('harbour-report'), await has('event')]).toEqual([false, true]);
+    useKit.getState().undo();
+    await saved();
+    expect([await has('harbour-report'), await has('event')]).toEqual([true, false]);
+  });
+});
+
+it('a browser that had one kit keeps its history and its drafts', async () => {
+  await database.delete();
+  const old = new Dexie('poietra');
+  old.version(1).stores({ kits: 'id', history: 'index', drafts: 'id' });
+  await old.table('kits').put({ id: 'current', kit: { ...demo, name: 'Old' }, revision: 3, position: 1 });
+  await old.table('history').put({ index: 0, label: 'First', changes: [], time: 1 });
+  await old.table('drafts').put({ id: 'harbour-report/new', snapshot: { value: {}, typed: {}, visited: [] } });
+  old.close();
+  await database.open();
+  await reopen();
+  expect([useKit.getState().kit.name, useKit.getState().history.map((step) => step.label)]).toEqual(['Old', ['First']]);
+  expect(await draftOf('current/harbour-report/new')).toBeDefined();
 });
 
 describe('drafts', () => {

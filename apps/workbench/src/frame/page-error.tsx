@@ -13,7 +13,8 @@ export function PageError(): ReactNode {
       >
         <p>
           The kit is stored; nothing is lost. <Link to="/forms">Go to the forms</Link> or{' '}
-          <a href={location.href}>load this page again</a>.
+          <a href={location.href}>load this page again</a>. If it breaks again,{' '}
+          <a href="/kit?calm">open the kit calmly</a>: there nothing of it is drawn, and parts can be taken out.
         </p>
       </Failed>
     </main>

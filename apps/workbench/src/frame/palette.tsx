@@ -1,7 +1,10 @@
+import { partsOf, titleOf } from '@poietra/core';
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
+import { pages } from '../pages.js';
+import { oneOf, pathOf } from '../parts/kit-part.js';
 import { useKit } from '../store/kit.js';
 import { useProject } from '../store/project.js';
 import { useView } from '../store/view.js';
@@ -13,16 +16,15 @@ interface Entry {
   run(): void;
 }
 
+/** Those worked on last in the order of work come first: one looks for a form more often than for an adapter. */
+const kinds = pages.flatMap(({ kind }) => kind ?? []).reverse();
+
 /** Everything one can go to or do, by name. */
 export default function Palette(): ReactNode {
   const { kit, undo, redo, history, position } = useKit();
   const { inputs } = useProject();
   const { setPalette, theme, setTheme } = useView();
   const navigate = useNavigate();
-  const go = (kind: string, path: string, names: readonly (readonly [string, string])[]): Entry[] =>
-    names.map(([id, title]) => ({ kind, name: title, run: () => void navigate(`${path}/${encodeURIComponent(id)}`) }));
-  const titled = (part: Readonly<Record<string, { readonly title?: string | undefined }>>): [string, string][] =>
-    Object.entries(part).map(([id, { title }]) => [id, title ?? id]);
   const last = history[position - 1];
   const next = history[position];
   const entries: Entry[] = [
@@ -33,22 +35,21 @@ export default function Palette(): ReactNode {
       name: theme === 'light' ? 'Dark theme' : 'Light theme',
       run: () => setTheme(theme === 'light' ? 'dark' : 'light'),
     },
-    { kind: 'Do', name: 'Import or export the kit', run: () => void navigate('/kit') },
-    ...['inputs', 'codecs', 'fields', 'groups', 'forms', 'shelf', 'links', 'hand-over'].map((page) => ({
-      kind: 'Page',
-      name: page.charAt(0).toUpperCase() + page.slice(1),
-      run: () => void navigate(`/${page}`),
-    })),
-    ...go('Form', '/forms', titled(kit.forms)),
-    ...go('Group', '/groups', titled(kit.groups)),
-    ...go('Field', '/fields', titled(kit.fields)),
-    ...go('Codec', '/codecs', titled(kit.codecs)),
-    ...go('Adapter', '/adapters', titled(kit.adapters)),
-    ...go(
-      'Input',
-      '/inputs',
-      inputs.map(({ input }) => [input.id, input.id]),
+    ...pages.flatMap(({ path, name }) =>
+      name === undefined ? [] : [{ kind: 'Page', name, run: () => void navigate(`/${path.replace(/\/:.*/, '')}`) }],
     ),
+    ...kinds.flatMap((kind) =>
+      Object.keys(partsOf(kit, kind)).map((id) => ({
+        kind: oneOf[kind].replace(/^./, (letter) => letter.toUpperCase()),
+        name: titleOf(kit, kind, id),
+        run: () => void navigate(pathOf(kind, id)),
+      })),
+    ),
+    ...inputs.map(({ input: { id } }) => ({
+      kind: 'Input',
+      name: id,
+      run: () => void navigate(`/inputs/${encodeURIComponent(id)}`),
+    })),
   ];
   return (
     <Dialog.Root open onOpenChange={setPalette}>
@@ -69,10 +70,10 @@ export default function Palette(): ReactNode {
               <Command.Empty className="p-4 text-ink-2">
                 Nothing of that name. Try the name of a form, a field or an input.
               </Command.Empty>
-              {entries.map(({ kind, name, keys, run }) => (
+              {entries.map(({ kind, name, keys, run }, i) => (
                 <Command.Item
-                  key={`${kind} ${name}`}
-                  value={`${kind} ${name}`}
+                  key={`${kind} ${name} ${i}`}
+                  value={`${kind} ${name} ${i}`}
                   className="flex cursor-pointer items-baseline gap-3 rounded-sm px-3 py-1.5 data-[selected=true]:bg-mark"
                   onSelect={() => {
                     setPalette(false);

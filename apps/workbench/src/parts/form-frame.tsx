@@ -2,11 +2,10 @@ import type { FormDescription, Snapshot } from '@poietra/core';
 import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import type { FromFrame } from '../stand/checked.js';
 import type { FormToOpen } from '../stand/messages.js';
-import { ask } from '../store/ask.js';
+import { askCompany } from '../store/ask.js';
 import { useKit } from '../store/kit.js';
 import { StandFrame, type Post } from './stand-frame.js';
 import { Busy } from './states.js';
-import { companyAddress } from './company-address.js';
 import { bundledFor, formToOpen, renderedForm } from './form-open.js';
 import { useCodes } from './use-codes.js';
 
@@ -91,13 +90,8 @@ async function fetchFor(
   { id, address }: { readonly id: number; readonly address: string },
   post?: Post,
 ): Promise<void> {
-  const asked = companyAddress(address);
-  if (asked === undefined) {
-    post?.({ kind: 'fetched', id, trouble: `From here only addresses below /company/ are asked, not ${address}.` });
-    return;
-  }
   try {
-    post?.({ kind: 'fetched', id, answer: await ask(asked) });
+    post?.({ kind: 'fetched', id, answer: await askCompany(address) });
   } catch (error) {
     post?.({ kind: 'fetched', id, trouble: error instanceof Error ? error.message : String(error) });
   }

@@ -69,9 +69,12 @@ export function ProverFrame({ title, inputs, wrappers, task, onMessage, onLost }
       if (read.data.kind === 'render') {
         const { ask: number, ...task } = read.data;
         const target = frame.current;
-        void drawnByServer(inputsNow.current, task).then((answer) =>
-          target.contentWindow?.postMessage({ kind: 'rendered', ask: number, ...answer }, '*'),
-        );
+        // While the server draws, the frame has nothing to tell.
+        clearTimeout(timer);
+        void drawnByServer(inputsNow.current, task).then((answer) => {
+          wait();
+          target.contentWindow?.postMessage({ kind: 'rendered', ask: number, ...answer }, '*');
+        });
       }
       if (['proved', 'observed', 'all pushed', 'prover failed'].includes(read.data.kind)) clearTimeout(timer);
       handlers.current.onMessage(read.data);

@@ -1,10 +1,9 @@
-import { builtIn, type CodecDescription } from '@poietra/core';
+import { freeNameFor, type CodecDescription } from '@poietra/core';
 import type { ReactNode } from 'react';
 import { partOf } from './part-of.js';
 import { useNavigate } from 'react-router';
 import { useKit } from '../store/kit.js';
 import { Button } from './button.js';
-import { freeName } from './names.js';
 
 interface Props {
   /** The kit's name of the codec; absent for a built-in one that the kit has not taken up yet. */
@@ -20,7 +19,7 @@ export function SendToCodec({ name, codec: { kind, options }, written }: Props):
   const open = (): void => {
     const known = name !== undefined && partOf(kit.codecs, name) ? name : undefined;
     // Never the name of a built-in one: fields that use that would from then on use this.
-    const target = known ?? freeName(`${kind}-tried`, { ...builtIn, ...kit.codecs });
+    const target = known ?? freeNameFor(kit, 'codecs', `${kind}-tried`);
     if (known === undefined)
       edit(`Take up the codec ${target}`, { [`/codecs/${target}`]: { kind, ...(options ? { options } : {}) } });
     void navigate(`/codecs/${target}`, { state: { shown: written } });

@@ -7,12 +7,22 @@ interface Props {
   readonly words?: string | undefined;
   readonly choices?: readonly string[];
   readonly mono?: boolean;
+  /** A title keeps the ink of a heading. */
+  readonly look?: 'word' | 'title';
   /** Takes the new text; what it throws is shown and the text stays open. */
   onChange(value: string): void;
 }
 
 /** A word in a sentence that can be edited where it stands: Enter takes it, Escape leaves it as it was. */
-export function SlotText({ label, value, words, choices = [], mono = true, onChange }: Props): ReactNode {
+export function SlotText({
+  label,
+  value,
+  words,
+  choices = [],
+  mono = true,
+  look = 'word',
+  onChange,
+}: Props): ReactNode {
   const [typed, setTyped] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
   const button = useRef<HTMLButtonElement>(null);
@@ -38,7 +48,7 @@ export function SlotText({ label, value, words, choices = [], mono = true, onCha
         type="button"
         aria-label={`${label}: ${words ?? value}. Change`}
         onClick={() => setTyped(value)}
-        className={`${mono && words === undefined ? 'mono' : ''} rounded-sm border-b border-dashed border-edge px-0.5 text-held hover:bg-mark`}
+        className={`${mono && words === undefined ? 'mono' : ''} rounded-sm border-b border-dashed border-edge max-w-full px-0.5 text-left wrap-anywhere hover:bg-mark ${look === 'word' ? 'text-held' : ''}`}
       >
         {words ?? (value === '' ? 'nothing' : value)}
       </button>

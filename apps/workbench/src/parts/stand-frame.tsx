@@ -19,6 +19,8 @@ interface Props {
   /** Called when the frame can listen. */
   onReady(post: Post): void;
   onMessage(message: FromFrame): void;
+  /** The frame was taken away: it hung or flooded. */
+  onLost?(): void;
 }
 
 /** A frame that was asked and has not answered for so long hangs. In milliseconds. */
@@ -40,6 +42,7 @@ export function StandFrame({
   minHeight = 120,
   onReady,
   onMessage,
+  onLost,
 }: Props): ReactNode {
   const { src, trouble } = useFrameSource({ inputs, codecs, ...(wrappers ? { wrappers } : {}) });
   const [height, setHeight] = useState(minHeight);
@@ -47,15 +50,18 @@ export function StandFrame({
   const theme = useView((view) => view.theme);
   const [isReady, setReady] = useState(false);
   const [lost, setLost] = useState<string>();
-  const handlers = useRef({ onReady, onMessage });
+  const handlers = useRef({ onReady, onMessage, onLost });
   useEffect(() => {
-    handlers.current = { onReady, onMessage };
+    handlers.current = { onReady, onMessage, onLost };
   });
   useEffect(() => {
     setReady(false);
     setLost(undefined);
   }, [src]);
 
+  useEffect(() => {
+    if (lost !== undefined) handlers.current.onLost?.();
+  }, [lost]);
   const post = useCallback<Post>((message) => frame.current?.contentWindow?.postMessage(message, '*'), []);
   const heardAt = useRef(0);
   const flood = useRef({ since: 0, count: 0 });

@@ -1,6 +1,7 @@
 import type { CodecDescription } from '@poietra/core';
 import { wrap } from 'comlink';
 import { useEffect, useState } from 'react';
+import { isCalm } from '../frame/calm.js';
 import { useKit } from '../store/kit.js';
 import type { CaseCheck, Failing } from '../workers/case-check.js';
 
@@ -27,6 +28,7 @@ export function useFailing(): Failing | undefined {
   const codecs = useKit(({ kit }) => kit.codecs);
   const [failing, setFailing] = useState<Failing>();
   useEffect(() => {
+    if (isCalm()) return undefined;
     let isCurrent = true;
     // While somebody types, only what stands at last is worth asking.
     const timer = setTimeout(() => {

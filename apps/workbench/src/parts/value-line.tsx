@@ -27,14 +27,17 @@ const colours = {
 export function ValueLine({
   value,
   strip = false,
+  column = false,
 }: {
   readonly value: LineValue;
   readonly strip?: boolean;
+  /** One under the other, for a margin. */
+  readonly column?: boolean;
 }): ReactNode {
   return (
     <ol
       aria-label="Value line"
-      className={`grid grid-cols-[1fr_auto_1fr_auto_1fr] items-stretch ${strip ? 'gap-1' : 'gap-2'}`}
+      className={`grid items-stretch ${column ? 'grid-cols-1' : 'grid-cols-[1fr_auto_1fr_auto_1fr]'} ${strip || column ? 'gap-1' : 'gap-2'}`}
     >
       {stations.map(({ key, sign, words }, i) => (
         <li key={key} className="contents">
@@ -43,6 +46,7 @@ export function ValueLine({
               forth={i === 1 ? 'parse' : 'serialise'}
               back={i === 1 ? 'show' : 'revive'}
               broken={i === 1 ? value.broken : undefined}
+              column={column}
             />
           )}
           <div data-testid={`station-${key}`} className={`min-w-0 border-t-2 pt-1 ${colours[key]}`}>
@@ -51,7 +55,10 @@ export function ValueLine({
               <b className="font-semibold">{key}</b>
               {!strip && <span className="text-ink-2">{words}</span>}
             </div>
-            <div className={`mono truncate text-ink ${strip ? '' : 'text-[17px]! leading-7'}`} title={value[key].text}>
+            <div
+              className={`mono truncate text-ink ${strip || column ? '' : 'text-[17px]! leading-7'}`}
+              title={value[key].text}
+            >
               {value[key].text}
             </div>
           </div>
@@ -65,17 +72,24 @@ function Leg({
   forth,
   back,
   broken,
+  column,
 }: {
   readonly forth: string;
   readonly back: string;
   readonly broken: string | undefined;
+  readonly column: boolean;
 }): ReactNode {
+  const [down, up] = column ? ['↓', '↑'] : ['→', '←'];
   return (
-    <div className="grid content-start px-1 text-center text-[12px] leading-tight text-ink-2">
+    <div
+      className={`px-1 text-center text-[12px] leading-tight text-ink-2 ${column ? 'flex justify-center gap-4' : 'grid content-start'}`}
+    >
       <span className={broken === undefined ? '' : 'font-semibold text-fail'}>
-        {broken === undefined ? `${forth} →` : `${forth} ✕`}
+        {broken === undefined ? `${forth} ${down}` : `${forth} ✕`}
       </span>
-      <span>← {back}</span>
+      <span>
+        {up} {back}
+      </span>
     </div>
   );
 }

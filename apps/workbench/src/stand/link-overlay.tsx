@@ -5,12 +5,32 @@ import { tell } from './tell.js';
 interface Line {
   readonly path: string;
   readonly by: Link['by'];
+  /** What it leads from and to. */
+  readonly ends: readonly [Element, Element];
 }
 
-/** Lines from labels, hints and messages to what they are for, over the living page; what is broken is told. */
+/** Where a person is: with the pointer, and with the focus. */
+interface Near {
+  readonly pointed?: Element | undefined;
+  readonly focused?: Element | undefined;
+}
+
+/** A line is drawn for what one is at: an end of it, or the field that has an end of it inside. */
+function isNear({ ends }: Line, { pointed, focused }: Near): boolean {
+  return [pointed, focused].some((at) => {
+    const field = at?.closest('.poietra-field, .poietra-summary') ?? at;
+    return field !== undefined && ends.some((end) => field.contains(end) || end.contains(field));
+  });
+}
+
+/**
+ * Lines from labels, hints and messages to what they are for, over the living page: of what is pointed at or has the
+ * focus, so that the text stays to be read. What is broken is told at once.
+ */
 export function LinkOverlay({ served }: { readonly served?: string | undefined }): ReactNode {
   const anchor = useRef<SVGSVGElement>(null);
   const [lines, setLines] = useState<readonly Line[]>([]);
+  const [near, setNear] = useState<Near>({});
   useLayoutEffect(() => {
     const root = anchor.current?.parentElement;
     if (!root) return undefined;
@@ -28,9 +48,13 @@ export function LinkOverlay({ served }: { readonly served?: string | undefined }
           (isBelow || b.bottom > a.top ? a.bottom : a.top) - box.top,
         ];
         const [x2, y2] = [b.left - box.left + Math.min(b.width / 2, 60), (isBelow ? b.top : b.bottom) - box.top];
-        return { by, path: `M ${x1} ${y1} Q ${(x1 + x2) / 2} ${Math.max(y1, y2) + (isBelow ? 0 : 14)} ${x2} ${y2}` };
+        return {
+          by,
+          ends: [from, to],
+          path: `M ${x1} ${y1} Q ${(x1 + x2) / 2} ${Math.max(y1, y2) + (isBelow ? 0 : 14)} ${x2} ${y2}`,
+        };
       });
-      setLines((before) => (JSON.stringify(before) === JSON.stringify(next) ? before : next));
+      setLines((before) => (isSame(before, next) ? before : next));
       tell({
         kind: 'links',
         count: links.length,
@@ -55,8 +79,22 @@ export function LinkOverlay({ served }: { readonly served?: string | undefined }
       if (records.some(({ target }) => !anchor.current?.contains(target))) soon();
     });
     changes.observe(root, { subtree: true, childList: true, attributes: true });
+    const over = ({ target }: Event): void => {
+      if (target instanceof Element)
+        setNear((before) => ({ ...before, pointed: target === root ? undefined : target }));
+    };
+    const focus = ({ type, target }: Event): void => {
+      const focused = type === 'focusin' && target instanceof Element ? target : undefined;
+      setNear((before) => ({ ...before, focused }));
+    };
+    root.addEventListener('pointerover', over);
+    root.addEventListener('focusin', focus);
+    root.addEventListener('focusout', focus);
     measure();
     return () => {
+      root.removeEventListener('pointerover', over);
+      root.removeEventListener('focusin', focus);
+      root.removeEventListener('focusout', focus);
       clearTimeout(timer);
       sizes.disconnect();
       changes.disconnect();
@@ -64,10 +102,15 @@ export function LinkOverlay({ served }: { readonly served?: string | undefined }
   }, [served]);
   return (
     <svg ref={anchor} className="link-lines" aria-hidden="true">
-      {lines.map(({ path, by }, i) => (
-        <path key={i} d={path} data-by={by} />
-      ))}
+      {lines.flatMap((line, i) => (isNear(line, near) ? [<path key={i} d={line.path} data-by={line.by} />] : []))}
     </svg>
+  );
+}
+
+function isSame(before: readonly Line[], next: readonly Line[]): boolean {
+  return (
+    before.length === next.length &&
+    before.every(({ path, ends }, i) => path === next[i]?.path && ends.every((end, j) => end === next[i]?.ends[j]))
   );
 }
 

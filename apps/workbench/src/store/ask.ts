@@ -1,3 +1,4 @@
+import { companyAddress } from '../parts/company-address.js';
 import { isObject, readProblemDetails, type Outcome, type Purpose, type SendDescription } from '@poietra/core';
 
 /** A request that did not bring what was asked for; the message is for people. */
@@ -16,6 +17,14 @@ export async function ask(
   address: string,
   body?: { readonly method: string; readonly json: unknown },
 ): Promise<unknown> {
+  return (await askTagged(address, body)).answer;
+}
+
+/** The same with the tag of what was answered (RFC 9110, section 8.8.3), where the server gives one. */
+export async function askTagged(
+  address: string,
+  body?: { readonly method: string; readonly json: unknown },
+): Promise<{ readonly answer: unknown; readonly tag?: string }> {
   let response: Response;
   try {
     response = await fetch(
@@ -25,11 +34,20 @@ export async function ask(
   } catch {
     throw new AskError('The server does not answer. Is “npm start” still running?', 0);
   }
-  if (response.status === 204) return undefined;
+  if (response.status === 204) return { answer: undefined };
   const answer: unknown = await response.json().catch(() => undefined);
-  if (response.ok) return answer;
+  const tag = response.headers.get('ETag');
+  if (response.ok) return { answer, ...(tag === null ? {} : { tag }) };
   const { title, detail } = readProblemDetails(answer);
   throw new AskError(detail ?? title, response.status);
+}
+
+/** Asks the demo company, and nobody else. @throws {AskError} also where an address leads elsewhere. */
+export function askCompany(address: string): Promise<unknown> {
+  const asked = companyAddress(address);
+  if (asked === undefined)
+    return Promise.reject(new AskError(`From here only addresses below /company/ are asked, not ${address}.`, 0));
+  return ask(asked);
 }
 
 const usual: Readonly<Record<Purpose, string>> = { create: 'POST', replace: 'PUT', change: 'PATCH', delete: 'DELETE' };
@@ -48,10 +66,30 @@ export function methodFor(
 /** A token against forged requests, where the form asks for one. */
 async function tokenFor({ token }: SendDescription): Promise<Readonly<Record<string, string>>> {
   if (!token) return {};
-  const answer = await ask(token.path);
+  const path = companyAddress(token.path);
+  if (path === undefined) throw new AskError(notFromHere(token.path), 0);
+  const answer = await ask(path);
   const found: unknown = isObject(answer) ? answer[token.member] : undefined;
   if (typeof found !== 'string') throw new AskError(`${token.path} gave no “${token.member}”.`, 0);
   return { [token.header]: found };
+}
+
+function onceHeaders({ key, match }: { readonly key?: string | undefined; readonly match?: string | undefined }) {
+  return {
+    ...(key === undefined ? {} : { 'Idempotency-Key': key }),
+    ...(match === undefined ? {} : { 'If-Match': match }),
+  };
+}
+
+/** Why the workbench does not send to an address. */
+function notFromHere(address: string): string {
+  return `“${address}” is for your application: the workbench itself sends only to the demo company, below /company/.`;
+}
+
+/** The records of a form, where it has an address that the workbench asks. */
+export function recordsAddress(send: SendDescription | undefined, record?: string): string | undefined {
+  const path = send && companyAddress(send.path);
+  return path === undefined || record === undefined ? path : `${path}/${encodeURIComponent(record)}`;
 }
 
 /** Sends a form's value, or takes a record away. A refusal comes back with the fields it names; nothing is thrown. */
@@ -60,14 +98,19 @@ export async function sendForm(
   purpose: Purpose,
   record: string | undefined,
   sent?: unknown,
+  /** A key by which the server knows the same sending again, and the tag that the record must still have. */
+  once: { readonly key?: string | undefined; readonly match?: string | undefined } = {},
 ): Promise<Outcome> {
-  const address = record === undefined ? send.path : `${send.path}/${encodeURIComponent(record)}`;
+  // A kit is foreign: what it names must not reach the workbench's own API with what a person typed.
+  const path = companyAddress(send.path);
+  if (path === undefined) return { kind: 'failed', message: notFromHere(send.path) };
+  const address = record === undefined ? path : `${path}/${encodeURIComponent(record)}`;
   const { method, headers } = methodFor(send, purpose);
   let response: Response;
   try {
     response = await fetch(address, {
       method,
-      headers: { 'Content-Type': 'application/json', ...headers, ...(await tokenFor(send)) },
+      headers: { 'Content-Type': 'application/json', ...headers, ...(await tokenFor(send)), ...onceHeaders(once) },
       ...(sent === undefined ? {} : { body: JSON.stringify(sent) }),
     });
   } catch (error) {

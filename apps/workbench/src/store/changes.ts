@@ -14,6 +14,8 @@ export interface Edit {
   /** Steps of one kind that follow each other closely become one: typing a word is one step, not ten. */
   readonly merge?: string;
   readonly time: number;
+  /** A form got another name: what is kept by its name outside the kit goes along, and back. */
+  readonly renamed?: { readonly from: string; readonly to: string };
 }
 
 /** The changes that put values at places, as seen from a document. */

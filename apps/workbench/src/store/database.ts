@@ -3,33 +3,60 @@ import Dexie, { type Table } from 'dexie';
 import type { Edit } from './changes.js';
 
 export interface StoredKit {
-  readonly id: 'current';
+  readonly id: string;
   readonly kit: Kit;
   /** Grows with every write; a tab that is behind sees it. */
   readonly revision: number;
   /** How many steps of the history are in force. */
   readonly position: number;
+  /** When it was last written, in milliseconds. */
+  readonly time?: number;
+  /** When it was put away; it is cleared some days later. */
+  readonly removed?: number;
 }
 export interface StoredEdit extends Edit {
+  readonly kitId: string;
   readonly index: number;
+}
+/** A state of a kit as it was once, to go back to: without its history. */
+export interface KeptCopy {
+  readonly number?: number;
+  readonly kitId: string;
+  readonly time: number;
+  readonly kit: Kit;
 }
 /** What was typed into a form and not sent yet. */
 export interface Draft {
-  /** Form and record: `freight-booking-short/FB-1001`. */
+  /** Kit, form and record: `first/freight-booking-short/FB-1001`. */
   readonly id: string;
   readonly snapshot: Snapshot;
   /** The tab that wrote it. */
   readonly by?: string;
 }
 
+/** The kit of a browser that had only one. */
+export const firstKit = 'current';
+
 /** What the browser keeps. Written through to the disk: a killed browser must not take an edit with it. */
 class Database extends Dexie {
   declare kits: Table<StoredKit, string>;
-  declare history: Table<StoredEdit, number>;
+  declare steps: Table<StoredEdit, [string, number]>;
+  declare copies: Table<KeptCopy, number>;
   declare drafts: Table<Draft, string>;
   constructor() {
     super('poietra', { chromeTransactionDurability: 'strict' });
     this.version(1).stores({ kits: 'id', history: 'index', drafts: 'id' });
+    // Several kits: steps and drafts say whose they are.
+    this.version(2)
+      .stores({ steps: '[kitId+index]', copies: '++number, kitId' })
+      .upgrade(async (change) => {
+        const steps = (await change.table('history').toArray()) as StoredEdit[];
+        await change.table('steps').bulkAdd(steps.map((step) => ({ ...step, kitId: firstKit })));
+        const drafts = (await change.table('drafts').toArray()) as Draft[];
+        await change.table('drafts').clear();
+        await change.table('drafts').bulkAdd(drafts.map((draft) => ({ ...draft, id: `${firstKit}/${draft.id}` })));
+      });
+    this.version(3).stores({ history: null });
   }
 }
 export const database = new Database();

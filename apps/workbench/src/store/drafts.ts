@@ -71,7 +71,7 @@ async function writeAll(): Promise<void> {
   }
 }
 
-/** Follows which drafts there are of a form: what stands behind its name. Gives back how to stop. */
+/** Follows which drafts there are of a form (`kit/form`): what stands behind its name. Gives back how to stop. */
 export function followDrafts(form: string, hear: (records: readonly string[]) => void): () => void {
   const start = `${form}/`;
   const query = liveQuery(() => database.drafts.where('id').startsWith(start).primaryKeys());
@@ -80,4 +80,13 @@ export function followDrafts(form: string, hear: (records: readonly string[]) =>
     error: () => hear([]),
   });
   return unsubscribe;
+}
+
+/** A form has got another name: its drafts go with it. Both names are `kit/form`. */
+export async function moveDrafts(from: string, to: string): Promise<void> {
+  await database.transaction('rw', database.drafts, async () => {
+    const moved = await database.drafts.where('id').startsWith(`${from}/`).toArray();
+    await database.drafts.bulkDelete(moved.map(({ id }) => id));
+    await database.drafts.bulkPut(moved.map((draft) => ({ ...draft, id: `${to}${draft.id.slice(from.length)}` })));
+  });
 }

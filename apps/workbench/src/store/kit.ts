@@ -1,15 +1,22 @@
 import { equalJson, lookUp, readKit, type Kit, type Pointer } from '@poietra/core';
-import { liveQuery } from 'dexie';
+import { liveQuery, type Subscription } from 'dexie';
 import { create } from 'zustand';
 import { ask } from './ask.js';
 import { apply, changesFor, merged, type Edit } from './changes.js';
-import { database } from './database.js';
+import { database, firstKit } from './database.js';
+import { moveDrafts } from './drafts.js';
+import { clearKits, keepCopy } from './kits.js';
 import { withTexts } from './written.js';
 
 const mostSteps = 500;
 const notSaved = 'Not saved';
 
+/** What else is said of a step. */
+export type EditDetails = string | Pick<Edit, 'merge' | 'renamed'>;
+
 interface KitStore {
+  /** Which of the browser's kits is open in this tab. */
+  readonly id: string;
   readonly status: 'loading' | 'ready' | 'failed';
   /** What keeps the kit from being opened or saved. */
   readonly trouble: string | undefined;
@@ -19,32 +26,37 @@ interface KitStore {
   readonly history: readonly Edit[];
   readonly position: number;
   /** Puts values at places of the kit, as one step that can be undone. */
-  edit(label: string, places: Readonly<Record<Pointer, unknown>>, merge?: string): void;
+  edit(label: string, places: Readonly<Record<Pointer, unknown>>, more?: EditDetails): void;
   undo(): void;
   redo(): void;
-  /** Another kit in place of this one; the history begins anew. */
-  replace(kit: Kit): Promise<void>;
+}
+
+/** A kit with nothing in it. */
+export function emptyKit(name: string): Kit {
+  return { ...empty, name };
 }
 
 const empty: Kit = { poietra: 1, name: '', inputs: {}, adapters: {}, codecs: {}, fields: {}, groups: {}, forms: {} };
 let revision = 0;
 
 export const useKit = create<KitStore>()((set, get) => ({
+  id: firstKit,
   status: 'loading',
   trouble: undefined,
   saved: true,
   kit: empty,
   history: [],
   position: 0,
-  edit(label, places, merge) {
+  edit(label, places, more = {}) {
     const { kit, history, position } = get();
     const changes = changesFor(kit, withTexts(kit, places));
     if (changes.length === 0) return;
-    const next: Edit = { label, changes, time: Date.now(), ...(merge === undefined ? {} : { merge }) };
+    const next: Edit = { label, changes, time: Date.now(), ...(typeof more === 'string' ? { merge: more } : more) };
     const isAtEnd = position === history.length;
     const one = isAtEnd ? merged(history[position - 1], next) : undefined;
     const kept = history.slice(0, one ? position - 1 : position);
     set({ kit: apply(kit, next, 'forth'), history: [...kept, one ?? next], position: kept.length + 1 });
+    alongside(next, 'forth');
     save();
   },
   undo() {
@@ -52,6 +64,7 @@ export const useKit = create<KitStore>()((set, get) => ({
     const step = history[position - 1];
     if (!step) return;
     set({ kit: apply(kit, step, 'back'), position: position - 1 });
+    alongside(step, 'back');
     save();
   },
   redo() {
@@ -59,14 +72,18 @@ export const useKit = create<KitStore>()((set, get) => ({
     const step = history[position];
     if (!step) return;
     set({ kit: apply(kit, step, 'forth'), position: position + 1 });
+    alongside(step, 'forth');
     save();
-  },
-  async replace(kit) {
-    set({ kit, history: [], position: 0, status: 'ready', trouble: undefined });
-    save();
-    await saving;
   },
 }));
+
+/** What is kept by a form's name outside the kit goes with the name. */
+function alongside({ renamed }: Edit, direction: 'forth' | 'back'): void {
+  if (!renamed) return;
+  const [from, to] = direction === 'forth' ? [renamed.from, renamed.to] : [renamed.to, renamed.from];
+  const { id } = useKit.getState();
+  moveDrafts(`${id}/${from}`, `${id}/${to}`).catch(() => undefined);
+}
 
 /** The steps that the database has, in its order. */
 let written: readonly Edit[] = [];
@@ -108,22 +125,38 @@ function save(): void {
 }
 
 /** Writes to the database. Where another tab has written meanwhile, what was done here is put onto its state. */
-async function store({ kit, history, position }: Pick<KitStore, 'kit' | 'history' | 'position'>): Promise<Stored> {
-  return database.transaction('rw', database.kits, database.history, async () => {
-    const before = await database.kits.get('current');
+async function store({
+  id,
+  kit,
+  history,
+  position,
+}: Pick<KitStore, 'id' | 'kit' | 'history' | 'position'>): Promise<Stored> {
+  return database.transaction('rw', database.kits, database.steps, database.copies, async () => {
+    const before = await database.kits.get(id);
     let next: Omit<Stored, 'revision'> = { kit, history, position, both: [] };
     let known = written;
     if (before && before.revision > revision) {
-      known = await database.history.orderBy('index').toArray();
+      known = await stepsOf(id).toArray();
       next = onto(before.kit, known, before.position, { kit, label: history[position - 1]?.label });
     }
     const drop = Math.max(0, next.history.length - mostSteps);
     const steps = next.history.slice(drop);
     const stored = { ...next, history: steps, position: next.position - drop, revision: (before?.revision ?? 0) + 1 };
-    await database.kits.put({ id: 'current', kit: stored.kit, revision: stored.revision, position: stored.position });
+    const time = Date.now();
+    if (before) await keepCopy({ kitId: id, time: before.time ?? time, kit: before.kit });
+    await database.kits.put({
+      ...before,
+      id,
+      kit: next.kit,
+      revision: stored.revision,
+      position: stored.position,
+      time,
+    });
     // Only what differs is written: most steps were written long ago.
-    await database.history.bulkPut(steps.flatMap((step, index) => (known[index] === step ? [] : [{ ...step, index }])));
-    await database.history.where('index').aboveOrEqual(steps.length).delete();
+    await database.steps.bulkPut(
+      steps.flatMap((step, index) => (known[index] === step ? [] : [{ ...step, kitId: id, index }])),
+    );
+    await database.steps.where('[kitId+index]').between([id, steps.length], [id, Infinity]).delete();
     return stored;
   });
 }
@@ -174,16 +207,21 @@ function take(mine: Pick<KitStore, 'kit' | 'history' | 'position'>, stored: Stor
   else if (trouble?.startsWith(notSaved)) useKit.setState({ trouble: undefined });
 }
 
-async function load(): Promise<boolean> {
-  const [stored, steps] = await database.transaction('r', database.kits, database.history, () =>
-    Promise.all([database.kits.get('current'), database.history.orderBy('index').toArray()]),
+async function load(id: string): Promise<boolean> {
+  const [stored, steps] = await database.transaction('r', database.kits, database.steps, () =>
+    Promise.all([database.kits.get(id), stepsOf(id).toArray()]),
   );
   if (!stored) return false;
   revision = stored.revision;
   written = steps;
   agreed = stored.kit;
-  useKit.setState({ kit: stored.kit, history: steps, position: stored.position, status: 'ready' });
+  useKit.setState({ id, kit: stored.kit, history: steps, position: stored.position, status: 'ready', saved: true });
   return true;
+}
+
+/** The steps of a kit, in their order. */
+function stepsOf(id: string) {
+  return database.steps.where('[kitId+index]').between([id, 0], [id, Infinity]);
 }
 
 /** The kit that comes with Poietra. */
@@ -196,17 +234,60 @@ export async function demoKit(): Promise<Kit> {
 /** Opens what the browser has kept; on a first visit, the demo kit. Then follows what other tabs write. */
 export async function openKit(): Promise<void> {
   try {
-    if (!(await load())) await useKit.getState().replace(await demoKit());
+    const known = lastOpened();
+    const ids = await database.kits.toArray();
+    const there = ids.filter(({ removed }) => removed === undefined).map(({ id }) => id);
+    const id = there.find((one) => one === known) ?? there[0];
+    await (id === undefined ? makeKit(await demoKit(), firstKit) : switchTo(id));
     void persist();
-    liveQuery(() => database.kits.get('current')).subscribe({
-      next: (stored) => {
-        // What was done here and is not written yet must not be taken away: its own turn puts it on top.
-        if (stored && stored.revision > revision && useKit.getState().saved) void load();
-      },
-      error: () => undefined,
-    });
+    // What was put away long ago goes, as was said when it was put away; a failure here keeps it a while longer.
+    clearKits().catch(() => undefined);
   } catch (error) {
     await openWithoutStorage(error);
+  }
+}
+
+let following: Subscription | undefined;
+
+/** Opens another kit of this browser in this tab. What was done to the one before is written first. */
+export async function switchTo(id: string): Promise<void> {
+  await saving;
+  following?.unsubscribe();
+  useKit.setState({ trouble: undefined });
+  if (!(await load(id))) throw new Error('This browser has no such kit any more.');
+  rememberOpened(id);
+  following = liveQuery(() => database.kits.get(id)).subscribe({
+    next: (stored) => {
+      // What was done here and is not written yet must not be taken away: its own turn puts it on top.
+      if (stored && stored.revision > revision && useKit.getState().saved) void load(id);
+    },
+    error: () => undefined,
+  });
+}
+
+/** Keeps another kit beside those there are, and opens it. */
+export async function makeKit(kit: Kit, id: string = crypto.randomUUID()): Promise<void> {
+  await saving;
+  await database.kits.put({ id, kit, revision: 1, position: 0, time: Date.now() });
+  await switchTo(id);
+}
+
+const openedKey = 'poietra opened';
+/** Each tab remembers its own kit; a new tab begins with the one that was opened last. */
+function rememberOpened(id: string): void {
+  for (const store of [globalThis.sessionStorage, globalThis.localStorage] as (Storage | undefined)[]) {
+    try {
+      store?.setItem(openedKey, id);
+    } catch {
+      // Where the browser refuses to remember it, the next opening begins with the first kit.
+    }
+  }
+}
+function lastOpened(): string | undefined {
+  try {
+    return sessionStorage.getItem(openedKey) ?? localStorage.getItem(openedKey) ?? undefined;
+  } catch {
+    return undefined;
   }
 }
 

@@ -139,11 +139,30 @@ export function withTexts(kit: Kit, places: Readonly<Record<Pointer, unknown>>):
   const all: Record<Pointer, unknown> = { ...places };
   for (const [place, value] of Object.entries(places)) {
     const [holder, name, member, ...rest] = parsePointer(place);
-    if ((holder !== 'forms' && holder !== 'groups') || name === undefined || member === undefined) continue;
+    if (holder !== 'forms' && holder !== 'groups') continue;
+    if (name === undefined) all[place] = withTheirTexts(kit[holder], value);
+    if (name === undefined || member === undefined) continue;
     const at = formatPointer([holder, name, 'written', member]);
     const text: unknown = lookUp(kit, at);
     if (typeof text !== 'string' || Object.hasOwn(places, at)) continue;
     if (rest.length === 0) all[at] = mended(text, lookUp(kit, place), value);
   }
   return all;
+}
+
+/** All forms or groups at once, as a new name of one gives them: each keeps the text that it had at its position. */
+function withTheirTexts(before: unknown, after: unknown): unknown {
+  if (!isObject(before) || !isObject(after)) return after;
+  const old = Object.values(before);
+  return Object.fromEntries(
+    Object.entries(after).map(([name, part], i) => {
+      const was = old[i];
+      if (!isObject(part) || !isObject(was) || !isObject(part['written'])) return [name, part];
+      const written = Object.entries(part['written']).map(([member, text]) => [
+        member,
+        typeof text === 'string' && was[member] !== part[member] ? mended(text, was[member], part[member]) : text,
+      ]);
+      return [name, { ...part, written: Object.fromEntries(written) as unknown }];
+    }),
+  );
 }

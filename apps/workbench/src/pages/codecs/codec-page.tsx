@@ -2,7 +2,6 @@ import {
   builtIn,
   describeValue,
   joinPointer,
-  makeCodec,
   readWritten,
   write,
   type Case,
@@ -12,15 +11,17 @@ import {
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { partOf } from '../../parts/part-of.js';
 import { useLocation, useParams } from 'react-router';
+import { PartHead } from '../../parts/part-head.js';
 import { NoSuch } from '../../parts/no-such.js';
 import { Button } from '../../parts/button.js';
 import { CodeView } from '../../parts/code-view.js';
 import { cellText, readCell } from '../../parts/cell-text.js';
 import { SlotText } from '../../parts/slot.js';
-import { UsedBy } from '../../parts/used-by.js';
 import { ValueLine, type LineValue } from '../../parts/value-line.js';
 import { Verdict } from '../../parts/verdict.js';
 import { useKit } from '../../store/kit.js';
+import { useView } from '../../store/view.js';
+import { CodecOptions } from './codec-options.js';
 import { useCaseResults } from './case-results.js';
 import { CodeFrame, type RunCode } from './code-frame.js';
 import { LawsPanel } from './laws-panel.js';
@@ -32,7 +33,7 @@ export function Component(): ReactNode {
   const { state, key } = useLocation() as { state: unknown; key: string };
   const codec = useKit(({ kit }) => partOf(kit.codecs, name));
   if (!codec) {
-    return <NoSuch what="codec" name={name} />;
+    return <NoSuch what="codec" name={name} board="/codecs" />;
   }
   return (
     <CodecView key={`${name} ${key}`} name={name} codec={codec} sent={(state as { shown?: unknown } | null)?.shown} />
@@ -48,7 +49,7 @@ function CodecView({
   readonly codec: CodecDescription;
   readonly sent: unknown;
 }): ReactNode {
-  const { kit, edit } = useKit();
+  const edit = useKit((store) => store.edit);
   const at = joinPointer('/codecs', name);
   const isCode = codec.kind === 'code';
   const [run, setRun] = useState<RunCode>();
@@ -58,7 +59,6 @@ function CodecView({
   useEffect(() => setRun(undefined), [source]);
   const [typed, setTyped] = useState(() => cellText(sent ?? codec.cases?.[0]?.shown ?? '12'));
   const cases = codec.cases ?? [];
-  const users = Object.keys(kit.fields).filter((field) => kit.fields[field]?.codec === name);
   const read = readCell(typed);
   const written = read.ok ? read.written : typed;
   const asked = JSON.stringify([written, cases]);
@@ -89,128 +89,137 @@ function CodecView({
     edit(`Keep a case of ${name}`, { [`${at}/cases`]: [...cases, row] });
   };
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] gap-4 p-4">
-      <header className="flex flex-wrap items-baseline gap-3">
-        <h1>
-          <SlotText
-            label="Title"
-            mono={false}
-            value={codec.title ?? name}
-            onChange={(title) => edit(`Title of ${name}`, { [`${at}/title`]: title })}
-          />
-        </h1>
-        <span className="text-ink-2">
-          is the built-in codec{' '}
-          <SlotText
-            label="Kind"
-            value={codec.kind}
-            choices={Object.keys(builtIn)}
-            onChange={(kind) => {
-              if (!Object.hasOwn(builtIn, kind))
-                throw new TypeError(`There is no such codec. There are: ${Object.keys(builtIn).join(', ')}.`);
-              const isBare = kind === 'code' && codec.options?.['source'] === undefined;
-              edit(`Kind of ${name}`, {
-                [`${at}/kind`]: kind,
-                ...(isBare ? { [`${at}/options`]: { ...codec.options, source: firstCode } } : {}),
-              });
-            }}
-          />{' '}
-          {isCode ? ', below.' : 'with '}
-          {!isCode && (
+    <div>
+      <PartHead kind="codecs" name={name} />
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-4 p-4">
+        <p>
+          <span className="text-ink-2">
+            It is the built-in codec{' '}
             <SlotText
-              label="Options"
-              value={JSON.stringify(codec.options ?? {})}
-              words={codec.options ? undefined : 'no options'}
-              onChange={(text) => {
-                const options = JSON.parse(text === '' ? '{}' : text) as Record<string, unknown>;
-                // What the codec cannot be made with is said here, before it is kept.
-                makeCodec({ kind: codec.kind, options });
-                edit(`Options of ${name}`, {
-                  [`${at}/options`]: Object.keys(options).length > 0 ? options : undefined,
-                });
+              label="Kind"
+              value={codec.kind}
+              choices={Object.keys(builtIn)}
+              onChange={(kind) => {
+                if (!Object.hasOwn(builtIn, kind))
+                  throw new TypeError(`There is no such codec. There are: ${Object.keys(builtIn).join(', ')}.`);
+                const { options, dropped } = optionsFor(kind, codec.options);
+                edit(`Kind of ${name}`, { [`${at}/kind`]: kind, [`${at}/options`]: options });
+                if (dropped.length > 0)
+                  useView
+                    .getState()
+                    .say(
+                      `Options that this kind does not have are gone: ${dropped.join(', ')}. Undo brings them back.`,
+                    );
               }}
             />
-          )}
-        </span>
-        <UsedBy fields={users} />
-      </header>
-      <p className="text-ink-2">
-        {builtIn[codec.kind]?.says} Its options are: {Object.keys(builtIn[codec.kind]?.options ?? {}).join(', ')}.
-      </p>
-      {isCode && (
-        <Code
-          name={name}
-          source={typeof codec.options?.['source'] === 'string' ? codec.options['source'] : ''}
-          trouble={trouble ?? failed}
-          onReady={(next) => setRun(() => next)}
-          onTrouble={setTrouble}
-        />
-      )}
-      <section aria-label="Try a value" className="grid gap-2 border border-hairline bg-sheet p-3">
-        <ValueLine value={line} />
-        <form
-          className="flex flex-wrap items-center gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            keep();
-          }}
-        >
-          <label className="flex items-center gap-2">
-            The input gives
-            <input
-              className="mono w-64 rounded-sm border border-edge bg-sheet px-2 py-1"
-              value={typed}
-              onChange={(event) => setTyped(event.target.value)}
-            />
-          </label>
-          <button
-            type="submit"
-            className="rounded-sm border border-edge bg-sheet px-2.5 py-1 hover:bg-mark"
-            aria-disabled={!read.ok}
-          >
-            Keep as a case
-          </button>
-          <span className="text-fail">{!read.ok ? read.reason : line.broken}</span>
-        </form>
-      </section>
-      <section aria-label="Cases">
-        <h2 className="mb-1">Cases</h2>
-        {cases.length === 0 ? (
-          <p className="text-ink-2">
-            None yet. Write above what the input gives, look at what becomes of it, and keep it.
-          </p>
-        ) : (
-          <div className="relative overflow-x-auto">
-            <table className="w-full border-collapse text-left">
-              <thead>
-                <tr className="border-b border-edge text-[13px] text-ink-2">
-                  <th className="py-1 pr-3 font-semibold">Verdict</th>
-                  <th className="pr-3 font-semibold text-shown">○ shown</th>
-                  <th className="pr-3 font-semibold text-held">● held</th>
-                  <th className="pr-3 font-semibold text-sent">■ sent</th>
-                  <th className="pr-3 font-semibold text-held">● back</th>
-                  <th className="pr-3 font-semibold">Note</th>
-                  <th>
-                    <span className="sr-only">Remove</span>
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {cases.map((row, i) => (
-                  <CaseRow key={i} row={row} index={i} result={results[i + 1]} onChange={(next) => setCase(i, next)} />
-                ))}
-              </tbody>
-            </table>
-          </div>
+            . {builtIn[codec.kind]?.says}
+          </span>
+        </p>
+        {!isCode && (
+          <details>
+            <summary className="min-h-6 cursor-pointer py-0.5">
+              Options{' '}
+              <span className="mono text-ink-2">{codec.options ? JSON.stringify(codec.options) : 'none are set'}</span>
+            </summary>
+            <CodecOptions name={name} codec={codec} />
+          </details>
         )}
-      </section>
-      <LawsPanel
-        codec={codec}
-        run={run}
-        onKeep={(row) => edit(`Keep a counterexample of ${name}`, { [`${at}/cases`]: [...cases, row] })}
-      />
+        {isCode && (
+          <Code
+            name={name}
+            source={typeof codec.options?.['source'] === 'string' ? codec.options['source'] : ''}
+            trouble={trouble ?? failed}
+            onReady={(next) => setRun(() => next)}
+            onTrouble={setTrouble}
+          />
+        )}
+        <section aria-label="Try a value" className="grid gap-2 border border-hairline bg-sheet p-3">
+          <ValueLine value={line} />
+          <form
+            className="flex flex-wrap items-center gap-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              keep();
+            }}
+          >
+            <label className="flex items-center gap-2">
+              The input gives
+              <input
+                className="mono w-64 rounded-sm border border-edge bg-sheet px-2 py-1"
+                value={typed}
+                onChange={(event) => setTyped(event.target.value)}
+              />
+            </label>
+            <button
+              type="submit"
+              className="rounded-sm border border-edge bg-sheet px-2.5 py-1 hover:bg-mark"
+              aria-disabled={!read.ok}
+            >
+              Keep as a case
+            </button>
+            <span className="text-fail">{!read.ok ? read.reason : line.broken}</span>
+          </form>
+        </section>
+        <section aria-label="Cases">
+          <h2 className="mb-1">Cases</h2>
+          {cases.length === 0 ? (
+            <p className="text-ink-2">
+              None yet. Write above what the input gives, look at what becomes of it, and keep it.
+            </p>
+          ) : (
+            <div className="relative overflow-x-auto">
+              <table className="w-full border-collapse text-left">
+                <thead>
+                  <tr className="border-b border-edge text-[13px] text-ink-2">
+                    <th className="py-1 pr-3 font-semibold">Verdict</th>
+                    <th className="pr-3 font-semibold text-shown">○ shown</th>
+                    <th className="pr-3 font-semibold text-held">● held</th>
+                    <th className="pr-3 font-semibold text-sent">■ sent</th>
+                    <th className="pr-3 font-semibold text-held">● back</th>
+                    <th className="pr-3 font-semibold">Note</th>
+                    <th>
+                      <span className="sr-only">Remove</span>
+                    </th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {cases.map((row, i) => (
+                    <CaseRow
+                      key={i}
+                      row={row}
+                      index={i}
+                      result={results[i + 1]}
+                      onChange={(next) => setCase(i, next)}
+                    />
+                  ))}
+                </tbody>
+              </table>
+            </div>
+          )}
+        </section>
+        <LawsPanel
+          codec={codec}
+          run={run}
+          onKeep={(row) => edit(`Keep a counterexample of ${name}`, { [`${at}/cases`]: [...cases, row] })}
+        />
+      </div>
     </div>
   );
+}
+
+/** The options that go over to another kind, and the names of those that do not. */
+function optionsFor(
+  kind: string,
+  options: CodecDescription['options'] = {},
+): { readonly options: CodecDescription['options']; readonly dropped: readonly string[] } {
+  const known = builtIn[kind]?.options ?? {};
+  const isKnown = ([option]: readonly [string, unknown]): boolean => Object.hasOwn(known, option);
+  const kept = Object.fromEntries(Object.entries(options).filter(isKnown));
+  if (kind === 'code' && kept['source'] === undefined) kept['source'] = firstCode;
+  return {
+    options: Object.keys(kept).length > 0 ? kept : undefined,
+    dropped: Object.keys(options).filter((option) => !Object.hasOwn(known, option)),
+  };
 }
 
 /** What a codec of code starts with. */

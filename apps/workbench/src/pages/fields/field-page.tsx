@@ -9,19 +9,20 @@ import {
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { Toggle } from '../../parts/toggle.js';
+import { PartHead } from '../../parts/part-head.js';
 import { NoSuch } from '../../parts/no-such.js';
 import { FormFrame } from '../../parts/form-frame.js';
 import { SettingsForm } from '../../parts/settings-form.js';
 import { ValueLine, type LineValue } from '../../parts/value-line.js';
 import { useKit } from '../../store/kit.js';
-import { fieldSample, usesOfField } from './field-uses.js';
+import { fieldSample } from './field-sample.js';
 
 /** A field drawn twice, with its settings, and where it is used. */
 export function Component(): ReactNode {
   const { name = '' } = useParams();
   const field = useKit(({ kit }) => ownMember(kit.fields, name) as FieldDescription | undefined);
   if (!field) {
-    return <NoSuch what="field" name={name} />;
+    return <NoSuch what="field" name={name} board="/fields" />;
   }
   return <FieldView key={name} name={name} field={field} />;
 }
@@ -72,85 +73,73 @@ function FieldView({ name, field }: { readonly name: string; readonly field: Fie
     }),
     [skin, state],
   );
-  const uses = usesOfField(name, kit);
   return (
-    <div className="grid gap-4 p-4 lg:grid-cols-[280px_minmax(0,1fr)]">
-      <section aria-label="Settings" className="grid content-start gap-3">
-        <h1>{field.title ?? name}</h1>
-        <SettingsForm
-          schema={schema}
-          value={field}
-          onChange={(value) => edit(`Field ${name}`, { [joinPointer('/fields', name)]: value }, `field ${name}`)}
-        />
-        <div>
-          <h2>Used in</h2>
-          {uses.length === 0 && (
-            <p className="text-ink-2">
-              No form uses it yet. A hint takes it in: {`"x-poietra": { "field": "${name}" }`}.
-            </p>
-          )}
-          <ul>
-            {uses.map(({ to, text }) => (
-              <li key={to + text}>
-                <Link to={to} className="inline-block min-h-6">
-                  {text}
-                </Link>
-              </li>
-            ))}
-          </ul>
-        </div>
-      </section>
-      <section aria-label="Drawn twice" className="grid content-start gap-3">
-        <div className="flex flex-wrap gap-x-6 gap-y-1">
-          <Choice
-            name="Skin"
-            value={skin}
-            values={['plain', 'compact', ...Object.keys(kit.skins ?? {})]}
-            onChange={setSkin}
+    <div>
+      <PartHead kind="fields" name={name} />
+      <div className="grid gap-4 p-4 lg:grid-cols-[280px_minmax(0,1fr)]">
+        <section aria-label="Settings" className="grid content-start gap-3">
+          <SettingsForm
+            schema={schema}
+            value={field}
+            onChange={(value) => edit(`Field ${name}`, membersAt(joinPointer('/fields', name), value), `field ${name}`)}
           />
-          <Choice
-            name="State"
-            value={state}
-            values={Object.keys(states)}
-            onChange={(next) => setState(next as StateName)}
-          />
-        </div>
-        <p className="text-ink-2">
-          Twice on one page: each copy has its own ids, its own value and its own message.{' '}
-          <Link to="/links">Look at the links.</Link>
-        </p>
-        <div className="border border-hairline">
-          <FormFrame
-            key={`${skin} ${state}`}
-            title={`Field: ${field.title ?? name}`}
-            form={form}
-            options={options}
-            onMessage={(message) => {
-              if (message.kind === 'line')
-                setLine({
-                  shown: message.shown,
-                  held: message.held,
-                  sent: message.sent,
-                  broken: message.problems.find(({ keyword }) => keyword === 'parse')?.message,
-                });
-            }}
-          />
-        </div>
-        {line ? (
-          <ValueLine value={line} />
-        ) : (
-          <p className="text-ink-2">Use the field, and its value line appears here.</p>
-        )}
-        <p className="text-[13px]">
-          Adapter:{' '}
-          {field.adapter.startsWith('native:') ? (
-            field.adapter
+          <p className="text-[13px] text-ink-2">
+            A form takes it in by a hint: <code>{`"x-poietra": { "field": "${name}" }`}</code>, or on its sheet, where
+            fields are added.
+          </p>
+        </section>
+        <section aria-label="Drawn twice" className="grid content-start gap-3">
+          <div className="flex flex-wrap gap-x-6 gap-y-1">
+            <Choice
+              name="Skin"
+              value={skin}
+              values={['plain', 'compact', ...Object.keys(kit.skins ?? {})]}
+              onChange={setSkin}
+            />
+            <Choice
+              name="State"
+              value={state}
+              values={Object.keys(states)}
+              onChange={(next) => setState(next as StateName)}
+            />
+          </div>
+          <p className="text-ink-2">
+            Twice on one page: each copy has its own ids, its own value and its own message.{' '}
+            <Link to="/links">Look at the links.</Link>
+          </p>
+          <div className="border border-hairline">
+            <FormFrame
+              key={`${skin} ${state}`}
+              title={`Field: ${field.title ?? name}`}
+              form={form}
+              options={options}
+              onMessage={(message) => {
+                if (message.kind === 'line')
+                  setLine({
+                    shown: message.shown,
+                    held: message.held,
+                    sent: message.sent,
+                    broken: message.problems.find(({ keyword }) => keyword === 'parse')?.message,
+                  });
+              }}
+            />
+          </div>
+          {line ? (
+            <ValueLine value={line} />
           ) : (
-            <Link to={`/adapters/${field.adapter}`}>{field.adapter}</Link>
-          )}{' '}
-          · Codec: {kit.codecs[field.codec] ? <Link to={`/codecs/${field.codec}`}>{field.codec}</Link> : field.codec}
-        </p>
-      </section>
+            <p className="text-ink-2">Use the field, and its value line appears here.</p>
+          )}
+          <p className="text-[13px]">
+            Adapter:{' '}
+            {field.adapter.startsWith('native:') ? (
+              field.adapter
+            ) : (
+              <Link to={`/adapters/${field.adapter}`}>{field.adapter}</Link>
+            )}{' '}
+            · Codec: {kit.codecs[field.codec] ? <Link to={`/codecs/${field.codec}`}>{field.codec}</Link> : field.codec}
+          </p>
+        </section>
+      </div>
     </div>
   );
 }
@@ -178,13 +167,22 @@ function Choice({
   );
 }
 
+/** The settings are members of the field among others, which stay as they are. */
+function membersAt(at: string, value: unknown): Record<string, unknown> {
+  return Object.fromEntries(
+    ['label', 'hint', 'placeholder', 'adapter', 'codec', 'prefix', 'suffix', 'required'].map((member) => [
+      `${at}/${member}`,
+      ownMember(value, member),
+    ]),
+  );
+}
+
 function settingsSchema([adapters, codecs]: [string[], string[]]): unknown {
   const text = (title: string): unknown => ({ title, type: 'string' });
   return {
     type: 'object',
     required: ['adapter', 'codec'],
     properties: {
-      title: text('Title in the kit'),
       label: text('Label'),
       hint: text('Hint'),
       placeholder: text('Placeholder'),

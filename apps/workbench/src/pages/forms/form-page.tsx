@@ -1,16 +1,20 @@
 import { editForm, isObject, joinPointer, type FormDescription, type Outcome, type Snapshot } from '@poietra/core';
+import { GearIcon } from '@phosphor-icons/react';
 import { useEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
 import { partOf } from '../../parts/part-of.js';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useLocation, useNavigate, useParams } from 'react-router';
+import { pathOf } from '../../parts/kit-part.js';
+import { PartHead } from '../../parts/part-head.js';
 import { NoSuch } from '../../parts/no-such.js';
 import { Button } from '../../parts/button.js';
 import { Toggle } from '../../parts/toggle.js';
 import { FormFrame } from '../../parts/form-frame.js';
 import type { Post } from '../../parts/stand-frame.js';
 import { Busy, Failed } from '../../parts/states.js';
+import { useShown } from '../../parts/use-shown.js';
 import { Verdict } from '../../parts/verdict.js';
 import type { FromFrame } from '../../stand/checked.js';
-import { ask, sendForm } from '../../store/ask.js';
+import { askTagged, recordsAddress, sendForm } from '../../store/ask.js';
 import { draftOf, dropDraft, keepDraft, onDraftTrouble } from '../../store/drafts.js';
 import { useKit } from '../../store/kit.js';
 import { useView } from '../../store/view.js';
@@ -28,18 +32,24 @@ export function Component(): ReactNode {
   const { name = '', record } = useParams();
   const form = useKit(({ kit }) => partOf(kit.forms, name));
   if (!form) {
-    return (
-      <NoSuch what="form" name={name}>
-        <Link to="/forms">Here are those there are.</Link>
-      </NoSuch>
-    );
+    return <NoSuch what="form" name={name} board="/forms" />;
   }
   return <Proof key={name} name={name} form={form} record={record} />;
+}
+
+const texts: readonly TextName[] = ['schema', 'hints', 'data'];
+const usualWidth = 600;
+/** From an address, so it may be anything. In pixels. */
+function widthOf(text: string | undefined): number {
+  const width = Number(text);
+  return Number.isInteger(width) && width >= 200 && width <= 4000 ? width : usualWidth;
 }
 
 interface Beginning {
   readonly id: string;
   readonly values?: unknown;
+  /** Of the record as it was loaded. */
+  readonly tag?: string | undefined;
   readonly restore?: Snapshot;
   readonly trouble?: string;
 }
@@ -54,20 +64,26 @@ function Proof({
   readonly form: FormDescription;
   readonly record: string | undefined;
 }): ReactNode {
-  const id = `${name}/${record ?? 'new'}`;
+  const kitId = useKit((kit) => kit.id);
+  const id = `${kitId}/${name}/${record ?? 'new'}`;
   const navigate = useNavigate();
+  const { search } = useLocation();
   const say = useView((view) => view.say);
   const fields = useKit(({ kit }) => kit.fields);
   const kitGroups = useKit(({ kit }) => kit.groups);
   const groups = useMemo(() => Object.keys(kitGroups), [kitGroups]);
-  const [isEditing, setEditing] = useState(false);
-  const [hasNotes, setNotes] = useState(true);
+  const [edits, setEdits] = useShown('edit');
+  const isEditing = edits !== undefined;
+  const [notes, setNotes] = useShown('notes');
+  const hasNotes = notes !== 'folded';
   const kitSkins = useKit(({ kit }) => kit.skins);
   const skins = Object.keys(kitSkins ?? {});
   const [beginning, setBeginning] = useState<Beginning>();
   const [round, setRound] = useState(0);
-  const [width, setWidth] = useState<number>(600);
-  const [text, setText] = useState<TextName>();
+  const [wide, setWide] = useShown('width');
+  const width = widthOf(wide);
+  const [shown, setText] = useShown('text');
+  const text = texts.find((one) => one === shown);
   const [lineTrace, setLine] = useReducer(traced, untraced);
   const { line } = lineTrace;
   const [state, setState] = useState<State>();
@@ -75,6 +91,8 @@ function Proof({
   const [saved, setSaved] = useState(0);
   useEffect(() => onDraftTrouble(say), [say]);
   const post = useRef<Post>(undefined);
+  const sending = useRef<{ readonly text: string; readonly key: string }>(undefined);
+  const tag = useRef<string>(undefined);
   /** How often what this opening holds was accepted. */
   const accepted = useRef(0);
 
@@ -85,15 +103,20 @@ function Proof({
     setState(undefined);
     const start = async (): Promise<Beginning> => {
       const restore = await draftOf(id);
+      const address = record === undefined ? undefined : recordsAddress(form.send, record);
       try {
-        const values =
-          record !== undefined && form.send ? await ask(`${form.send.path}/${encodeURIComponent(record)}`) : undefined;
-        return { id, ...(values === undefined ? {} : { values }), ...(restore ? { restore } : {}) };
+        const loaded = address === undefined ? undefined : await askTagged(address);
+        const values = loaded?.answer;
+        return { id, tag: loaded?.tag, ...(values === undefined ? {} : { values }), ...(restore ? { restore } : {}) };
       } catch (error) {
         return { id, trouble: error instanceof Error ? error.message : String(error) };
       }
     };
-    void start().then((next) => isCurrent && setBeginning(next));
+    void start().then((next) => {
+      if (!isCurrent) return;
+      tag.current = next.tag;
+      setBeginning(next);
+    });
     return () => {
       isCurrent = false;
     };
@@ -102,9 +125,22 @@ function Proof({
   }, [id, round]);
 
   const send = async (sent: unknown): Promise<Outcome> => {
-    if (!form.send) return { kind: 'failed', message: 'This form has no address to send to yet.' };
+    if (!form.send)
+      return { kind: 'failed', message: 'This form has no address to send to yet. Its settings, above, say where.' };
     const { key } = form.send;
-    const outcome = await sendForm(form.send, record === undefined ? 'create' : 'replace', record, sent);
+    // The same values once more, after an answer that never came, are the same sending.
+    const text = JSON.stringify(sent);
+    if (sending.current?.text !== text) sending.current = { text, key: crypto.randomUUID() };
+    const purpose = record === undefined ? 'create' : 'replace';
+    const outcome = await sendForm(form.send, purpose, record, sent, {
+      key: record === undefined ? sending.current.key : undefined,
+      match: tag.current,
+    });
+    if (outcome.kind === 'accepted') {
+      sending.current = undefined;
+      // What is stored by now has another tag, which the answer's header would tell; a second change asks without.
+      tag.current = undefined;
+    }
     if (outcome.kind === 'accepted') {
       const made = isObject(outcome.answer) ? outcome.answer[key] : undefined;
       accepted.current++;
@@ -118,7 +154,7 @@ function Proof({
       await dropDraft(id);
       setSaved((count) => count + 1);
       if (record === undefined && (typeof made === 'string' || typeof made === 'number'))
-        void navigate(`/forms/${name}/${encodeURIComponent(String(made))}`);
+        void navigate(`${pathOf('forms', name)}/${encodeURIComponent(String(made))}${search}`);
     }
     return outcome;
   };
@@ -167,12 +203,57 @@ function Proof({
 
   return (
     <div className="flex min-h-full flex-col lg:h-full">
-      <header className="flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-hairline px-4 py-1.5">
-        <h1>
-          {form.title}
-          {record !== undefined && <span className="mono font-normal text-ink-2"> {record}</span>}
-        </h1>
-        <StateWords state={state} />
+      <PartHead
+        kind="forms"
+        name={name}
+        behind={record !== undefined && <span className="mono font-normal text-ink-2"> {record}</span>}
+        tools={
+          <>
+            <label className="flex items-center gap-1">
+              <span className="sr-only">Skin</span>
+              <select
+                className="rounded-sm border border-edge bg-sheet px-1 py-0.5"
+                value={form.skin ?? 'plain'}
+                onChange={(event) =>
+                  useKit
+                    .getState()
+                    .edit(`Skin of ${form.title}`, { [`${joinPointer('/forms', name)}/skin`]: event.target.value })
+                }
+              >
+                {['plain', 'compact', ...skins].map((one) => (
+                  <option key={one}>{one}</option>
+                ))}
+              </select>
+            </label>
+            <SheetWidth width={width} onChange={(next) => setWide(next === usualWidth ? undefined : String(next))} />
+            <Toggle isOn={isEditing} onChange={() => setEdits(isEditing ? undefined : '')}>
+              Edit the sheet
+            </Toggle>
+            <Toggle isOn={!hasNotes} onChange={() => setNotes(hasNotes ? 'folded' : undefined)}>
+              Fold the notes
+            </Toggle>
+            <div role="group" aria-label="Texts" className="flex">
+              {texts.map((which) => (
+                <Toggle key={which} isOn={text === which} onChange={() => setText(text === which ? undefined : which)}>
+                  {which.charAt(0).toUpperCase() + which.slice(1)}
+                </Toggle>
+              ))}
+            </div>
+            <Link
+              to={`/form-settings/${encodeURIComponent(name)}`}
+              aria-label="Settings of the form"
+              title="Settings: where it sends, when it tells problems, its language"
+              className="inline-flex min-h-7 items-center rounded-sm px-2 hover:bg-mark"
+            >
+              <GearIcon size={16} aria-hidden="true" />
+            </Link>
+            <WithoutScript form={form} />
+            <CompanySettings />
+          </>
+        }
+      >
+        <Records name={name} form={form} current={record} stamp={saved} />
+        <StateWords state={state} form={form} name={name} />
         <Button
           look="quiet"
           aria-disabled={!state?.changed}
@@ -194,39 +275,11 @@ function Proof({
               }
               await dropDraft(id);
               say(`${record} deleted.`);
-              void navigate(`/forms/${name}`);
+              void navigate(pathOf('forms', name));
             }}
           />
         )}
-        <label className="ml-auto flex items-center gap-1">
-          <span className="sr-only">Skin</span>
-          <select
-            className="rounded-sm border border-edge bg-sheet px-1 py-0.5"
-            value={form.skin ?? 'plain'}
-            onChange={(event) =>
-              useKit
-                .getState()
-                .edit(`Skin of ${form.title}`, { [`${joinPointer('/forms', name)}/skin`]: event.target.value })
-            }
-          >
-            {['plain', 'compact', ...skins].map((one) => (
-              <option key={one}>{one}</option>
-            ))}
-          </select>
-        </label>
-        <SheetWidth width={width} onChange={setWidth} />
-        <Toggle isOn={isEditing} onChange={() => setEditing(!isEditing)}>
-          Edit the sheet
-        </Toggle>
-        <div role="group" aria-label="Texts" className="flex">
-          {(['schema', 'hints', 'data'] as const).map((which) => (
-            <Toggle key={which} isOn={text === which} onChange={() => setText(text === which ? undefined : which)}>
-              {which.charAt(0).toUpperCase() + which.slice(1)}
-            </Toggle>
-          ))}
-        </div>
-        <CompanySettings />
-      </header>
+      </PartHead>
       <ProofNotices
         state={state}
         onLeftOver={(at, keep) => post.current?.({ kind: 'left over', at, keep })}
@@ -236,17 +289,9 @@ function Proof({
         }}
       />
       <div
-        className={`grid flex-1 grid-cols-1 content-start lg:min-h-0 lg:content-stretch ${text ? 'lg:grid-cols-[150px_minmax(0,1fr)_minmax(0,460px)]' : 'lg:grid-cols-[150px_minmax(0,1fr)]'}`}
+        className={`grid flex-1 grid-cols-1 content-start lg:min-h-0 lg:content-stretch ${text ? 'lg:grid-cols-[minmax(0,1fr)_minmax(0,460px)]' : ''}`}
       >
-        <Records name={name} form={form} current={record} stamp={saved}>
-          <div className="mt-2 grid justify-items-start gap-1 border-t border-hairline pt-2">
-            <Toggle isOn={!hasNotes} onChange={() => setNotes(!hasNotes)}>
-              Fold the notes
-            </Toggle>
-            <WithoutScript form={form} />
-          </div>
-        </Records>
-        <section aria-label="Sheet" tabIndex={0} className="min-h-0 overflow-auto border-hairline bg-sheet lg:border-l">
+        <section aria-label="Sheet" tabIndex={0} className="min-h-0 overflow-auto bg-sheet">
           {broken !== undefined && <Failed title="The form cannot be drawn" message={broken} />}
           {!ready && <Busy>Opening …</Busy>}
           {ready?.trouble !== undefined && (
@@ -282,14 +327,27 @@ function Proof({
   );
 }
 
-function StateWords({ state }: { readonly state: State | undefined }): ReactNode {
+/** Only a form that can be sent is ready to be sent. */
+function StateWords({
+  state,
+  form,
+  name,
+}: {
+  readonly state: State | undefined;
+  readonly form: FormDescription;
+  readonly name: string;
+}): ReactNode {
   if (!state) return null;
   return (
     <span className="flex gap-3 text-[13px]">
-      {state.problems === 0 ? (
+      {state.problems > 0 ? (
+        <Verdict kind="unknown">{state.problems === 1 ? 'one thing open' : `${state.problems} things open`}</Verdict>
+      ) : form.send ? (
         <Verdict kind="pass">ready to send</Verdict>
       ) : (
-        <Verdict kind="unknown">{state.problems === 1 ? 'one thing open' : `${state.problems} things open`}</Verdict>
+        <Verdict kind="warning">
+          nothing open, but <Link to={`/form-settings/${encodeURIComponent(name)}`}>no address</Link>
+        </Verdict>
       )}
       {state.changed && (
         <span className="text-ink-2" title="Kept in this browser until it is sent or taken back">

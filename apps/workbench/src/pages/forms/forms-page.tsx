@@ -1,62 +1,140 @@
-import { PlusIcon } from '@phosphor-icons/react';
-import type { ReactNode } from 'react';
-import { Link, useNavigate } from 'react-router';
-import { Button } from '../../parts/button.js';
-import { freeName } from '../../parts/names.js';
-import { Empty } from '../../parts/states.js';
+import { lookUp, type FormDescription } from '@poietra/core';
+import { GearIcon, PlusIcon } from '@phosphor-icons/react';
+import { useEffect, useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
+import { Board, type Column } from '../../parts/board.js';
+import { pathOf } from '../../parts/kit-part.js';
+import { RemovePart } from '../../parts/remove-part.js';
+import { usePlanned } from '../../parts/use-planned.js';
+import { Verdict } from '../../parts/verdict.js';
+import { followDrafts } from '../../store/drafts.js';
 import { useKit } from '../../store/kit.js';
 import { KitDrawing } from './kit-drawing.js';
+import { Sketch } from './sketch.js';
 
-/** The kit's forms. */
+interface Row {
+  readonly id: string;
+  readonly form: FormDescription;
+}
+
+/** The kit's forms: a small drawing of each, where it sends, what is open there. */
 export function Component(): ReactNode {
-  const { kit, edit } = useKit();
-  const navigate = useNavigate();
-  const forms = Object.entries(kit.forms);
-  const add = (): void => {
-    const name = freeName('form', kit.forms);
-    edit(`Add the form ${name}`, {
-      [`/forms/${name}`]: {
-        title: 'New form',
-        schema: {
-          $schema: 'https://json-schema.org/draft/2020-12/schema',
-          title: 'New form',
-          type: 'object',
-          properties: { name: { title: 'Name', type: 'string' } },
-        },
-      },
-    });
-    void navigate(`/forms/${name}`);
-  };
+  const kit = useKit((store) => store.kit);
   return (
-    <div className="grid gap-3 p-4">
-      <div className="flex items-center gap-3">
-        <h1>Forms</h1>
-        <Button onClick={add}>
-          <PlusIcon size={16} aria-hidden="true" />
-          New form
-        </Button>
-        <Link to="/shelf">Look at the shelf of examples</Link>
-      </div>
-      {forms.length === 0 ? (
-        <Empty title="No forms yet">
-          <p>
-            A form comes from a JSON Schema: every place gets a field by its type, and hints say how it is presented.
-          </p>
-        </Empty>
-      ) : (
-        <ul className="max-w-3xl border-t border-hairline">
-          {forms.map(([id, { title, send }]) => (
-            <li key={id} className="flex items-baseline gap-4 border-b border-hairline py-2">
-              <Link to={`/forms/${id}`} className="font-semibold">
-                {title}
+    <div className="flex h-full flex-col">
+      <div className="min-h-0 flex-1">
+        <Board
+          name="Forms"
+          rows={Object.entries(kit.forms).map(([id, form]): Row => ({ id, form }))}
+          columns={columns}
+          rowHeight={76}
+          idOf={({ id }) => id}
+          titleOf={({ form }) => form.title}
+          to={({ id }) => pathOf('forms', id)}
+          words={({ id, form }) => `${id} ${form.title} ${form.send?.path ?? ''} ${form.skin ?? ''}`}
+          actions={
+            <>
+              <Link
+                to="/begin"
+                className="inline-flex min-h-7 items-center gap-1.5 rounded-sm border border-edge bg-sheet px-2.5 no-underline hover:bg-mark"
+              >
+                <PlusIcon size={16} aria-hidden="true" />
+                New form
               </Link>
-              <span className="mono text-ink-2">{id}</span>
-              <span className="ml-auto text-ink-2">{send ? `sends to ${send.path}` : 'sends nowhere yet'}</span>
-            </li>
-          ))}
-        </ul>
-      )}
+              <Link to="/shelf">The shelf of examples</Link>
+              <Link to="/skins">Skins</Link>
+            </>
+          }
+          rowActions={({ id, form }) => (
+            <>
+              <Link
+                to={`/form-settings/${encodeURIComponent(id)}`}
+                aria-label={`Settings of ${form.title}`}
+                title="Settings"
+                className="inline-flex min-h-7 items-center rounded-sm px-2 hover:bg-mark"
+              >
+                <GearIcon size={16} aria-hidden="true" />
+              </Link>
+              <RemovePart kind="forms" name={id} />
+            </>
+          )}
+          teach={
+            <p>
+              A form comes from a JSON Schema: every place gets a field by its type, and hints say how it is presented.{' '}
+              <Link to="/begin">Begin one</Link> from nothing, a schema, an OpenAPI document or sample data.
+            </p>
+          }
+        />
+      </div>
       <KitDrawing />
     </div>
   );
+}
+
+const columns: readonly Column<Row>[] = [
+  {
+    name: 'Form',
+    width: 'minmax(0,1.6fr)',
+    cell: ({ id }) => <span className="mono block text-ink-2">{id}</span>,
+    by: ({ form }) => form.title,
+  },
+  {
+    name: 'Drawn small',
+    width: '216px',
+    cell: ({ form }) => <Sketch schema={form.schema} hints={form.hints} height={66} />,
+  },
+  {
+    name: 'Made of',
+    width: 'minmax(0,1.4fr)',
+    cell: ({ form }) => <MadeOf form={form} />,
+  },
+  {
+    name: 'Sends to',
+    width: 'minmax(0,1.2fr)',
+    cell: ({ id, form }) =>
+      form.send ? (
+        <span className="mono">{form.send.path}</span>
+      ) : (
+        <Link to={`/form-settings/${encodeURIComponent(id)}`}>nowhere yet: say where</Link>
+      ),
+    by: ({ form }) => form.send?.path ?? '\uffff',
+  },
+  { name: 'Open', width: '150px', cell: ({ id, form }) => <Open id={id} form={form} /> },
+];
+
+/** Its groups and fields of the kit, and how many members it has itself. */
+function MadeOf({ form }: { readonly form: FormDescription }): ReactNode {
+  const text = JSON.stringify([form.schema, form.hints]);
+  const groups = new Set([...text.matchAll(/"urn:poietra:group:([\w.-]+)/g)].map(([, name]) => name ?? ''));
+  const fields = new Set([...text.matchAll(/"field":"([\w.-]+)"/g)].map(([, name]) => name ?? ''));
+  const members = Object.keys((lookUp(form.schema, '/properties') as object | undefined) ?? {}).length;
+  return (
+    <span className="block text-[13px] whitespace-normal text-ink-2">
+      {members === 1 ? 'one member' : `${members} members`}
+      {groups.size > 0 && `; groups ${[...groups].join(', ')}`}
+      {fields.size > 0 && `; ${fields.size === 1 ? 'one field' : `${fields.size} fields`} of the kit`}
+    </span>
+  );
+}
+
+function Open({ id, form }: Row): ReactNode {
+  const planned = usePlanned(form.schema, form.hints);
+  const kitId = useKit((store) => store.id);
+  const [drafts, setDrafts] = useState(0);
+  useEffect(() => followDrafts(`${kitId}/${id}`, (records) => setDrafts(records.length)), [kitId, id]);
+  const troubles = planned && 'plan' in planned ? troublesOf(planned.plan) : planned ? 1 : 0;
+  return (
+    <span className="grid gap-0.5">
+      {troubles > 0 && <Verdict kind="warning">{troubles === 1 ? 'one trouble' : `${troubles} troubles`}</Verdict>}
+      {drafts > 0 && <span className="text-warn">{drafts === 1 ? 'one draft' : `${drafts} drafts`}</span>}
+    </span>
+  );
+}
+
+function troublesOf(plan: { readonly troubles: readonly unknown[] }): number {
+  try {
+    return plan.troubles.length;
+  } catch {
+    return 1;
+  }
 }

@@ -9,9 +9,9 @@ export function KitDrawing(): ReactNode {
   const adapters = useMemo(() => adapterNames(kit), [kit]);
   const rules = useMemo(() => rulesSchema(adapters), [adapters]);
   return (
-    <div className="grid max-w-3xl gap-4">
-      <details className="border-t border-hairline pt-2">
-        <summary className="cursor-pointer font-semibold">
+    <div className="grid max-h-[60%] shrink-0 content-start overflow-auto border-t border-hairline px-4 py-2">
+      <details>
+        <summary className="min-h-6 cursor-pointer py-0.5 font-semibold">
           How fields are chosen {rulesWords(kit.rules?.length ?? 0)}
         </summary>
         <p className="py-1 text-ink-2">
@@ -27,8 +27,8 @@ export function KitDrawing(): ReactNode {
           }}
         />
       </details>
-      <details className="border-t border-hairline pt-2">
-        <summary className="cursor-pointer font-semibold">
+      <details>
+        <summary className="min-h-6 cursor-pointer py-0.5 font-semibold">
           Hints of the kit’s own {Object.keys(kit.hints ?? {}).length > 0 && `(${Object.keys(kit.hints ?? {}).length})`}
         </summary>
         <p className="py-1 text-ink-2">

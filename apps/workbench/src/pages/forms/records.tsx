@@ -1,8 +1,11 @@
 import { isObject, type FormDescription } from '@poietra/core';
 import { useEffect, useState, type ReactNode } from 'react';
-import { NavLink } from 'react-router';
-import { ask } from '../../store/ask.js';
+import { useLocation } from 'react-router';
+import { pathOf } from '../../parts/kit-part.js';
+import { Neighbours } from '../../parts/neighbours.js';
+import { ask, recordsAddress } from '../../store/ask.js';
 import { followDrafts } from '../../store/drafts.js';
+import { useKit } from '../../store/kit.js';
 
 interface Props {
   readonly name: string;
@@ -10,17 +13,16 @@ interface Props {
   readonly current: string | undefined;
   /** Grows when something was saved. */
   readonly stamp: number;
-  /** What stands below them. */
-  readonly children: ReactNode;
 }
 
-/** The records of a form, each with an address of its own. */
-export function Records({ name, form, current, stamp, children }: Props): ReactNode {
+/** The way from one record of the form to another; each has an address of its own. */
+export function Records({ name, form, current, stamp }: Props): ReactNode {
   const [keys, setKeys] = useState<readonly string[]>([]);
   const [trouble, setTrouble] = useState<string>();
   const [drafts, setDrafts] = useState<readonly string[]>([]);
-  useEffect(() => followDrafts(name, setDrafts), [name]);
-  const path = form.send?.path;
+  const kitId = useKit(({ id }) => id);
+  useEffect(() => followDrafts(`${kitId}/${name}`, setDrafts), [kitId, name]);
+  const path = recordsAddress(form.send);
   const key = form.send?.key;
   useEffect(() => {
     if (path === undefined || key === undefined) return undefined;
@@ -40,36 +42,37 @@ export function Records({ name, form, current, stamp, children }: Props): ReactN
       isCurrent = false;
     };
   }, [path, key, stamp]);
-  const look = ({ isActive }: { readonly isActive: boolean }): string =>
-    `block rounded-sm px-2 py-1 no-underline hover:bg-mark ${isActive ? 'bg-mark font-semibold' : ''}`;
+  const base = pathOf('forms', name);
+  // The texts and the width that one sees stay, whichever record is open.
+  const { search } = useLocation();
+  const note = (record: string): ReactNode => drafts.includes(record) && <DraftMark />;
+  const words =
+    path === undefined
+      ? 'The form has no address that the workbench asks; its records are kept nowhere.'
+      : (trouble ?? `${keys.length === 1 ? 'One record' : `${keys.length} records`} at ${path}`);
   return (
-    <nav aria-label="Records" className="max-h-32 overflow-auto p-2 lg:max-h-none">
-      <h2 className="px-2">Records</h2>
-      <NavLink to={`/forms/${name}`} end className={look}>
-        New{drafts.includes('new') && <DraftMark />}
-      </NavLink>
-      {form.send === undefined && (
-        <p className="px-2 text-[13px] text-ink-2">The form has no address; its records are kept nowhere.</p>
-      )}
-      {trouble !== undefined && <p className="px-2 text-[13px] text-fail">{trouble}</p>}
-      <ul>
-        {keys.map((one) => (
-          <li key={one}>
-            <NavLink
-              to={`/forms/${name}/${encodeURIComponent(one)}`}
-              className={look}
-              aria-current={one === current ? 'page' : undefined}
-            >
-              <span className="mono">{one}</span>
-              {drafts.includes(one) && <DraftMark />}
-            </NavLink>
-          </li>
-        ))}
-      </ul>
-      {children}
-    </nav>
+    <span className="flex items-center gap-1" title={words}>
+      <Neighbours
+        what={current === undefined ? 'A new record' : `Record ${current}`}
+        current={current ?? newId}
+        things={[
+          { id: newId, title: 'New', to: `${base}${search}`, note: note('new') },
+          ...keys.map((key) => ({
+            id: key,
+            title: key,
+            to: `${base}/${encodeURIComponent(key)}${search}`,
+            note: note(key),
+          })),
+        ]}
+      />
+      {trouble !== undefined && <span className="text-[13px] text-fail">{trouble}</span>}
+      {drafts.some((one) => one !== (current ?? 'new')) && <DraftMark />}
+    </span>
   );
 }
+
+/** No key of a record: those come from answers, and none begins with a blank. */
+const newId = ' new';
 
 /** Something was changed there and not sent; it is kept until it is sent or taken back. */
 function DraftMark(): ReactNode {

@@ -10,6 +10,7 @@ import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import { partOf } from '../../parts/part-of.js';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Button } from '../../parts/button.js';
+import { PartHead } from '../../parts/part-head.js';
 import { NoSuch } from '../../parts/no-such.js';
 import { FormFrame } from '../../parts/form-frame.js';
 import { schemaOffers } from '../../parts/json-offers.js';
@@ -24,7 +25,7 @@ export function Component(): ReactNode {
   const { name = '' } = useParams();
   const group = useKit(({ kit }) => partOf(kit.groups, name));
   if (!group) {
-    return <NoSuch what="group" name={name} />;
+    return <NoSuch what="group" name={name} board="/groups" />;
   }
   return <GroupView key={name} name={name} group={group} />;
 }
@@ -60,17 +61,21 @@ function GroupView({ name, group }: { readonly name: string; readonly group: Gro
     void navigate('/groups');
   };
   return (
-    <div className="grid gap-4 p-4">
-      <header className="flex flex-wrap items-baseline gap-3">
-        <h1>{group.title}</h1>
-        <span className="text-ink-2">
-          is used by <code>{`"$ref": "${groupUri(name)}"`}</code>
+    <div>
+      <PartHead
+        kind="groups"
+        name={name}
+        tools={
+          <Button look="quiet" onClick={dissolve}>
+            Dissolve: put its fields where it is used
+          </Button>
+        }
+      >
+        <span className="text-[13px] text-ink-2">
+          used by <code>{`"$ref": "${groupUri(name)}"`}</code>
         </span>
-        <Button look="quiet" className="ml-auto" onClick={dissolve}>
-          Dissolve: put its fields where it is used
-        </Button>
-      </header>
-      <div className="grid gap-4 lg:grid-cols-2">
+      </PartHead>
+      <div className="grid gap-4 p-4 lg:grid-cols-2">
         <section aria-label="Drawn" className="grid content-start gap-2">
           <div className="border border-hairline">
             <FormFrame title={`Group: ${group.title}`} form={form} options={options} />

@@ -1,40 +1,93 @@
-import type { ReactNode } from 'react';
-import { Outlet, useNavigate } from 'react-router';
-import { freeName } from '../../parts/names.js';
-import { TwoPanes } from '../../parts/two-panes.js';
+import { freeName, groupUri, type GroupDescription } from '@poietra/core';
+import { PlusIcon } from '@phosphor-icons/react';
+import { useState, type ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+import { Board, type Column } from '../../parts/board.js';
+import { Button } from '../../parts/button.js';
+import { RemovePart } from '../../parts/remove-part.js';
+import { Toggle } from '../../parts/toggle.js';
+import { UsedTimes } from '../../parts/used-times.js';
 import { useKit } from '../../store/kit.js';
+import { useGroupDrafts } from '../../store/group-drafts.js';
+import { Sketch } from '../forms/sketch.js';
 import { TakeOut } from './take-out.js';
 
+interface Row {
+  readonly id: string;
+  readonly group: GroupDescription;
+}
+
+/** The kit's groups: a small drawing of each, and how often it is used. */
 export function Component(): ReactNode {
   const { kit, edit } = useKit();
   const navigate = useNavigate();
+  const [takesOut, setTakesOut] = useState(false);
   const add = (): void => {
-    const name = freeName('group', kit.groups);
+    const name = freeName('note', kit.groups);
     edit(`Add the group ${name}`, {
       [`/groups/${name}`]: {
-        title: 'New group',
-        schema: { title: 'New group', type: 'object', properties: { note: { title: 'Note', type: 'string' } } },
+        title: 'Note',
+        schema: { title: 'Note', type: 'object', properties: { note: { title: 'Note', type: 'string' } } },
       },
     });
     void navigate(`/groups/${name}`);
   };
   return (
-    <TwoPanes
+    <Board
       name="Groups"
-      path="/groups"
-      rows={Object.entries(kit.groups).map(([id, { title }]) => ({ id, title, note: `urn:poietra:group:${id}` }))}
-      teach={
+      rows={Object.entries(kit.groups).map(([id, group]): Row => ({ id, group }))}
+      columns={columns}
+      idOf={({ id }) => id}
+      titleOf={({ group }) => group.title}
+      to={({ id }) => `/groups/${encodeURIComponent(id)}`}
+      words={({ id, group }) => `${id} ${group.title}`}
+      actions={
         <>
-          <p>
-            Fields that belong together, described once and used in several places. A change to a group reaches every
-            form that uses it.
-          </p>
-          <TakeOut />
+          <Button onClick={add}>
+            <PlusIcon size={16} aria-hidden="true" />
+            New group
+          </Button>
+          {Object.keys(kit.forms).length > 0 && (
+            <Toggle isOn={takesOut} onChange={() => setTakesOut(!takesOut)}>
+              Of a form’s fields …
+            </Toggle>
+          )}
         </>
       }
-      onAdd={add}
+      rowActions={({ id }) => <RemovePart kind="groups" name={id} />}
+      teach={
+        <p>
+          Fields that belong together, described once and used in several places. A change to a group reaches every form
+          that uses it.
+        </p>
+      }
     >
-      <Outlet />
-    </TwoPanes>
+      {takesOut && (
+        <div className="border-t border-hairline bg-sheet px-4 py-2">
+          <TakeOut />
+        </div>
+      )}
+    </Board>
   );
+}
+
+const columns: readonly Column<Row>[] = [
+  {
+    name: 'Group',
+    width: 'minmax(0,2fr)',
+    cell: ({ id }) => <Waits name={id} />,
+    by: ({ group }) => group.title,
+  },
+  {
+    name: 'Drawn small',
+    width: 'minmax(0,2fr)',
+    cell: ({ group }) => <Sketch schema={group.schema} />,
+  },
+  { name: 'Used by', width: 'minmax(0,2fr)', cell: ({ id }) => <code>{groupUri(id)}</code>, by: ({ id }) => id },
+  { name: 'Used', width: '110px', cell: ({ id }) => <UsedTimes kind="groups" name={id} /> },
+];
+
+function Waits({ name }: { readonly name: string }): ReactNode {
+  const waits = useGroupDrafts(({ drafts }) => drafts[name] !== undefined);
+  return waits && <span className="text-[13px] text-warn">an edit waits</span>;
 }

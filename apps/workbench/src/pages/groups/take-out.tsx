@@ -2,7 +2,7 @@ import { isObject, joinPointer, makeGroup, type Kit } from '@poietra/core';
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { Button } from '../../parts/button.js';
-import { freeName } from '../../parts/names.js';
+import { freeName } from '@poietra/core';
 import { useKit } from '../../store/kit.js';
 
 /** Makes a group of fields that a form has already; what the form sends keeps its shape. */

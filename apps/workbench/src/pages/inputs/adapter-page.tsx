@@ -1,9 +1,7 @@
 import {
   changeSlot,
-  foreignInputs,
   handOver,
   joinPointer,
-  sentencesFor,
   type AdapterDescription,
   type CodecDescription,
   togetherInput,
@@ -15,21 +13,18 @@ import {
 import { useMemo, type ReactNode } from 'react';
 import { partOf } from '../../parts/part-of.js';
 import { Link, useParams } from 'react-router';
+import { PartHead } from '../../parts/part-head.js';
 import { NoSuch } from '../../parts/no-such.js';
 import { CodeView } from '../../parts/code-view.js';
 import { CopyButton } from '../../parts/copy-button.js';
-import { SendToCodec } from '../../parts/send-to-codec.js';
-import { SlotText } from '../../parts/slot.js';
-import { Failed } from '../../parts/states.js';
-import { StandFrame } from '../../parts/stand-frame.js';
-import { UsedBy } from '../../parts/used-by.js';
-import { ValueLine } from '../../parts/value-line.js';
 import { useKit } from '../../store/kit.js';
 import { useProject } from '../../store/project.js';
+import { DeclaredToggle } from './declared-toggle.js';
+import { InputSheet, type Given } from './input-sheet.js';
+import { MakeField } from './make-field.js';
 import { Parts } from './parts.js';
-import { ReportLine } from './report-line.js';
 import { ScoreSheet } from './score-sheet.js';
-import { lineFor, useStand } from './use-stand.js';
+import { useStand } from './use-stand.js';
 
 /** An adapter as sentences, each word of which can be edited where it stands, over the living input. */
 export function Component(): ReactNode {
@@ -37,7 +32,7 @@ export function Component(): ReactNode {
   const adapter = useKit(({ kit }) => partOf(kit.adapters, name));
   if (!adapter) {
     return (
-      <NoSuch what="adapter" name={name}>
+      <NoSuch what="adapter" name={name} board="/inputs">
         <Link to="/inputs">Meet an input</Link> and draft one.
       </NoSuch>
     );
@@ -67,83 +62,66 @@ function Adapter({ name, adapter }: { readonly name: string; readonly adapter: A
     () => handOver(kit).find(({ path }) => path === `adapters/${name}.ts`)?.text ?? '',
     [kit, name],
   );
-  const change = (at: string, value: string): void =>
-    edit(`Adapter ${name}: ${at.slice(1).replaceAll('/', ' ')}`, {
-      [joinPointer('/adapters', name)]: changeSlot(adapter, at, value),
-    });
+  const at = joinPointer('/adapters', name);
+  const declared = inputs.find(({ input }) => input.id === adapter.input);
+  const give = (given: Given): void =>
+    edit(
+      `${Object.keys(given).join(', ')} of ${name}`,
+      Object.fromEntries(Object.entries(given).map(([member, value]) => [`${at}/${member}`, value])),
+    );
   return (
-    <div className="grid gap-3 p-4">
-      <header className="flex flex-wrap items-baseline gap-3">
-        <h1>{adapter.title ?? name}</h1>
-        <span className="text-ink-2">
-          {adapter.parts ? 'adapter of several inputs as one value' : 'adapter of '}
+    <div>
+      <PartHead
+        kind="adapters"
+        name={name}
+        tools={
+          <>
+            {declared && <DeclaredToggle count={declared.input.properties.length} />}
+            <MakeField adapter={name} />
+          </>
+        }
+      >
+        <span className="text-[13px] text-ink-2">
+          {adapter.parts ? 'of several inputs as one value' : 'of '}
           {!adapter.parts && (
             <Link to={`/inputs/${encodeURIComponent(adapter.input)}`} className="mono">
               {adapter.input}
             </Link>
           )}
         </span>
-        <UsedBy fields={uses} />
-      </header>
-      <ValueLine value={lineFor(stand.lastWritten ?? { $is: 'undefined' }, codec)} />
-      {stand.lastWritten !== undefined && (
-        <span>
-          <SendToCodec name={firstCodec} codec={codec} written={stand.lastWritten} />
-        </span>
-      )}
-      <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_260px]">
-        <section aria-label="How it speaks" className="grid content-start gap-1.5">
-          <h2>How it speaks</h2>
-          {adapter.parts && <Parts name={name} adapter={adapter} />}
-          <ul className="grid gap-1.5">
-            {sentencesFor(adapter, found).map(({ about, parts }) => (
-              <li key={about}>
-                {parts.map((part, i) =>
-                  typeof part === 'string' ? (
-                    part
-                  ) : (
-                    <SlotText
-                      key={i}
-                      label={about}
-                      value={part.value}
-                      words={part.words}
-                      choices={part.choices}
-                      onChange={(value) => change(part.at, value)}
-                    />
-                  ),
-                )}
-              </li>
-            ))}
-          </ul>
-          <p className="text-[13px] text-ink-2">
+      </PartHead>
+      <InputSheet
+        title={adapter.title ?? name}
+        input={found}
+        adapter={adapter}
+        findings={declared?.findings ?? []}
+        stand={stand}
+        codec={codec}
+        codecName={firstCodec}
+        onWord={(place, value) =>
+          edit(`Adapter ${name}: ${place.slice(1).replaceAll('/', ' ')}`, { [at]: changeSlot(adapter, place, value) })
+        }
+        onGive={give}
+        above={adapter.parts && <Parts name={name} adapter={adapter} />}
+        below={
+          <p className="text-ink-2">
             Press a word to change it. Enter takes it, Escape leaves it. The stand runs the description as it stands.
           </p>
-        </section>
-        <section aria-label="Stand" className="min-h-64 border border-hairline bg-sheet">
-          {stand.failed !== undefined && <Failed title="The input failed" message={stand.failed} />}
-          <StandFrame
-            title={`Stand: ${adapter.title ?? name}`}
-            inputs={foreignInputs(adapter)}
-            wrappers={adapter.wrappers?.map(({ component }) => component)}
-            minHeight={200}
-            onReady={stand.onReady}
-            onMessage={stand.onMessage}
-          />
-        </section>
-        <div className="max-h-[420px] min-h-0 border border-hairline">
-          <ReportLine reports={stand.reports} onClear={stand.clear} />
+        }
+      >
+        <div className="grid gap-3 border-t border-hairline px-4 py-3">
+          <ScoreSheet key={name} name={name} adapter={adapter} input={found} />
+          <section aria-label="Source" className="grid gap-1">
+            <div className="flex items-center gap-2">
+              <h2>As it will be handed over</h2>
+              <CopyButton text={source} what={`the source of ${name}`} />
+            </div>
+            <div className="h-56 border border-hairline">
+              <CodeView label={`Source of the adapter ${name}`} text={source} language="typescript" />
+            </div>
+          </section>
         </div>
-      </div>
-      <ScoreSheet key={name} name={name} adapter={adapter} input={found} />
-      <section aria-label="Source" className="grid gap-1">
-        <div className="flex items-center gap-2">
-          <h2>As it will be handed over</h2>
-          <CopyButton text={source} what={`the source of ${name}`} />
-        </div>
-        <div className="h-56 border border-hairline">
-          <CodeView label={`Source of the adapter ${name}`} text={source} language="typescript" />
-        </div>
-      </section>
+      </InputSheet>
     </div>
   );
 }

@@ -24,11 +24,7 @@ export function Declared({ input, used, taken, constants, onChange }: Props): Re
     onChange(value === undefined ? rest : { ...rest, [name]: value });
   };
   return (
-    <section
-      aria-label="Declared"
-      className="max-h-64 min-h-0 overflow-auto p-3 text-[13px] lg:max-h-none"
-      tabIndex={0}
-    >
+    <section aria-label="Declared" className="h-full overflow-auto p-3 text-[13px]" tabIndex={0}>
       <h2>
         Declares <span className="mono font-normal text-ink-2">{properties.length}</span>
       </h2>

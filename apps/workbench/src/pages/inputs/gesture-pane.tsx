@@ -18,7 +18,8 @@ export function GesturePane({ gesture, isRecording, steps, replay, onRecord, onR
   const [name, setName] = useState('change');
   const shown: Gesture = { name: name.trim() === '' ? 'change' : name.trim(), steps };
   return (
-    <section aria-label="Gesture" className="grid content-start gap-2">
+    <section aria-label="Gesture" className="grid content-start gap-2 text-[13px]">
+      <h2>Gesture</h2>
       <p>
         {gesture ? (
           <>
@@ -57,13 +58,13 @@ export function GesturePane({ gesture, isRecording, steps, replay, onRecord, onR
           </>
         )}
       </div>
-      {isRecording && <p role="status">Recording: use the input on the stand above.</p>}
+      {isRecording && <p role="status">Recording: use the input on the sheet.</p>}
       {typeof replay === 'object' && (
         <p role="alert" className="text-fail">
           {replay.trouble}
         </p>
       )}
-      {replay === 'done' && <p role="status">Replayed; what it reported stands on the right.</p>}
+      {replay === 'done' && <p role="status">Replayed; what it reported stands on the tape.</p>}
       <ol className="list-decimal pl-6">
         {steps.map((step, i) => (
           <li key={i}>{stepWords(step)}</li>

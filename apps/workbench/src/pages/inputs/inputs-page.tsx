@@ -1,21 +1,28 @@
-import { useMemo, useState, type ReactNode } from 'react';
-import { partOf } from '../../parts/part-of.js';
-import { NavLink, Outlet, useLocation, useParams } from 'react-router';
-import { Busy, Empty, Failed } from '../../parts/states.js';
+import { staleness, tally, type Kit } from '@poietra/core';
+import { useMemo, type ReactNode } from 'react';
+import { Link } from 'react-router';
+import { Board, type Column } from '../../parts/board.js';
+import { Button } from '../../parts/button.js';
 import { inputTitle } from '../../parts/names.js';
+import { Busy, Failed } from '../../parts/states.js';
 import { useKit } from '../../store/kit.js';
 import { openProject, useProject, type Inspected } from '../../store/project.js';
-import { Button } from '../../parts/button.js';
 import { ContractState } from './contract-state.js';
+import { ContractStrip } from './contract-strip.js';
 import { ProjectChoice } from './project-choice.js';
 
-/** The catalogue: every input of the project, by package, each with its face in short. */
+interface Row extends Inspected {
+  /** The kit's adapter of it. */
+  readonly adapted: string | undefined;
+  /** What needs attention first: failed, stale, not yet proved, proved, not adapted. */
+  readonly turn: number;
+}
+
+/** Every input of the project: its face in short, its adapter, and how the contract stands. */
 export function Component(): ReactNode {
   const { status, doing, trouble, inputs, missing } = useProject();
-  const { id } = useParams();
-  const isTogether = useLocation().pathname.endsWith('/inputs/together');
-  const [search, setSearch] = useState('');
-  const packages = useMemo(() => byPackage(inputs, search), [inputs, search]);
+  const kit = useKit((store) => store.kit);
+  const rows = useMemo(() => rowsOf(inputs, kit), [inputs, kit]);
   if (status === 'failed') {
     return (
       <Failed title="The project folder cannot be read" message={trouble ?? ''}>
@@ -24,99 +31,115 @@ export function Component(): ReactNode {
     );
   }
   return (
-    <div className="grid h-full grid-cols-1 md:grid-cols-[270px_minmax(0,1fr)]">
-      <nav aria-label="Inputs" className="overflow-auto border-b border-hairline p-2 md:border-r md:border-b-0">
-        <h1 className="px-2 pt-1">Inputs</h1>
-        <ProjectChoice />
-        <label className="mt-1 grid px-2">
-          <span className="sr-only">Search inputs</span>
-          <input
-            type="search"
-            placeholder="Search by name, package, family"
-            className="rounded-sm border border-edge bg-sheet px-2 py-1"
-            value={search}
-            onChange={(event) => setSearch(event.target.value)}
-          />
-        </label>
-        <NavLink
-          to="/inputs/together"
-          className={({ isActive }) =>
-            `mt-1 block rounded-sm px-2 py-1 no-underline hover:bg-mark ${isActive ? 'bg-mark font-semibold' : ''}`
-          }
-        >
-          Several inputs as one value …
-        </NavLink>
-        {status !== 'ready' && <Busy>Reading {doing === '' ? 'the project' : doing} …</Busy>}
-        {missing.length > 0 && <p className="p-2 text-warn">Not installed: {missing.join(', ')}.</p>}
-        {packages.map(([pkg, list]) => (
-          <section key={pkg} className="mt-2">
-            <h3 className="truncate px-2">
-              {pkg} <span className="mono font-normal">{list[0]?.input.version}</span>
-            </h3>
-            <ul>
-              {list.map((inspected) => (
-                <Row key={inspected.input.id} inspected={inspected} />
-              ))}
-            </ul>
-          </section>
-        ))}
-        {status === 'ready' && packages.length === 0 && (
-          <p className="p-2 text-ink-2">No input of that name. The search looks at names, packages and families.</p>
-        )}
-      </nav>
-      <div className="min-h-0 overflow-auto">
-        {id === undefined && !isTogether ? (
-          <Empty title="Choose an input to meet it">
-            <p>
-              It is mounted alone on a stand. Use it, and see each thing that it reports; push values into it, and see
-              what it shows. From there one press drafts its adapter.
-            </p>
-          </Empty>
+    <Board
+      name="Inputs"
+      rows={rows}
+      sortedBy="Contract"
+      columns={columns}
+      idOf={({ input }) => input.id}
+      titleOf={({ input }) => inputTitle(input)}
+      to={({ input }) => `/inputs/${encodeURIComponent(input.id)}`}
+      words={({ input: { id, family, package: pkg, says = '' }, adapted = '' }) =>
+        `${id} ${family} ${pkg} ${says} ${adapted}`
+      }
+      actions={
+        <>
+          <Link
+            to="/inputs/together"
+            className="rounded-sm border border-edge bg-sheet px-2.5 py-0.5 no-underline hover:bg-mark"
+          >
+            Several as one value …
+          </Link>
+          <div className="ml-auto">
+            <ProjectChoice />
+          </div>
+        </>
+      }
+      teach={
+        status === 'ready' ? (
+          <p>
+            No input was found in the project folder. Install a package that has inputs there, or write one of your own,
+            then press “Read again”.
+          </p>
         ) : (
-          <Outlet />
-        )}
-      </div>
-    </div>
+          <Busy>Reading {doing === '' ? 'the project' : doing} …</Busy>
+        )
+      }
+    >
+      {missing.length > 0 && <p className="px-4 pb-1 text-warn">Not installed: {missing.join(', ')}.</p>}
+    </Board>
   );
 }
 
-function Row({ inspected: { input, adapter } }: { readonly inspected: Inspected }): ReactNode {
-  const adapted = useKit(({ kit }) =>
-    Object.keys(kit.adapters).find((name) => partOf(kit.adapters, name)?.input === input.id),
-  );
-  return (
-    <li>
-      <NavLink
-        to={`/inputs/${encodeURIComponent(input.id)}`}
-        className={({ isActive }) =>
-          `block rounded-sm px-2 py-1 no-underline hover:bg-mark ${isActive ? 'bg-mark font-semibold' : ''}`
-        }
-      >
-        <span className="flex items-baseline justify-between gap-2">
-          <span className="truncate">{inputTitle(input)}</span>
-          <span className="text-[13px] font-normal text-ink-2">{input.family}</span>
-        </span>
-        <span className="flex justify-between gap-2 text-[13px] font-normal text-ink-2">
-          <span className="mono truncate">
-            {adapter ? `${adapter.value.property} → ${adapter.change.report}` : 'no pair found'}
-          </span>
-          {adapted !== undefined && <ContractState name={adapted} version={input.version} />}
-        </span>
-      </NavLink>
-    </li>
-  );
+function rowsOf(inputs: readonly Inspected[], kit: Kit): Row[] {
+  const by = new Map(Object.entries(kit.adapters).map(([name, { input }]) => [input, name]));
+  // HTML's own come last: one has met them.
+  const foreign = [...inputs].sort((a, b) => Number(a.input.family === 'native') - Number(b.input.family === 'native'));
+  return foreign.map((inspected) => {
+    const adapted = by.get(inspected.input.id);
+    return { ...inspected, adapted, turn: turnOf(kit, adapted, inspected.input.version) };
+  });
 }
 
-function byPackage(inputs: readonly Inspected[], search: string): [string, Inspected[]][] {
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-  const groups = new Map<string, Inspected[]>();
-  for (const inspected of inputs) {
-    const { id, family, package: pkg, says = '' } = inspected.input;
-    const text = `${id} ${family} ${says}`.toLowerCase();
-    if (!words.every((word) => text.includes(word))) continue;
-    const list = groups.get(pkg);
-    if (list) list.push(inspected);
-    else groups.set(pkg, [inspected]);
-  }
-  return [...groups].sort(([a], [b]) => (a === 'HTML' ? 1 : b === 'HTML' ? -1 : a.localeCompare(b)));
+function turnOf({ adapters, proofs }: Kit, name: string | undefined, version: string): number {
+  if (name === undefined) return 4;
+  const proof = proofs?.[name]?.now;
+  if (!proof) return 2;
+  if (tally(proof.verdicts).fail > 0) return 0;
+  return staleness(proof, adapters[name], version) === undefined ? 3 : 1;
 }
+
+const columns: readonly Column<Row>[] = [
+  {
+    name: 'Input',
+    width: 'minmax(0,2fr)',
+    cell: () => null,
+    by: ({ input }) => inputTitle(input),
+  },
+  {
+    name: 'Package',
+    width: 'minmax(0,1.4fr)',
+    cell: ({ input }) => (
+      <>
+        {input.package} <span className="mono text-ink-2">{input.version}</span>
+      </>
+    ),
+    by: ({ input }) => input.package,
+  },
+  { name: 'Family', width: '90px', cell: ({ input }) => input.family, by: ({ input }) => input.family },
+  {
+    name: 'Face in short',
+    width: 'minmax(0,2fr)',
+    cell: ({ adapter }) =>
+      adapter ? (
+        <span className="mono">
+          {adapter.value.property} → {adapter.change.report}
+        </span>
+      ) : (
+        <span className="text-ink-2">no pair found</span>
+      ),
+  },
+  {
+    name: 'Adapter',
+    width: 'minmax(0,1.2fr)',
+    cell: ({ adapted }) =>
+      adapted === undefined ? (
+        <span className="text-ink-2">–</span>
+      ) : (
+        <Link to={`/adapters/${adapted}`}>{adapted}</Link>
+      ),
+    by: ({ adapted }) => adapted ?? '\uffff',
+  },
+  {
+    name: 'Contract',
+    width: '220px',
+    cell: ({ adapted, input }) =>
+      adapted === undefined ? null : (
+        <span className="flex items-center gap-2">
+          <ContractStrip name={adapted} />
+          <ContractState name={adapted} version={input.version} />
+        </span>
+      ),
+    by: ({ turn }) => turn,
+  },
+];

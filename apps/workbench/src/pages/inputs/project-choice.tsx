@@ -14,21 +14,19 @@ export function ProjectChoice(): ReactNode {
     );
   };
   return (
-    <div className="px-2 text-[13px] text-ink-2">
-      <p>of {name === '' ? 'the project folder' : name}</p>
-      <p className="flex items-baseline gap-1">
-        <span className="min-w-0 flex-1 truncate" title={folder}>
-          <SlotText
-            label="Project folder"
-            value={folder}
-            words={folder === '' ? 'open a folder' : folder.split('/').slice(-2).join('/')}
-            onChange={(text) => open(text.trim(), false)}
-          />
-        </span>
-        <Button look="quiet" onClick={() => open(folder, true)} aria-disabled={status !== 'ready'}>
-          Read again
-        </Button>
-      </p>
+    <div className="flex flex-wrap items-center gap-x-2 text-[13px] text-ink-2">
+      <span>of {name === '' ? 'the project folder' : name}</span>
+      <span className="min-w-0 truncate" title={folder}>
+        <SlotText
+          label="Project folder"
+          value={folder}
+          words={folder === '' ? 'open a folder' : folder.split('/').slice(-2).join('/')}
+          onChange={(text) => open(text.trim(), false)}
+        />
+      </span>
+      <Button look="quiet" onClick={() => open(folder, true)} aria-disabled={status !== 'ready'}>
+        Read again
+      </Button>
       {trouble !== undefined && (
         <p role="alert" className="text-fail">
           {trouble} The folder that was open stays.

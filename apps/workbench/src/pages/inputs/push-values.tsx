@@ -32,7 +32,7 @@ export function PushValues({ onPush }: { onPush(written: unknown): void }): Reac
       <h2>Push a value in</h2>
       <div className="flex flex-wrap gap-1">
         {standardValues.map(([name, written]) => (
-          <Button key={name} className="mono" onClick={() => onPush(written)}>
+          <Button key={name} className="mono min-h-6! px-1.5!" onClick={() => onPush(written)}>
             {name}
           </Button>
         ))}
@@ -47,7 +47,7 @@ export function PushValues({ onPush }: { onPush(written: unknown): void }): Reac
             aria-label="Any JSON"
             aria-invalid={trouble !== undefined}
             placeholder="any JSON, or date 2026-12-01"
-            className="mono w-56 rounded-sm border border-edge bg-sheet px-2"
+            className="mono w-44 rounded-sm border border-edge bg-sheet px-2"
             value={text}
             onChange={(event) => setText(event.target.value)}
           />

@@ -213,7 +213,9 @@ function Changes({ name, input }: { readonly name: string; readonly input: Found
   const words = { pass: 'passed', fail: 'failed', none: 'did not apply' };
   return (
     <details className="text-[13px]">
-      <summary className="cursor-pointer">Since the run before: {verdicts.length + face.length} changes</summary>
+      <summary className="min-h-6 cursor-pointer py-0.5">
+        Since the run before: {verdicts.length + face.length} changes
+      </summary>
       <ul className="list-disc pl-6">
         {verdicts.map(({ check, before, after }) => (
           <li key={check}>

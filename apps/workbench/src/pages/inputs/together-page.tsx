@@ -2,7 +2,7 @@ import { nativeAdapters, putTogether, type AdapterDescription, type PartUse } fr
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { Button } from '../../parts/button.js';
-import { freeName } from '../../parts/names.js';
+import { freeName } from '@poietra/core';
 import { useKit } from '../../store/kit.js';
 
 interface Row {

@@ -6,6 +6,7 @@ import {
   reportsOf,
   type AdapterDescription,
   type CodecDescription,
+  type Described,
   type FoundInput,
   type Gesture,
   type Step,
@@ -14,23 +15,35 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LineValue } from '../../parts/value-line.js';
 import type { Post } from '../../parts/stand-frame.js';
 import type { FromFrame } from '../../stand/checked.js';
-import type { Report, Warning } from './report-line.js';
 
 const mostReports = 200;
+
+/** One thing on the tape: what the input told, what was pushed into it, what a person did. */
+export type TapeEntry = {
+  readonly id: number;
+  /** Milliseconds since the input was mounted. */
+  readonly time: number;
+} & (
+  | { readonly kind: 'report' | 'change'; readonly name: string; readonly args: readonly Described[] }
+  | { readonly kind: 'warning'; readonly text: string }
+  | { readonly kind: 'pushed'; readonly value: Described }
+  /** A step that is being recorded; without one, a whole gesture that was replayed. */
+  | { readonly kind: 'gesture'; readonly step?: Step }
+);
+type NewEntry = TapeEntry extends infer Entry ? (Entry extends TapeEntry ? Omit<Entry, 'id' | 'time'> : never) : never;
+
 export type Replayed = 'none' | 'running' | 'done' | { readonly trouble: string };
 
-/** One input on the stand: what it reported, and the value that it reported last. */
-export function useStand(
-  input: FoundInput | undefined,
-  adapter: AdapterDescription | undefined,
-): {
-  readonly reports: readonly (Report | Warning)[];
+/** A stand as a page sees it. */
+export interface Stand {
+  readonly tape: readonly TapeEntry[];
   readonly lastWritten: unknown;
   readonly failed: string | undefined;
   /** Whether a person works on the stand: begun by a press or a key in it, over when the focus is elsewhere. */
   readonly isTouched: boolean;
   onReady(post: Post): void;
   onMessage(message: FromFrame): void;
+  onLost(): void;
   readonly steps: readonly Step[];
   readonly isRecording: boolean;
   readonly replayed: Replayed;
@@ -38,8 +51,11 @@ export function useStand(
   record(is: boolean): void;
   replay(gesture: Gesture): void;
   clear(): void;
-} {
-  const [reports, setReports] = useState<readonly (Report | Warning)[]>([]);
+}
+
+/** One input on the stand: what it reported, and the value that it reported last. */
+export function useStand(input: FoundInput | undefined, adapter: AdapterDescription | undefined): Stand {
+  const [tape, setTape] = useState<readonly TapeEntry[]>([]);
   const [lastWritten, setLast] = useState<unknown>();
   const [failed, setFailed] = useState<string>();
   const [isTouched, setTouched] = useState(false);
@@ -60,20 +76,24 @@ export function useStand(
   const began = useRef(performance.now());
   const mount = useCallback(() => {
     if (!input || !adapter) return;
+    setFailed(undefined);
     post.current?.({ kind: 'mount', input: input.id, adapter, listen: reportsOf(input), recording: isRecording });
     began.current = performance.now();
   }, [input, adapter, isRecording]);
   useEffect(mount, [mount]);
   useEffect(() => {
-    setReports([]);
+    setTape([]);
     setLast(undefined);
     setFailed(undefined);
     setSteps([]);
     setRecording(false);
   }, [input?.id]);
-  const add = (entry: Report | Warning): void => setReports((before) => [entry, ...before].slice(0, mostReports));
+  const add = (entry: NewEntry): void => {
+    const stamped = { ...entry, id: counter.current++, time: performance.now() - began.current };
+    setTape((before) => [stamped, ...before].slice(0, mostReports));
+  };
   return {
-    reports,
+    tape,
     lastWritten,
     failed,
     isTouched,
@@ -81,20 +101,24 @@ export function useStand(
       post.current = ready;
       mount();
     },
+    // Frames of one page share a process: a trial beside one that hangs keeps it alive, and hangs with it.
+    onLost: () => setTouched(true),
     onMessage: (message) => {
-      const stamp = { id: counter.current++, time: performance.now() - began.current };
       if (message.kind === 'touched') setTouched(true);
       else if (message.kind === 'report') {
-        add({ ...stamp, name: message.name, args: message.args, isChange: message.isChange });
+        add({ kind: message.isChange ? 'change' : 'report', name: message.name, args: message.args });
         if (message.isChange) setLast(message.written);
-      } else if (message.kind === 'warning') add({ ...stamp, text: message.text });
+      } else if (message.kind === 'warning') add({ kind: 'warning', text: message.text });
       else if (message.kind === 'failed') setFailed(message.message);
-      else if (message.kind === 'step') setSteps((before) => addStep(before, message.step));
-      else if (message.kind === 'replayed')
+      else if (message.kind === 'step') {
+        setSteps((before) => addStep(before, message.step));
+        add({ kind: 'gesture', step: message.step });
+      } else if (message.kind === 'replayed')
         setReplayed(message.trouble === undefined ? 'done' : { trouble: message.trouble });
     },
     push: (written) => {
       setLast(written);
+      add({ kind: 'pushed', value: describeValue(readWritten(written), 0) });
       post.current?.({ kind: 'push', written });
     },
     steps,
@@ -106,9 +130,10 @@ export function useStand(
     },
     replay: (gesture) => {
       setReplayed('running');
+      add({ kind: 'gesture' });
       post.current?.({ kind: 'replay', gesture });
     },
-    clear: () => setReports([]),
+    clear: () => setTape([]),
   };
 }
 

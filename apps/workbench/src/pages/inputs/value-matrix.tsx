@@ -5,18 +5,17 @@ import { DescribedTree } from '../../parts/described-tree.js';
 import { ProverFrame } from '../../parts/prover-frame.js';
 import { Verdict } from '../../parts/verdict.js';
 import type { FromProver } from '../../stand/checked.js';
-import { PushValues, standardValues } from './push-values.js';
+import { standardValues } from './push-values.js';
 
 type Row = Extract<FromProver, { kind: 'pushed' }>['row'];
 
 interface Props {
   readonly adapter: AdapterDescription;
   readonly inputs: readonly string[];
-  onPush(written: unknown): void;
 }
 
-/** Values to push into the living input, and one table of what it makes of each. */
-export function ValueMatrix({ adapter, inputs, onPush }: Props): ReactNode {
+/** One table of what the input makes of each value that tells the most. */
+export function ValueMatrix({ adapter, inputs }: Props): ReactNode {
   const [rows, setRows] = useState<readonly Row[]>([]);
   const [state, setState] = useState<'idle' | 'running'>('idle');
   const [trouble, setTrouble] = useState<string>();
@@ -28,10 +27,9 @@ export function ValueMatrix({ adapter, inputs, onPush }: Props): ReactNode {
   };
   return (
     <div className="grid gap-2">
-      <PushValues onPush={onPush} />
       <div className="flex items-center gap-2">
         <Button onClick={start} aria-disabled={state === 'running'}>
-          Push all in, one after another
+          What does it make of each value?
         </Button>
         {state === 'running' && (
           <>

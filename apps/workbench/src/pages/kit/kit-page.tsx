@@ -1,150 +1,233 @@
-import { writeKit, type Kit, type KitProblem, type KitReading } from '@poietra/core';
-import { wrap } from 'comlink';
-import { useRef, useState, type ReactNode } from 'react';
+import { writeKit, type Kit } from '@poietra/core';
+import { useEffect, useState, type ReactNode } from 'react';
+import { useNavigate } from 'react-router';
 import { Button } from '../../parts/button.js';
-import { Busy } from '../../parts/states.js';
 import { saveFile } from '../../parts/save-file.js';
-import { demoKit, useKit } from '../../store/kit.js';
+import { SlotText } from '../../parts/slot.js';
+import type { KeptCopy } from '../../store/database.js';
+import { clearKits, copiesOf, daysKept, followKits, nameKit, putAway, type ListedKit } from '../../store/kits.js';
+import { demoKit, emptyKit, makeKit, switchTo, useKit } from '../../store/kit.js';
 import { useView } from '../../store/view.js';
-import type { KitRead } from '../../workers/kit-read-worker.js';
+import { isCalm } from '../../frame/calm.js';
+import { CalmParts } from './calm-parts.js';
+import { ImportKit } from './import-kit.js';
 
-/** The kit as one file: out, in, and back to the demo. Nothing is overwritten without a word. */
+/** The kits of this browser, and what can be done with the one that is open. Nothing is ever overwritten. */
 export function Component(): ReactNode {
-  const { kit, history, position, replace } = useKit();
+  const { id, kit } = useKit();
   const say = useView((view) => view.say);
-  const [problems, setProblems] = useState<readonly KitProblem[]>([]);
-  const [waiting, setWaiting] = useState<{ readonly kit: Kit; readonly from: string }>();
-  const [isReading, setReading] = useState(false);
-  const picker = useRef<HTMLInputElement>(null);
-  const read = async (file: File | undefined): Promise<void> => {
-    setWaiting(undefined);
-    setProblems([]);
-    if (!file) return;
-    setReading(true);
-    const reading = await readInWorker(await file.text());
-    setReading(false);
-    if (reading.ok) setWaiting({ kit: reading.kit, from: file.name });
-    else setProblems(reading.problems);
+  const navigate = useNavigate();
+  const [kits, setKits] = useState<readonly ListedKit[]>([]);
+  useEffect(() => followKits(setKits), []);
+  const attempt = (work: Promise<unknown>): void =>
+    void work.catch((error: unknown) => say(error instanceof Error ? error.message : String(error)));
+  const living = kits.filter(({ removed }) => removed === undefined);
+  const away = kits.filter(({ removed }) => removed !== undefined);
+  const remove = async (gone: ListedKit): Promise<void> => {
+    await putAway(gone.id, true);
+    const next = living.find((one) => one.id !== gone.id);
+    if (gone.id === id) await (next ? switchTo(next.id) : makeKit(emptyKit('New kit')));
+    say(`“${gone.name}” is put away. It can be had back below, for ${daysKept} days.`);
   };
-  const take = async (): Promise<void> => {
-    if (!waiting) return;
-    await replace(waiting.kit);
-    say(`The kit “${waiting.kit.name}” is open.`);
-    setWaiting(undefined);
-  };
-  const counts = (of: Kit): string =>
-    (['inputs', 'adapters', 'codecs', 'fields', 'groups', 'forms'] as const)
-      .map((part) => `${Object.keys(of[part]).length} ${part}`)
-      .join(', ');
   return (
-    <div className="grid max-w-3xl content-start gap-4 p-4">
-      <div>
-        <h1>Kit: {kit.name}</h1>
-        <p className="text-ink-2">{counts(kit)}. It is stored in this browser with every change.</p>
-      </div>
-      <div className="flex flex-wrap gap-2">
-        <Button
-          look="main"
-          onClick={() =>
-            saveFile(
-              `${kit.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'kit'}.poietra.json`,
-              writeKit(kit),
-              'application/json',
-            )
-          }
-        >
-          Export the kit file
-        </Button>
-        <Button onClick={() => picker.current?.click()}>Import a kit file …</Button>
-        <input
-          ref={picker}
-          type="file"
-          accept=".json,application/json"
-          className="sr-only"
-          tabIndex={-1}
-          aria-label="Kit file"
-          onChange={(event) => {
-            void read(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
-        <Button
-          onClick={() => {
-            demoKit().then(
-              (demo) => setWaiting({ kit: demo, from: 'the demo that comes with Poietra' }),
-              (error: unknown) =>
-                setProblems([{ at: '', message: error instanceof Error ? error.message : String(error) }]),
-            );
-          }}
-        >
-          Begin again with the demo kit …
-        </Button>
-      </div>
-      {isReading && <Busy>Reading the file …</Busy>}
-      {problems.length > 0 && (
-        <section role="alert" className="border-l-4 border-fail bg-sheet p-3">
-          <h2 className="text-fail">The file was not taken; the kit is as it was</h2>
-          <ul className="mt-1 grid gap-1">
-            {problems.slice(0, 20).map(({ at, message, line }) => (
-              <li key={`${at} ${message}`}>
-                {line === undefined && <code className="mr-2">{at === '' ? 'the file' : at}</code>}
-                {message}
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
-      {waiting && (
-        <section className="border-l-4 border-warn bg-sheet p-3" aria-label="Take the kit?">
-          <h2>
-            Open “{waiting.kit.name}” from {waiting.from}?
-          </h2>
-          <p>
-            It has {counts(waiting.kit)}. It takes the place of the kit that is open now, with its {position}{' '}
-            {position === 1 ? 'step' : 'steps'} that can be undone. Export that first if you want to keep it.
-          </p>
-          <div className="mt-2 flex gap-2">
-            <Button look="main" onClick={() => void take()}>
-              Open it
-            </Button>
-            <Button onClick={() => setWaiting(undefined)}>Leave everything as it is</Button>
-          </div>
-        </section>
-      )}
-      <section>
-        <h2>Last steps</h2>
-        {history.length === 0 ? (
-          <p className="text-ink-2">Nothing was changed yet.</p>
-        ) : (
-          <ol className="border-t border-hairline">
-            {history.slice(-30).map((step, i, shown) => {
-              const isUndone = history.length - shown.length + i >= position;
-              return (
-                <li
-                  key={i}
-                  className={`flex justify-between border-b border-hairline py-1 ${isUndone ? 'text-ink-2 line-through' : ''}`}
+    <div className="grid max-w-4xl content-start gap-5 p-4">
+      <section className="grid gap-2" aria-label="Kits">
+        <div className="flex flex-wrap items-center gap-2">
+          <h1>Kits</h1>
+          <Button
+            onClick={() => attempt(makeKit(emptyKit(freeTitle('New kit', kits))).then(() => void navigate('/begin')))}
+          >
+            New kit
+          </Button>
+          <ImportKit onTake={(taken) => makeKit({ ...taken, name: freeTitle(taken.name, kits) })} />
+          <Button
+            onClick={() => attempt(demoKit().then((demo) => makeKit({ ...demo, name: freeTitle(demo.name, kits) })))}
+          >
+            The demo kit again
+          </Button>
+        </div>
+        <ul className="border-t border-hairline">
+          {living.map((one) => (
+            <li key={one.id} className="flex flex-wrap items-center gap-x-3 border-b border-hairline py-1">
+              <span className={one.id === id ? 'font-semibold' : ''}>
+                <SlotText
+                  label="Name of the kit"
+                  mono={false}
+                  look="title"
+                  value={one.id === id ? kit.name : one.name}
+                  onChange={(name) => {
+                    if (name.trim() === '') throw new TypeError('A kit needs a name.');
+                    if (one.id === id) useKit.getState().edit(`Name of the kit: ${name}`, { '/name': name.trim() });
+                    else attempt(nameKit(one.id, name));
+                  }}
+                />
+              </span>
+              <span className="text-[13px] text-ink-2">{counts(one.id === id ? kit : one.kit)}</span>
+              <span className="ml-auto flex gap-1">
+                {one.id === id ? (
+                  <span className="px-2.5 text-held">is open</span>
+                ) : (
+                  <Button look="quiet" aria-label={`Open ${one.name}`} onClick={() => attempt(switchTo(one.id))}>
+                    Open
+                  </Button>
+                )}
+                <Button
+                  look="quiet"
+                  aria-label={`Copy ${one.name}`}
+                  onClick={() =>
+                    attempt(
+                      makeKit({ ...(one.id === id ? kit : one.kit), name: freeTitle(`Copy of ${one.name}`, kits) }),
+                    )
+                  }
                 >
-                  <span>{step.label}</span>
-                  <time className="mono text-ink-2" dateTime={new Date(step.time).toISOString()}>
-                    {new Date(step.time).toLocaleTimeString()}
-                  </time>
+                  Copy
+                </Button>
+                <Button
+                  look="quiet"
+                  aria-label={`Export ${one.name}`}
+                  onClick={() => exportKit(one.id === id ? kit : one.kit)}
+                >
+                  Export
+                </Button>
+                <Button look="quiet" aria-label={`Delete ${one.name}`} onClick={() => attempt(remove(one))}>
+                  Delete
+                </Button>
+              </span>
+            </li>
+          ))}
+        </ul>
+        {away.length > 0 && (
+          <details>
+            <summary className="min-h-6 cursor-pointer py-0.5">Put away ({away.length})</summary>
+            <ul>
+              {away.map((one) => (
+                <li key={one.id} className="flex items-center gap-3 border-b border-hairline py-1">
+                  {one.name}
+                  <span className="ml-auto flex gap-1">
+                    <Button
+                      look="quiet"
+                      aria-label={`Put back ${one.name}`}
+                      onClick={() => attempt(putAway(one.id, false))}
+                    >
+                      Put back
+                    </Button>
+                    <Button
+                      look="quiet"
+                      aria-label={`Clear ${one.name} for good`}
+                      onClick={() => attempt(clearKits(one.id))}
+                    >
+                      Clear for good
+                    </Button>
+                  </span>
                 </li>
-              );
-            })}
-          </ol>
+              ))}
+            </ul>
+          </details>
         )}
       </section>
+      {isCalm() && <CalmParts />}
+      <KeptStates key={id} id={id} />
+      <LastSteps />
     </div>
   );
 }
 
-async function readInWorker(text: string): Promise<KitReading> {
-  const worker = new Worker(new URL('../../workers/kit-read-worker.ts', import.meta.url), { type: 'module' });
-  try {
-    return await wrap<KitRead>(worker).read(text);
-  } catch (error) {
-    return { ok: false, problems: [{ at: '', message: error instanceof Error ? error.message : String(error) }] };
-  } finally {
-    worker.terminate();
-  }
+const parts = ['inputs', 'adapters', 'codecs', 'fields', 'groups', 'forms'] as const;
+function counts(kit: Kit): string {
+  const known = parts.filter((part) => Object.keys(kit[part]).length > 0);
+  return known.length === 0 ? 'empty' : known.map((part) => `${Object.keys(kit[part]).length} ${part}`).join(', ');
+}
+
+function exportKit(kit: Kit): void {
+  const name = kit.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'kit';
+  saveFile(`${name}.poietra.json`, writeKit(kit), 'application/json');
+}
+
+/** A name that no other kit has: two of one name could not be told apart. */
+function freeTitle(wanted: string, kits: readonly ListedKit[]): string {
+  const taken = new Set(kits.map(({ name }) => name));
+  let title = wanted;
+  for (let i = 2; taken.has(title); i++) title = `${wanted} ${i}`;
+  return title;
+}
+
+/** States of some time ago, to go back to in one step that can be undone. */
+function KeptStates({ id }: { readonly id: string }): ReactNode {
+  const { edit, kit, saved } = useKit();
+  const [copies, setCopies] = useState<readonly KeptCopy[]>([]);
+  useEffect(() => {
+    let isCurrent = true;
+    copiesOf(id).then(
+      (found) => isCurrent && setCopies(found),
+      () => undefined,
+    );
+    return () => {
+      isCurrent = false;
+    };
+  }, [id, saved]);
+  return (
+    <section>
+      <h2>States of some time ago</h2>
+      {copies.length === 0 && (
+        <p className="text-ink-2">The last ten are kept, ten minutes apart, from the first change on.</p>
+      )}
+      <ul>
+        {copies.map(({ number, time, kit: was }) => (
+          <li key={number} className="flex items-center gap-3 border-b border-hairline py-1">
+            <time className="mono" dateTime={new Date(time).toISOString()}>
+              {new Date(time).toLocaleString()}
+            </time>
+            <span className="text-[13px] text-ink-2">{counts(was)}</span>
+            <Button
+              look="quiet"
+              className="ml-auto"
+              aria-label={`Back to ${new Date(time).toLocaleString()}`}
+              onClick={() =>
+                edit(
+                  `Back to the state of ${new Date(time).toLocaleString()}`,
+                  Object.fromEntries(
+                    [...new Set([...Object.keys(kit), ...Object.keys(was)])].map((member) => [
+                      `/${member}`,
+                      was[member],
+                    ]),
+                  ),
+                )
+              }
+            >
+              Back to it
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function LastSteps(): ReactNode {
+  const { history, position } = useKit();
+  return (
+    <section>
+      <h2>Last steps</h2>
+      {history.length === 0 ? (
+        <p className="text-ink-2">Nothing was changed yet.</p>
+      ) : (
+        <ol className="border-t border-hairline">
+          {history.slice(-30).map((step, i, shown) => {
+            const isUndone = history.length - shown.length + i >= position;
+            return (
+              <li
+                key={i}
+                className={`flex justify-between border-b border-hairline py-1 ${isUndone ? 'text-ink-2 line-through' : ''}`}
+              >
+                <span>{step.label}</span>
+                <time className="mono text-ink-2" dateTime={new Date(step.time).toISOString()}>
+                  {new Date(step.time).toLocaleTimeString()}
+                </time>
+              </li>
+            );
+          })}
+        </ol>
+      )}
+    </section>
+  );
 }

@@ -113,8 +113,9 @@ export function Component(): ReactNode {
           </div>
         )}
         <p className="text-[13px] text-ink-2">
-          <span className="text-held">―</span> label or name, <span className="text-sent">- -</span> hint or message,{' '}
-          <span className="text-shown">···</span> legend or error summary
+          Point at a field, or go into it, and its links are drawn: <span className="text-held">―</span> label or name,{' '}
+          <span className="text-sent">- -</span> hint or message, <span className="text-shown">···</span> legend or
+          error summary
         </p>
       </div>
       <LinkList told={told} />

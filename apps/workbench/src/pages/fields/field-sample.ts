@@ -1,24 +1,5 @@
 import { isObject, type FieldDescription, type Kit } from '@poietra/core';
 
-/** Every form and group whose hints name a field. */
-export function usesOfField(name: string, kit: Kit): { to: string; text: string }[] {
-  const names = (value: unknown): boolean =>
-    Array.isArray(value)
-      ? value.some(names)
-      : isObject(value) &&
-        ((isObject(value['x-poietra']) && value['x-poietra']['field'] === name) ||
-          value['field'] === name ||
-          Object.values(value).some(names));
-  return [
-    ...Object.entries(kit.groups)
-      .filter(([, group]) => names(group.schema))
-      .map(([id, group]) => ({ to: `/groups/${id}`, text: `${group.title} (group)` })),
-    ...Object.entries(kit.forms)
-      .filter(([, form]) => names(form.schema) || names(form.hints))
-      .map(([id, form]) => ({ to: `/forms/${id}`, text: form.title })),
-  ];
-}
-
 /** A form with just this field: the schema that its codec's values have. */
 export function fieldSample(
   name: string,

@@ -1,0 +1,231 @@
+import {
+  emptyForm,
+  formFromOperation,
+  formFromSamples,
+  formFromSchema,
+  freeName,
+  joinPointer,
+  kindOfBeginning,
+  operationsOf,
+  type BeginningKind,
+  type BegunForm,
+} from '@poietra/core';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+import { Button } from '../../parts/button.js';
+import { pathOf } from '../../parts/kit-part.js';
+import { SlotText } from '../../parts/slot.js';
+import { Toggle } from '../../parts/toggle.js';
+import { useKit } from '../../store/kit.js';
+import { readTyped } from './read-typed.js';
+import { Sketch } from './sketch.js';
+
+const kinds: Readonly<Record<BeginningKind, string>> = {
+  schema: 'a JSON Schema',
+  openapi: 'an OpenAPI document',
+  samples: 'sample data',
+};
+const largest = 20_000_000;
+
+/** Where a form begins: with nothing, or with whatever one has, pasted or as a file. It is said what it is taken for. */
+export function Component(): ReactNode {
+  const { kit, edit } = useKit();
+  const navigate = useNavigate();
+  const [text, setText] = useState('');
+  const [fileTrouble, setFileTrouble] = useState<string>();
+  const [said, setSaid] = useState<BeginningKind>();
+  const [operation, setOperation] = useState(0);
+  const [title, setTitle] = useState<string>();
+  const picker = useRef<HTMLInputElement>(null);
+  const read = useMemo(() => readTyped(text), [text]);
+  const kind = said ?? (read.ok ? kindOfBeginning(read.value) : undefined);
+  const begun = useMemo(
+    () => (read.ok && kind ? begin(read.value, read.several, kind, operation) : undefined),
+    [read, kind, operation],
+  );
+  const take = (begunForm: BegunForm, words: string | undefined): void => {
+    const form = words === undefined ? begunForm.form : { ...begunForm.form, title: words };
+    const name = freeName(form.title, kit.forms);
+    edit(`Begin the form ${form.title}`, { [joinPointer('/forms', name)]: form });
+    void navigate(pathOf('forms', name));
+  };
+  const put = (next: string): void => {
+    setText(next);
+    setSaid(undefined);
+    setOperation(0);
+    setTitle(undefined);
+    setFileTrouble(undefined);
+  };
+  const open = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    if (file.size > largest) {
+      setFileTrouble(`“${file.name}” is larger than 20 MB; such documents are not read here.`);
+      return;
+    }
+    put(await file.text());
+  };
+  return (
+    <div className="grid max-w-5xl content-start gap-3 p-4">
+      <h1>Begin a form</h1>
+      <p className="flex flex-wrap items-center gap-2">
+        <Button look="main" onClick={() => take({ form: emptyForm('New form'), notes: [] }, undefined)}>
+          Begin with nothing
+        </Button>
+        or with what you have: a JSON Schema, an OpenAPI 3.1 document, samples of the data. JSON or YAML.
+      </p>
+      <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+        <div className="grid content-start gap-1">
+          <label className="grid gap-1" htmlFor="beginning">
+            What you have
+          </label>
+          <textarea
+            id="beginning"
+            spellCheck={false}
+            rows={18}
+            className="mono w-full rounded-sm border border-edge bg-sheet p-2"
+            placeholder={'{ "port": "ALD", "arrival": "2026-11-25", "pieces": 12 }'}
+            value={text}
+            onChange={({ target }) => put(target.value)}
+            onDragOver={(event) => event.preventDefault()}
+            onDrop={(event) => {
+              const [file] = event.dataTransfer.files;
+              if (!file) return;
+              event.preventDefault();
+              void open(file);
+            }}
+          />
+          <div className="flex items-center gap-2">
+            <Button onClick={() => picker.current?.click()}>Open a file …</Button>
+            <input
+              ref={picker}
+              type="file"
+              accept=".json,.jsonl,.yaml,.yml,application/json"
+              className="sr-only"
+              tabIndex={-1}
+              aria-label="File to begin with"
+              onChange={({ target }) => {
+                void open(target.files?.[0]);
+                target.value = '';
+              }}
+            />
+            <span className="text-[13px] text-ink-2">or drop it on the text</span>
+          </div>
+          {fileTrouble !== undefined && (
+            <p role="alert" className="text-fail">
+              {fileTrouble}
+            </p>
+          )}
+        </div>
+        <section aria-label="What it becomes" aria-live="polite" className="grid content-start gap-2">
+          {text.trim() === '' && (
+            <p className="text-ink-2">What the form would be stands here as soon as there is something to read.</p>
+          )}
+          {text.trim() !== '' && !read.ok && (
+            <p role="alert" className="text-fail">
+              It cannot be read: {read.reason}
+            </p>
+          )}
+          {read.ok && kind && (
+            <div role="group" aria-label="Taken for" className="flex flex-wrap items-center gap-1">
+              <span>Taken for</span>
+              {(Object.keys(kinds) as BeginningKind[]).map((one) => (
+                <Toggle key={one} isOn={one === kind} onChange={() => setSaid(one)}>
+                  {kinds[one]}
+                </Toggle>
+              ))}
+            </div>
+          )}
+          {begun && 'trouble' in begun && (
+            <p role="alert" className="text-fail">
+              {begun.trouble}
+            </p>
+          )}
+          {begun && 'form' in begun && (
+            <>
+              {begun.operations.length > 0 && (
+                <label className="flex items-center gap-2">
+                  Operation
+                  <select
+                    className="min-w-0 rounded-sm border border-edge bg-sheet px-1 py-0.5"
+                    value={operation}
+                    onChange={({ target }) => {
+                      setOperation(Number(target.value));
+                      setTitle(undefined);
+                    }}
+                  >
+                    {begun.operations.map((words, i) => (
+                      <option key={i} value={i}>
+                        {words}
+                      </option>
+                    ))}
+                  </select>
+                </label>
+              )}
+              <p>
+                It is called{' '}
+                <SlotText
+                  label="Title"
+                  mono={false}
+                  value={title ?? begun.form.title}
+                  onChange={(words) => {
+                    if (words.trim() === '') throw new TypeError('A title has at least one letter.');
+                    setTitle(words.trim());
+                  }}
+                />{' '}
+                and sends {begun.form.send ? <>to {<code>{begun.form.send.path}</code>}</> : 'nowhere yet'}.
+              </p>
+              <Sketch schema={begun.form.schema} height={150} />
+              {begun.notes.map((note) => (
+                <p key={note} className="text-ink-2">
+                  {note}
+                </p>
+              ))}
+              <div>
+                <Button look="main" onClick={() => take(begun, title)}>
+                  Make the form
+                </Button>
+              </div>
+              {begun.reasons && begun.reasons.length > 0 && (
+                <details open={begun.reasons.length < 12}>
+                  <summary className="min-h-6 cursor-pointer py-0.5">Why the schema says what it says</summary>
+                  <ul className="max-h-64 overflow-auto text-[13px]">
+                    {begun.reasons.map(({ at, keyword, says }, i) => (
+                      <li key={i}>
+                        <code>
+                          {at === '' ? 'the whole' : at} {keyword}
+                        </code>{' '}
+                        <span className="text-ink-2">{says}</span>
+                      </li>
+                    ))}
+                  </ul>
+                </details>
+              )}
+            </>
+          )}
+        </section>
+      </div>
+    </div>
+  );
+}
+
+type Begun = (BegunForm & { readonly operations: readonly string[] }) | { readonly trouble: string };
+
+function begin(value: unknown, several: readonly unknown[] | undefined, kind: BeginningKind, index: number): Begun {
+  try {
+    if (kind === 'schema') return { ...formFromSchema(value), operations: [] };
+    if (kind === 'samples') {
+      // A list of objects is one sample each: what a server lists is seldom itself filled in.
+      const isList = Array.isArray(value) && value.length > 0 && value.every((one) => typeof one === 'object');
+      return { ...formFromSamples(several ?? (isList ? (value as unknown[]) : [value]), 'New form'), operations: [] };
+    }
+    const operations = operationsOf(value);
+    const operation = operations[index];
+    if (!operation) return { trouble: 'The document has no operation for which something is filled in.' };
+    return {
+      ...formFromOperation(value, operation),
+      operations: operations.map(({ title, method, path }) => `${method} ${path}: ${title}`),
+    };
+  } catch (error) {
+    return { trouble: error instanceof Error ? error.message : String(error) };
+  }
+}

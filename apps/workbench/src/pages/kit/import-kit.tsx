@@ -1,0 +1,86 @@
+import { largestKit, type Kit, type KitProblem, type KitReading } from '@poietra/core';
+import { wrap } from 'comlink';
+import { useRef, useState, type ReactNode } from 'react';
+import { Button } from '../../parts/button.js';
+import { Busy } from '../../parts/states.js';
+import { useView } from '../../store/view.js';
+import type { KitRead } from '../../workers/kit-read-worker.js';
+
+/** Takes a kit file in, as another kit beside those there are. It is read in a worker, and can be stopped. */
+export function ImportKit({ onTake }: { onTake(kit: Kit): Promise<void> }): ReactNode {
+  const say = useView((view) => view.say);
+  const [problems, setProblems] = useState<readonly KitProblem[]>([]);
+  const [reading, setReading] = useState<{ readonly name: string; stop(): void }>();
+  const picker = useRef<HTMLInputElement>(null);
+  const read = async (file: File | undefined): Promise<void> => {
+    setProblems([]);
+    if (!file) return;
+    // Bytes are at least as many as characters, so a file within the limit is never refused for nothing.
+    if (file.size > largestKit) {
+      const megabytes = Math.round(largestKit / 1_000_000);
+      setProblems([{ at: '', message: `The file is larger than ${megabytes} MB; larger kits are not read.` }]);
+      return;
+    }
+    const work = readInWorker(file);
+    setReading({ name: file.name, stop: work.stop });
+    const result = await work.done;
+    setReading(undefined);
+    if (!result) return;
+    if (!result.ok) {
+      setProblems(result.problems);
+      return;
+    }
+    await onTake(result.kit);
+    say(`The kit “${result.kit.name}” is open, beside those there were.`);
+  };
+  return (
+    <>
+      <Button onClick={() => picker.current?.click()}>Import a kit file …</Button>
+      <input
+        ref={picker}
+        type="file"
+        accept=".json,application/json"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Kit file"
+        onChange={({ target }) => {
+          void read(target.files?.[0]);
+          target.value = '';
+        }}
+      />
+      {reading && (
+        <span className="flex items-center">
+          <Busy>Reading {reading.name} …</Busy>
+          <Button onClick={reading.stop}>Stop</Button>
+        </span>
+      )}
+      {problems.length > 0 && (
+        <section role="alert" className="basis-full border-l-4 border-fail bg-sheet p-3">
+          <h2 className="text-fail">The file was not taken; the kits are as they were</h2>
+          <ul className="mt-1 grid gap-1">
+            {problems.slice(0, 20).map(({ at, message, line }) => (
+              <li key={`${at} ${message}`}>
+                {line === undefined && <code className="mr-2">{at === '' ? 'the file' : at}</code>}
+                {message}
+              </li>
+            ))}
+          </ul>
+          {problems.length > 20 && <p>And {problems.length - 20} more.</p>}
+        </section>
+      )}
+    </>
+  );
+}
+
+/** Text, JSON and check are all the worker's: nothing of a large file is done in the page but to take over the result. */
+function readInWorker(file: File): { done: Promise<KitReading | undefined>; stop(): void } {
+  const worker = new Worker(new URL('../../workers/kit-read-worker.ts', import.meta.url), { type: 'module' });
+  let stop: () => void = () => undefined;
+  const stopped = new Promise<undefined>((resolve) => (stop = () => resolve(undefined)));
+  const done = Promise.race([wrap<KitRead>(worker).readFile(file), stopped])
+    .catch((error: unknown): KitReading => {
+      return { ok: false, problems: [{ at: '', message: error instanceof Error ? error.message : String(error) }] };
+    })
+    .finally(() => worker.terminate());
+  return { done, stop };
+}

@@ -1,0 +1,132 @@
+import { isObject, joinPointer, type SkinDescription } from '@poietra/core';
+import { useMemo, useState, type ReactNode } from 'react';
+import { useParams } from 'react-router';
+import { FormFrame } from '../../parts/form-frame.js';
+import { NoSuch } from '../../parts/no-such.js';
+import { PartHead } from '../../parts/part-head.js';
+import { partOf } from '../../parts/part-of.js';
+import { SlotText } from '../../parts/slot.js';
+import { Empty } from '../../parts/states.js';
+import { Toggle } from '../../parts/toggle.js';
+import { useKit } from '../../store/kit.js';
+
+/** A skin, as sentences, over a living form of the kit drawn with it. */
+export function Component(): ReactNode {
+  const { name = '' } = useParams();
+  const skin = useKit(({ kit }) => partOf(kit.skins ?? {}, name));
+  if (!skin) return <NoSuch what="skin" name={name} board="/skins" />;
+  return <Skin key={name} name={name} skin={skin} />;
+}
+
+const words = [
+  ['label', 'The label goes to'],
+  ['hint', 'The hint goes to'],
+  ['error', 'The message goes to'],
+  ['required', 'That a value is needed goes to'],
+] as const;
+
+function Skin({ name, skin }: { readonly name: string; readonly skin: SkinDescription }): ReactNode {
+  const { kit, edit } = useKit();
+  const at = joinPointer('/skins', name);
+  const [chosen, setChosen] = useState<string>();
+  const [isTold, setTold] = useState(false);
+  const formName = chosen ?? Object.keys(kit.forms)[0];
+  const form = formName === undefined ? undefined : partOf(kit.forms, formName);
+  const options = useMemo(
+    () => ({ notes: false, copies: 1, submitLabel: '', width: 560, skin: name, allTold: isTold }),
+    [name, isTold],
+  );
+  const put = (member: string, value: unknown): void =>
+    edit(`Skin ${name}: ${member}`, { [`${at}/${member}`]: value === '' ? undefined : value });
+  return (
+    <div className="flex min-h-full flex-col lg:h-full">
+      <PartHead kind="skins" name={name} />
+      <div className="grid min-h-0 flex-1 gap-4 p-4 lg:grid-cols-[320px_minmax(0,1fr)]">
+        <section aria-label="How it draws" className="grid grid-cols-[minmax(0,1fr)] content-start gap-1.5">
+          <h2>How it draws</h2>
+          <p>
+            Each field stands inside{' '}
+            <SlotText
+              label="Component"
+              value={skin.component}
+              onChange={(text) => {
+                if (!/^[^#\s]+#[A-Za-z_$][\w$.]*$/.test(text.trim()))
+                  throw new TypeError('Write it as package#Export, with a package of the project folder.');
+                put('component', text.trim());
+              }}
+            />
+            .
+          </p>
+          {words.map(([member, says]) => (
+            <p key={member}>
+              {says}{' '}
+              <SlotText
+                label={says}
+                value={skin[member] ?? ''}
+                words={skin[member] === undefined ? 'no property: it is drawn beside the input' : undefined}
+                onChange={(text) => put(member, text.trim())}
+              />
+              .
+            </p>
+          ))}
+          {(
+            [
+              ['properties', 'It always has the properties'],
+              ['invalid', 'Where the field has a problem it has instead'],
+            ] as const
+          ).map(([member, says]) => (
+            <p key={member}>
+              {says}{' '}
+              <SlotText
+                label={says}
+                value={skin[member] === undefined ? '' : JSON.stringify(skin[member])}
+                words={skin[member] === undefined ? 'none' : undefined}
+                onChange={(text) => {
+                  const value: unknown = text.trim() === '' ? undefined : JSON.parse(text);
+                  if (value !== undefined && !isObject(value))
+                    throw new TypeError('Write a JSON object: { "size": "small" }.');
+                  put(member, value);
+                }}
+              />
+              .
+            </p>
+          ))}
+          <p className="text-[13px] text-ink-2">
+            Press a word to change it. One word takes it into use: a form’s skin in its settings, or the hint “skin” at
+            a section or a field.
+          </p>
+        </section>
+        <section aria-label="Drawn" className="grid min-h-0 content-start gap-2 overflow-auto">
+          <div className="flex flex-wrap items-center gap-2">
+            <label className="flex items-center gap-2">
+              Over
+              <select
+                className="rounded-sm border border-edge bg-sheet px-1 py-0.5"
+                value={formName ?? ''}
+                onChange={({ target }) => setChosen(target.value)}
+              >
+                {Object.entries(kit.forms).map(([id, { title }]) => (
+                  <option key={id} value={id}>
+                    {title}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <Toggle isOn={isTold} onChange={() => setTold(!isTold)}>
+              With its problems told
+            </Toggle>
+          </div>
+          {form ? (
+            <div className="border border-hairline bg-sheet">
+              <FormFrame key={`${formName} ${isTold}`} title={`Skin: ${name}`} form={form} options={options} />
+            </div>
+          ) : (
+            <Empty title="No form to draw">
+              <p>As soon as the kit has a form, it is drawn here with this skin.</p>
+            </Empty>
+          )}
+        </section>
+      </div>
+    </div>
+  );
+}

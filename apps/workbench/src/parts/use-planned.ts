@@ -1,0 +1,58 @@
+import {
+  compileSchema,
+  kitDocuments,
+  makePlan,
+  ownHintsOf,
+  type HintsBeside,
+  type Kit,
+  type Plan,
+} from '@poietra/core';
+import { useEffect, useState } from 'react';
+import { useKit } from '../store/kit.js';
+
+/** Longer texts are not planned for a board. In characters. */
+const longest = 200_000;
+
+/** A plan, or why there is none. */
+export type Planned = { readonly plan: Plan } | { readonly trouble: string };
+
+/** One plan for all who ask about the same schema in the same kit. */
+const known = new WeakMap<object, { readonly of: readonly unknown[]; readonly planned: Planned }>();
+
+/** The plan of a schema of the kit, made when the page has nothing better to do; `undefined` until then. */
+export function usePlanned(schema: unknown, hints?: HintsBeside): Planned | undefined {
+  const kit = useKit((store) => store.kit);
+  const [planned, setPlanned] = useState<Planned>();
+  useEffect(() => {
+    const work = setTimeout(() => setPlanned(plannedOf(schema, hints, kit)), 0);
+    return () => clearTimeout(work);
+  }, [schema, hints, kit]);
+  return planned;
+}
+
+function plannedOf(schema: unknown, hints: HintsBeside | undefined, kit: Kit): Planned {
+  const of = [hints, kit.fields, kit.codecs, kit.groups, kit.rules, kit.hints];
+  const key = typeof schema === 'object' && schema !== null ? schema : undefined;
+  const last = key && known.get(key);
+  if (last && last.of.every((one, i) => one === of[i])) return last.planned;
+  const planned = plan(schema, hints, kit);
+  if (key) known.set(key, { of, planned });
+  return planned;
+}
+
+function plan(schema: unknown, hints: HintsBeside | undefined, kit: Kit): Planned {
+  try {
+    if (JSON.stringify(schema).length > longest) return { trouble: 'too large to be looked at here' };
+    const compiled = compileSchema(schema, { documents: kitDocuments(kit), assertFormats: true });
+    return {
+      plan: makePlan(compiled, hints, {
+        fields: kit.fields,
+        codecs: kit.codecs,
+        ...(kit.rules ? { choose: kit.rules } : {}),
+        ownHints: ownHintsOf(kit),
+      }),
+    };
+  } catch (error) {
+    return { trouble: error instanceof Error ? error.message : String(error) };
+  }
+}
