@@ -16,19 +16,26 @@ test('one value, all the way through', async ({ page }) => {
       .getByRole('navigation', { name: 'Order of work' })
       .getByRole('link', { name: /Inputs/ })
       .click();
-    const list = page.getByRole('navigation', { name: 'Inputs', exact: true });
-    await expect(list.getByRole('link', { name: /DayPicker component/ })).toBeVisible();
-    await expect(list.getByRole('link', { name: /<sl-input> element/ })).toBeVisible();
-    await expect(list.getByRole('link', { name: /flatpickr widget/ })).toBeVisible();
-    await expect(list.getByRole('link', { name: /^text native/ })).toBeVisible();
+    const board = page.getByRole('table', { name: 'Inputs' });
+    await expect(board.getByRole('row', { name: /^DayPicker .* component/ })).toBeVisible();
+    await expect(board.getByRole('row', { name: /^<sl-input> .* element/ })).toBeVisible();
+    for (const [words, row] of [
+      ['flatpickr', /^flatpickr .* widget/],
+      ['native text', /^text .* native/],
+    ] as const) {
+      await page.getByRole('searchbox', { name: 'Search inputs' }).fill(words);
+      await expect(board.getByRole('row', { name: row }).first()).toBeVisible();
+    }
+    await page.getByRole('searchbox', { name: 'Search inputs' }).fill('');
   });
 
   await test.step('2. the date picker on the stand reports the day that is chosen', async () => {
-    await page.getByRole('link', { name: /DayPicker component/ }).click();
+    await page.getByRole('link', { name: 'DayPicker', exact: true }).click();
     await frameOf(page, 'Stand: DayPicker')
       .getByRole('button', { name: dayName(day) })
       .click();
-    const report = page.getByRole('region', { name: 'Reports' }).getByRole('listitem').filter({ hasText: 'onSelect' });
+    const report = page.getByRole('region', { name: 'Tape' }).getByRole('group', { name: 'Unfolded' });
+    await expect(report).toContainText('onSelect');
     await expect(report).toContainText(/1: Date \d{4}-/);
     await report.locator('summary', { hasText: /^4: SyntheticBaseEvent “click”/ }).click();
     await expect(report.getByText('type: "click"').first()).toBeVisible();
@@ -36,6 +43,7 @@ test('one value, all the way through', async ({ page }) => {
 
   await test.step('3. its adapter stands as sentences that can be edited in place', async () => {
     await page.getByRole('link', { name: 'Open its adapter' }).click();
+    await expect(page).toHaveURL('/adapters/day-picker');
     const sentences = page.getByRole('region', { name: 'How it speaks' });
     await expect(sentences).toContainText('Shows its value through selected');
     await expect(sentences).toContainText('Reports changes through onSelect, value in first argument');
@@ -90,7 +98,7 @@ test('one value, all the way through', async ({ page }) => {
   const form = frameOf(page, /^Form: Freight booking/);
   await test.step('6. the form is rendered from its schema; the value line follows; 12a is kept and marked', async () => {
     await page.getByRole('navigation', { name: 'Order of work' }).getByRole('link', { name: /Forms/ }).click();
-    await page.getByRole('link', { name: 'Freight booking (short)' }).click();
+    await page.getByRole('link', { name: 'Freight booking (short)', exact: true }).click();
     await group(form, 'Consignor').getByRole('textbox', { name: /^Name/ }).fill('Aldervik Timber');
     await group(form, 'Consignee').getByRole('textbox', { name: /^Name/ }).fill('Aldervik Timber');
     await form

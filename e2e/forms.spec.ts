@@ -7,13 +7,14 @@ const offers = (form: FrameLocator) => form.getByRole('listbox', { name: 'Choice
 test.describe('the shelf', () => {
   const opened = async (id: string, page: Parameters<typeof frameOf>[0]): Promise<FrameLocator> => {
     await page.goto(`/shelf/${id}`);
+    await page.getByRole('button', { name: 'Data', exact: true }).click();
     return frameOf(page, /^Example:/);
   };
   test('has examples that live, can be changed, and go into the kit', async ({ page }) => {
     await page.goto('/shelf');
-    const shelf = page.getByRole('navigation', { name: 'Shelf' }).getByRole('link');
-    await expect(shelf.first()).toBeVisible();
-    expect(await shelf.count()).toBeGreaterThanOrEqual(20);
+    const shelf = page.getByRole('region', { name: 'Shelf' });
+    await expect(shelf.getByRole('textbox', { name: /^Ship/ })).toBeVisible();
+    expect(await shelf.getByRole('link').count()).toBeGreaterThanOrEqual(20);
     await page.getByRole('link', { name: 'What it weighs' }).click();
     const form = frameOf(page, /^Example:/);
     await form.getByRole('button', { name: 'Add a line' }).click();
@@ -21,7 +22,7 @@ test.describe('the shelf', () => {
     await form.getByRole('textbox', { name: /^Each/ }).fill('12.5');
     await expect(form.getByRole('textbox', { name: /^Total/ })).toHaveValue('37.5');
     await page.getByRole('button', { name: 'Take it into the kit' }).click();
-    await expect(page).toHaveURL('/forms/computed');
+    await expect(page).toHaveURL('/forms/what-it-weighs');
     await expect(frameOf(page, /^Form:/).getByRole('button', { name: 'Add a line' })).toBeVisible();
   });
   test('one of several shapes: the chooser draws the one that is meant, and keeps what fits both', async ({ page }) => {
@@ -253,7 +254,7 @@ test('the full freight booking: filled, refused, mended, opened again, replaced'
   await form.getByRole('button', { name: 'Replace', exact: true }).click();
   await expect(page.getByRole('status').filter({ hasText: `${number} replaced` })).toBeVisible();
   expect(await stored()).toMatchObject({ cargo: [{ pieces: 14 }] });
-  await page.getByRole('button', { name: 'Delete' }).click();
+  await page.getByRole('button', { name: 'Delete', exact: true }).click();
   await page.getByRole('alertdialog').getByRole('button', { name: 'Delete' }).click();
   await expect(page).toHaveURL('/forms/freight-booking');
   expect((await page.request.get(`/company/freight/${number}`)).status()).toBe(404);

@@ -7,16 +7,15 @@ const faulty = join(import.meta.dirname, '../packages/stand/test/faulty');
 test('an input is met, tried, drafted, corrected in one sentence, proved and used in a form', async ({ page }) => {
   test.setTimeout(180_000);
   await page.goto('/inputs/antd%23Rate');
-  const findings = page.getByRole('region', { name: 'Findings' });
-  await expect(findings).toContainText('After the gesture “onChange” told the value as first argument.', {
+  const speaks = page.getByRole('region', { name: 'How it speaks' });
+  await expect(speaks).toContainText('After the gesture “onChange” told the value as first argument.', {
     timeout: 60_000,
   });
-  await expect(findings).toContainText('observed');
-  await expect(findings).toContainText('declared');
+  await expect(speaks).toContainText('observed');
+  await expect(speaks).toContainText('declared');
 
-  await page.getByRole('tab', { name: 'Values' }).click();
-  await page.getByRole('button', { name: 'Push all in, one after another' }).click();
-  const rows = page.getByRole('row');
+  await page.getByRole('button', { name: 'What does it make of each value?' }).click();
+  const rows = page.getByRole('table', { name: 'What the input makes of each value' }).getByRole('row');
   await expect(rows.filter({ hasText: 'undefined' })).toContainText('as empty');
   await expect(rows.filter({ has: page.getByRole('rowheader', { name: '12', exact: true }) })).not.toContainText(
     'as empty',
@@ -46,10 +45,9 @@ test('an input is met, tried, drafted, corrected in one sentence, proved and use
   await expect(contract).toContainText('26 passed', { timeout: 60_000 });
   await expect(contract).toContainText(/Since the run before: [1-9]/);
 
-  await page.goto('/fields');
-  await page.getByRole('button', { name: 'Add to the fields' }).click();
-  await page.getByLabel(/^Adapter/).selectOption('rate');
-  await page.getByLabel(/^Codec/).selectOption('same');
+  await page.getByRole('button', { name: 'Make a field of it' }).click();
+  await expect(page).toHaveURL('/fields/rate');
+  await expect(page.getByLabel(/^Codec/)).toHaveValue(/./);
   await page.getByLabel('Label', { exact: true }).fill('How rough the sea is');
   const field = frameOf(page, /^Field:/);
   await field
@@ -62,7 +60,7 @@ test('an input is met, tried, drafted, corrected in one sentence, proved and use
 test('two inputs are put together, proved as one, and carry one value', async ({ page }) => {
   test.setTimeout(120_000);
   await page.goto('/inputs');
-  await page.getByRole('link', { name: 'Several inputs as one value' }).click();
+  await page.getByRole('link', { name: 'Several as one value' }).click();
   await page.getByLabel('Label of part 1').fill('Hour');
   await page.getByLabel('Label of part 2').fill('Minute');
   await page.getByRole('button', { name: 'Put together' }).click();
@@ -72,7 +70,7 @@ test('two inputs are put together, proved as one, and carry one value', async ({
   await page.keyboard.type('9');
   await stand.getByRole('textbox', { name: 'Minute' }).click();
   await page.keyboard.type('15');
-  await expect(page.getByRole('region', { name: 'Reports' })).toContainText('minute');
+  await expect(page.getByRole('region', { name: 'Tape' })).toContainText('minute');
   await expect(stand.getByRole('textbox', { name: 'Hour' })).toHaveValue('9');
   await page.getByRole('button', { name: 'Prove it', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Contract' })).toContainText('26 passed', { timeout: 90_000 });
@@ -80,7 +78,6 @@ test('two inputs are put together, proved as one, and carry one value', async ({
 
 test('a gesture is recorded once and replayed', async ({ page }) => {
   await page.goto('/inputs/rc-slider%23default');
-  await page.getByRole('tab', { name: 'Gesture' }).click();
   await page.getByRole('button', { name: 'Record a gesture' }).click();
   const slider = frameOf(page, /^Stand:/).getByRole('slider');
   await slider.focus();
@@ -88,8 +85,8 @@ test('a gesture is recorded once and replayed', async ({ page }) => {
   await expect(page.getByText('press ArrowRight on the slider')).toBeVisible();
   await page.getByRole('button', { name: 'Stop recording' }).click();
   await page.getByRole('button', { name: 'Replay the recording' }).click();
-  await expect(page.getByText('Replayed; what it reported stands on the right.')).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Reports' })).toContainText('onChange');
+  await expect(page.getByText('Replayed; what it reported stands on the tape.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Tape' })).toContainText('onChange');
   await page.getByRole('button', { name: 'Use it for the checks' }).click();
   await expect(page.getByText(/^The checks press ArrowRight on the slider/)).toBeVisible();
 });
@@ -103,22 +100,32 @@ test('another folder is opened, and one that is none leaves the present one open
   await page.getByRole('button', { name: /^Project folder/ }).click();
   await page.getByRole('textbox', { name: 'Project folder' }).fill(faulty);
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('link', { name: /NeedsTide/ })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('link', { name: 'NeedsTide' })).toBeVisible({ timeout: 60_000 });
 
-  await test.step('an input that asks for a provider gets one by name', async () => {
-    await page.getByRole('link', { name: /NeedsTide/ }).click();
+  await test.step('an input that asks for a provider gets the one that its module has', async () => {
+    await page.getByRole('link', { name: 'NeedsTide' }).click();
+    await expect(page.getByRole('region', { name: 'What it carries' })).toContainText('TideProvider', {
+      timeout: 60_000,
+    });
+    await expect(frameOf(page, /^Stand:/).getByRole('textbox')).toBeVisible();
+    await page.goBack();
+  });
+
+  await test.step('where there is none to be had, it is said what to do', async () => {
+    await page.getByRole('link', { name: 'NeedsHarbour' }).click();
     const alert = page.getByRole('alert').filter({ hasText: 'could not be tried' });
-    await expect(alert).toContainText('name it below as a wrapper', { timeout: 60_000 });
+    await expect(alert).toContainText('name it at the right as a wrapper', { timeout: 60_000 });
   });
 
   await test.step('an input that loops for ever is stopped, and the workbench goes on', async () => {
-    await page.getByRole('link', { name: /Loops/ }).click();
+    await page.goBack();
+    await page.getByRole('link', { name: 'Loops' }).click();
     await expect(frameOf(page, /^Stand:/).getByRole('textbox')).toBeVisible();
-    await page.getByRole('tab', { name: 'Values' }).click();
     await page.getByLabel('Any JSON').fill('"for ever"');
     await page.getByRole('button', { name: 'Push', exact: true }).click();
-    await page.getByRole('tab', { name: 'Gesture' }).click();
-    await expect(page.getByRole('button', { name: 'Record a gesture' })).toBeVisible();
+    await page.getByRole('button', { name: 'Another input' }).click();
+    await expect(page.getByRole('combobox')).toBeFocused();
+    await page.keyboard.press('Escape');
     await expect(page.getByRole('alert').filter({ hasText: 'It has not answered for five seconds' })).toBeVisible({
       timeout: 20_000,
     });
@@ -127,16 +134,17 @@ test('another folder is opened, and one that is none leaves the present one open
   });
 
   await test.step('an input that reports without end is stopped, too', async () => {
-    await page.getByRole('link', { name: /Floods/ }).click();
+    await page.goBack();
+    await page.getByRole('link', { name: 'Floods' }).click();
     await expect(frameOf(page, /^Stand:/).getByRole('textbox')).toBeVisible();
-    await page.getByRole('tab', { name: 'Values' }).click();
     await page.getByLabel('Any JSON').fill('"flood"');
     await page.getByRole('button', { name: 'Push', exact: true }).click();
     await expect(page.getByRole('alert').filter({ hasText: 'hundreds of times within a second' })).toBeVisible();
   });
 
+  await page.goBack();
   await page.getByRole('button', { name: /^Project folder/ }).click();
   await page.getByRole('textbox', { name: 'Project folder' }).fill(join(faulty, '../../../../demo/project'));
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('link', { name: /DayPicker component/ })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('link', { name: 'DayPicker', exact: true })).toBeVisible({ timeout: 60_000 });
 });

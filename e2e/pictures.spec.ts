@@ -9,20 +9,19 @@ test('inputs and stand', async ({ page }) => {
   await frameOf(page, /^Stand/)
     .getByRole('button', { name: dayName(new Date(new Date().getFullYear(), new Date().getMonth(), 16)) })
     .click();
-  await page.getByRole('region', { name: 'Reports' }).locator('summary').first().click();
-  await expect(page.getByRole('region', { name: 'Findings' })).toContainText('observed', { timeout: 60_000 });
+  await page.getByRole('group', { name: 'Unfolded' }).locator('summary').first().click();
+  await expect(page.getByRole('region', { name: 'How it speaks' })).toContainText('observed', { timeout: 60_000 });
   await expect(page.getByTitle('The input is being tried')).toHaveCount(0);
   await page.screenshot(take('stand'));
 });
 
 test('what an input makes of each value', async ({ page }) => {
   await page.goto('/inputs/antd%23InputNumber');
-  await expect(page.getByRole('region', { name: 'Findings' })).toContainText('observed', { timeout: 60_000 });
-  await page.getByRole('tab', { name: 'Values' }).click();
-  await page.getByRole('button', { name: 'Push all in, one after another' }).click();
+  await expect(page.getByRole('region', { name: 'How it speaks' })).toContainText('observed', { timeout: 60_000 });
+  await page.getByRole('button', { name: 'What does it make of each value?' }).click();
   await expect(page.getByRole('rowheader', { name: /^object with 0/ })).toBeVisible({ timeout: 60_000 });
   await expect(page.getByTitle('Values are pushed in')).toHaveCount(0);
-  await page.getByRole('table').scrollIntoViewIfNeeded();
+  await page.getByRole('table', { name: /each value/ }).scrollIntoViewIfNeeded();
   await page.screenshot(take('values'));
 });
 
@@ -54,30 +53,6 @@ test('codec, with a case that fails', async ({ page }) => {
   await page.getByRole('textbox', { name: 'Case 2, sent' }).fill('"2026-03-28"');
   await page.keyboard.press('Enter');
   await page.screenshot(take('codec'));
-});
-
-test('laws, with one that is broken', async ({ page }) => {
-  await page.goto('/codecs/pieces');
-  await page.getByRole('button', { name: /^Kind/ }).click();
-  await page.getByRole('combobox', { name: 'Kind' }).fill('list');
-  await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Search for counterexamples' }).click();
-  await expect(page.getByText(/values tried in/)).toBeVisible({ timeout: 60_000 });
-  await page.screenshot(take('laws'));
-});
-
-test('field drawn by a suite', async ({ page }) => {
-  await page.goto('/fields/party-name');
-  await page.getByRole('button', { name: 'suite', exact: true }).click();
-  await page.getByRole('button', { name: 'invalid', exact: true }).click();
-  await expect(
-    frameOf(page, /^Field/)
-      .getByText('Is needed.')
-      .first(),
-  ).toBeVisible({ timeout: 60_000 });
-  // The frame grows to its content, which is then drawn.
-  await page.waitForTimeout(800);
-  await page.screenshot(take('field-suite'));
 });
 
 test('field', async ({ page }) => {
@@ -128,16 +103,6 @@ test('form: the proof, at work and refused', async ({ page }) => {
   await page.screenshot(take('schema-form'));
 });
 
-test.describe('in the dark theme', () => {
-  test.use({ colorScheme: 'dark' });
-  test('form with a saved booking', async ({ page }) => {
-    await page.goto('/forms/freight-booking-short/FB-1001');
-    await expect(frameOf(page, /^Form/).getByRole('gridcell', { selected: true })).toBeVisible();
-    await group(frameOf(page, /^Form/), 'Consignor').getByRole('textbox', { name: /^Name/ }).focus();
-    await page.screenshot(take('form-dark'));
-  });
-});
-
 test.describe('on a narrow window', () => {
   test.use({ viewport: { width: 420, height: 800 } });
   test('form', async ({ page }) => {
@@ -156,6 +121,10 @@ test('link map', async ({ page }) => {
   await page.getByRole('combobox').selectOption({ index: 0 });
   await expect(page.getByRole('region', { name: 'Links' }).getByText(/none broken/)).toBeVisible({ timeout: 30_000 });
   await page.waitForTimeout(800);
+  await frameOf(page, /^Links of/)
+    .getByRole('textbox', { name: /^Name/ })
+    .first()
+    .hover();
   await page.screenshot(take('links'));
 });
 
@@ -201,4 +170,21 @@ test('the shelf', async ({ page }) => {
   }
   await expect(form.getByRole('textbox', { name: /^Total/ })).toHaveValue('2256');
   await page.screenshot(take('shelf'));
+});
+
+test('boards, and where a form begins', async ({ page }) => {
+  await page.goto('/inputs');
+  await expect(page.getByRole('row', { name: /DayPicker/ })).toBeVisible();
+  await page.screenshot(take('inputs'));
+  await page.goto('/forms');
+  await expect(page.locator('svg rect').first()).toBeAttached();
+  await page.screenshot(take('forms'));
+  await page.goto('/begin');
+  await page
+    .getByRole('textbox', { name: 'What you have' })
+    .fill(
+      '[\n  { "ship": "Grey Plover", "berth": 4, "arrival": "2026-11-25", "cooled": true },\n  { "ship": "Arctic Tern", "berth": 2, "arrival": "2026-11-26" }\n]',
+    );
+  await expect(page.getByRole('button', { name: 'Make the form' })).toBeVisible();
+  await page.screenshot(take('begin'));
 });

@@ -27,9 +27,8 @@ test.describe('codecs', () => {
 
   test('options change what a codec does, and the order of work tells of cases that fail', async ({ page }) => {
     await page.goto('/codecs/kilograms');
-    await page.getByRole('button', { name: /^Options: no options/ }).click();
-    await page.getByRole('textbox', { name: 'Options' }).fill('{"locale": "de"}');
-    await page.keyboard.press('Enter');
+    await page.getByText(/^Options none are set/).click();
+    await page.getByRole('textbox', { name: /^Written in the way of/ }).fill('de');
     await expect(page.getByRole('navigation', { name: 'Order of work' })).toContainText(/\d cases? fails?/);
     await page.getByRole('textbox', { name: 'The input gives' }).fill('"1.234,5"');
     await expect(station(page, 'sent')).toContainText('1234.5');
@@ -41,17 +40,23 @@ test.describe('codecs', () => {
 
   test('a new one is added, named and used by a field', async ({ page }) => {
     await page.goto('/codecs');
-    await page.getByRole('button', { name: 'Add to the codecs' }).click();
-    await expect(page).toHaveURL('/codecs/codec');
+    await page.getByRole('button', { name: 'New codec' }).click();
+    await expect(page).toHaveURL('/codecs/text-2');
     await expect(page.getByText('None yet.')).toBeVisible();
-    await page.getByRole('button', { name: /^Title: New codec/ }).click();
+    await page.getByRole('button', { name: /^Title: text-2/ }).click();
     await page.getByRole('textbox', { name: 'Title' }).fill('Berth');
     await page.keyboard.press('Enter');
-    await page.goto('/fields/pieces');
-    await page.getByRole('combobox', { name: /^Codec/ }).selectOption('codec');
+    await page.getByRole('button', { name: /^Name: text-2/ }).click();
+    await page.getByRole('textbox', { name: 'Name' }).fill('berth');
+    await page.keyboard.press('Enter');
+    await expect(page).toHaveURL('/codecs/berth');
     await allSaved(page);
-    await page.goto('/codecs/codec');
-    await expect(page.getByRole('link', { name: 'pieces', exact: true })).toBeVisible();
+    await page.goto('/fields/pieces');
+    await page.getByRole('combobox', { name: /^Codec/ }).selectOption('berth');
+    await allSaved(page);
+    await page.goto('/codecs/berth');
+    await page.getByRole('button', { name: 'used once' }).click();
+    await expect(page.getByRole('link', { name: 'Pieces', exact: true })).toBeVisible();
   });
 });
 
@@ -84,14 +89,18 @@ test.describe('typing', () => {
   });
 
   test('a draft waits for each record by itself, and can be taken back', async ({ page }) => {
+    const toRecord = async (key: string): Promise<void> => {
+      await page.getByRole('button', { name: /^Record |^A new record/ }).click();
+      await page.getByRole('option', { name: key }).click();
+    };
     await companySettings(page, {});
     await page.goto('/forms/freight-booking-short/FB-1001');
     const pieces = frameOf(page, /^Form:/).getByRole('textbox', { name: /^Pieces/ });
     await pieces.fill('99');
     await expect(page.getByText('draft kept')).toBeVisible();
-    await page.getByRole('link', { name: 'FB-1002' }).click();
+    await toRecord('FB-1002');
     await expect(pieces).toHaveValue('40');
-    await page.getByRole('link', { name: 'FB-1001' }).click();
+    await toRecord('FB-1001');
     await expect(pieces).toHaveValue('99');
     await page.getByRole('button', { name: 'Take back changes' }).click();
     await expect(pieces).toHaveValue('12');
@@ -149,6 +158,7 @@ test.describe('groups', () => {
 
   test('a group is made of a form’s fields, and dissolved again', async ({ page }) => {
     await page.goto('/groups');
+    await page.getByRole('button', { name: 'Of a form’s fields …' }).click();
     await page.getByRole('checkbox', { name: 'pieces' }).check();
     await page.getByRole('checkbox', { name: 'weight' }).check();
     await page.getByLabel('called').fill('Load');
@@ -180,8 +190,9 @@ test.describe('groups', () => {
 test.describe('forms', () => {
   test('a new form is drawn from its schema at once, lists and all', async ({ page }) => {
     await page.goto('/forms');
-    await page.getByRole('button', { name: 'New form' }).click();
-    await expect(page).toHaveURL('/forms/form');
+    await page.getByRole('link', { name: 'New form' }).click();
+    await page.getByRole('button', { name: 'Begin with nothing' }).click();
+    await expect(page).toHaveURL('/forms/new-form');
     await page.getByRole('button', { name: 'Schema' }).click();
     await page.getByRole('textbox', { name: /^Schema of/ }).click();
     await page.keyboard.press('Control+a');
@@ -257,6 +268,10 @@ test.describe('forms', () => {
       '/forms',
       '/forms/freight-booking-short',
       '/kit',
+      '/begin',
+      '/form-settings/freight-booking',
+      '/adapters/day-picker',
+      '/shelf',
     ]) {
       await page.goto(path);
       await expect(page.getByRole('navigation', { name: 'Order of work' })).toBeVisible();
