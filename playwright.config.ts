@@ -11,6 +11,8 @@ export default defineConfig({
   // The demo company is one server with one set of bookings; two tests at once would see each other's.
   workers: 1,
   timeout: 60_000,
+  // On a machine that is busy with other work, a test may be tried twice; npm test prints which ones needed it.
+  retries: 1,
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: `${results}.json` }]],
   outputDir: results,

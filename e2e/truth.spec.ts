@@ -1,6 +1,6 @@
 /** What a form says of itself is so: what is out of force, left over, secret or misspelt, and what is kept when one leaves. */
 import { expect, test, type Page } from '@playwright/test';
-import { allSaved, expectAccessible, frameOf } from './support.js';
+import { allSaved, expectAccessible, frameOf, group } from './support.js';
 
 const schemaText = (page: Page) => page.getByRole('textbox', { name: /^Schema of/ });
 
@@ -13,6 +13,8 @@ async function write(page: Page, schema: unknown): Promise<void> {
   await page.keyboard.press('Control+a');
   await page.keyboard.insertText(JSON.stringify(schema));
   await allSaved(page);
+  // What stood in the frame before is another form, with fields of the same names.
+  await expect(group(frameOf(page, /^Form:/), 'Consignor')).toHaveCount(0);
 }
 const data = (page: Page) => page.getByRole('region', { name: 'Text: data' });
 const showData = (page: Page) => page.getByRole('button', { name: 'Data', exact: true }).click();
