@@ -150,7 +150,7 @@ describe('words', () => {
       schema,
       compiled,
       messages: { parse: 'Keine Zahl: {typed}' },
-      messagesAt: (at) => (at === '/name' ? { required: 'Wie heißt es?' } : undefined),
+      settingsAt: (at) => (at === '/name' ? { messages: { required: 'Wie heißt es?' } } : undefined),
     });
     form.field('/pieces').report('x');
     expect(form.problems().map(({ at, message }) => `${at} ${message}`)).toEqual([

@@ -17,7 +17,23 @@ export interface PlannedFieldProps {
   readonly at: Pointer;
   readonly bare: boolean;
   /** Choices that are not the plan's, with what the box has to know of them. */
-  readonly remote?: { readonly choices: Choices; readonly properties: Readonly<Record<string, unknown>> } | undefined;
+  readonly remote?:
+    | {
+        readonly choices: Choices;
+        readonly properties: Readonly<Record<string, unknown>>;
+        readonly words?: string | undefined;
+      }
+    | undefined;
+}
+
+/** A form of several pages. */
+export interface StepsProps {
+  readonly node: PlanGroup;
+  readonly at: Pointer;
+  /** What stands at the end: the button that sends. */
+  readonly closing: ReactNode;
+  readonly step?: string | undefined;
+  readonly onStep?: ((step: string) => void) | undefined;
 }
 
 /** What not every form is drawn with. `everyDrawing` has all of it, `loadDrawings` what one plan asks for. */
@@ -35,6 +51,7 @@ export interface Drawings {
   /** A group that a person opens. */
   readonly Opened?: FunctionComponent<OpenedProps>;
   readonly Tabs?: FunctionComponent<TabsProps>;
+  readonly Steps?: FunctionComponent<StepsProps>;
   /** A field whose choices come from a server. */
   readonly Remote?: FunctionComponent<PlannedFieldProps>;
 }

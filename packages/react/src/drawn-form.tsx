@@ -1,11 +1,11 @@
 import { asShownName, type Form, type Outcome, type Plan, type Problem } from '@poietra/core';
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
 import type { AdaptedInput } from './given.js';
-import { DrawingContext, type Drawing, type Drawings, type FetchChoices, type OwnHint } from './drawing.js';
+import { DrawingContext, drawingFor, type Drawing, type Drawings, type FetchChoices, type OwnHint } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { plainInputs } from './plain-inputs.js';
 import { Planned } from './planned.js';
-import { reveal } from './reveal.js';
+import { focusFirst } from './reveal.js';
 import { FormScope } from './scope.js';
 import type { Skin } from './skin.js';
 import { Summary } from './summary.js';
@@ -32,6 +32,10 @@ export interface DrawnFormProps {
   readonly native?: NativeSubmission;
   /** Further buttons beside the one that sends. */
   readonly actions?: ReactNode;
+  /** Of a form of several pages, the one that is shown: the place of its first member (`/consignor`), empty for the overview. */
+  readonly step?: string | undefined;
+  /** Another page is wanted. Where it is given, `step` says which one is shown: it can stand in the address. */
+  readonly onStep?: ((step: string) => void) | undefined;
 }
 
 export interface NativeSubmission {
@@ -55,6 +59,8 @@ export function DrawnForm({
   submitLabel = 'Send',
   native,
   actions,
+  step,
+  onStep,
 }: DrawnFormProps): ReactNode {
   const element = useRef<HTMLFormElement>(null);
   const summary = useRef<HTMLDivElement>(null);
@@ -64,16 +70,7 @@ export function DrawnForm({
 
   // After a refusal the fields have first to be drawn with their messages; then the first of them on the page gets the focus.
   useEffect(() => {
-    if (!focusWanted || !element.current) return;
-    const bad = new Set(focusWanted.map(({ at }) => at));
-    const first = [...element.current.querySelectorAll<HTMLElement>('[data-at]')].find(({ dataset }) =>
-      bad.has(dataset['at'] ?? ''),
-    );
-    const at = first?.dataset['at'];
-    if (at !== undefined) {
-      reveal(element.current, at);
-      form.field(at).focus();
-    } else summary.current?.focus();
+    if (focusWanted && !focusFirst(element.current, form, focusWanted)) summary.current?.focus();
   }, [focusWanted, form]);
 
   // The button is listened to as well as the form: Enter in a field presses it, too, and a frame that may not send
@@ -98,6 +95,17 @@ export function DrawnForm({
     }),
     [drawings, inputs, skins, skin, ownHints, fetchChoices],
   );
+  const Steps = plan.root.hints.layout === 'steps' ? drawingFor(drawings, 'Steps') : undefined;
+  const closing = (
+    <div className="poietra-actions">
+      {(send ?? native) && (
+        <button type="submit" aria-disabled={status === 'sending' || undefined} onClick={(event) => void submit(event)}>
+          {status === 'sending' ? 'Sending …' : submitLabel}
+        </button>
+      )}
+      {actions}
+    </div>
+  );
   return (
     <FormScope form={form} asShown={native !== undefined && !isScripted}>
       <DrawingContext.Provider value={drawing}>
@@ -113,19 +121,14 @@ export function DrawnForm({
             <input key={name} type="hidden" name={name} value={value} />
           ))}
           <Summary plan={plan} ref={summary} />
-          <Planned node={plan.root} at="" />
-          <div className="poietra-actions">
-            {(send ?? native) && (
-              <button
-                type="submit"
-                aria-disabled={status === 'sending' || undefined}
-                onClick={(event) => void submit(event)}
-              >
-                {status === 'sending' ? 'Sending …' : submitLabel}
-              </button>
-            )}
-            {actions}
-          </div>
+          {Steps && plan.root.kind === 'group' ? (
+            <Steps node={plan.root} at="" closing={closing} step={step} onStep={onStep} />
+          ) : (
+            <>
+              <Planned node={plan.root} at="" />
+              {closing}
+            </>
+          )}
         </form>
       </DrawingContext.Provider>
     </FormScope>

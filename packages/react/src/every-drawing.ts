@@ -6,6 +6,7 @@ import { PlannedList } from './planned-list.js';
 import { MoreMembers } from './planned-map.js';
 import { RemoteField } from './remote-field.js';
 import { compact, plain } from './skin.js';
+import { Steps } from './steps.js';
 import { Tabs } from './tabs.js';
 
 /** All that any plan may ask for. */
@@ -17,5 +18,6 @@ export const everyDrawing: Drawings = {
   More: MoreMembers,
   Opened,
   Tabs,
+  Steps,
   Remote: RemoteField,
 };

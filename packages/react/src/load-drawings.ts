@@ -5,13 +5,15 @@ import { plainInputs } from './plain-inputs.js';
 /** What a part of a plan asks for. */
 function askedBy(node: PlanNode): keyof typeof parts | undefined {
   if (node.kind === 'list' || node.kind === 'chooser') return node.kind;
-  if (node.kind === 'group') return node.hints.layout === 'tabs' ? 'tabs' : undefined;
+  if (node.kind === 'group')
+    return node.hints.layout === 'tabs' || node.hints.layout === 'steps' ? node.hints.layout : undefined;
   if (node.hints.remote) return 'remote';
   return node.use.adapter.startsWith('native:') && !Object.hasOwn(plainInputs, node.use.adapter) ? 'boxes' : undefined;
 }
 const parts = {
   list: async () => ({ List: (await import('./planned-list.js')).PlannedList }),
   chooser: async () => ({ Chooser: (await import('./planned-chooser.js')).PlannedChooser }),
+  steps: async () => ({ Steps: (await import('./steps.js')).Steps }),
   tabs: async () => ({ Tabs: (await import('./tabs.js')).Tabs }),
   // What a server gives is chosen in a box of several elements.
   remote: async () => ({ Remote: (await import('./remote-field.js')).RemoteField, ...(await parts.boxes()) }),

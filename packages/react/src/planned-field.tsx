@@ -26,7 +26,9 @@ export function PlannedField({ node, at, bare, remote }: PlannedFieldProps): Rea
     }),
     [own, hints.lines, use, facts, remote?.properties],
   );
-  const hint = [node.hint, facts.deprecated ? 'No longer used.' : undefined, ...own.words].filter(Boolean).join(' ');
+  const hint = [node.hint, facts.deprecated ? 'No longer used.' : undefined, remote?.words, ...own.words]
+    .filter(Boolean)
+    .join(' ');
   const field = (
     <SkinnedField
       at={at}

@@ -17,16 +17,29 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
   const { draw } = useDrawing();
   const list = form.list(at);
   const keys = useFollowed(() => list.keys, [form, at]);
+  const layout = node.hints.layout ?? 'stack';
   const [gone, setGone] = useState<Gone>();
   const [dragged, setDragged] = useState<number>();
+  const [wanted, setWanted] = useState<{ readonly key: string }>();
+  /** The entry that came to stand at a place; behind tabs, it is opened. */
+  const open = (index: number): void => {
+    const key = list.keys[index];
+    if (layout === 'tabs' && key !== undefined) setWanted({ key: String(key) });
+  };
   const length = keys.length;
   const item = node.item;
   const name = item.label === '' || item.label === '*' ? 'entry' : item.label.toLowerCase();
-  const layout = node.hints.layout ?? 'stack';
   const isTable = layout === 'table' && item.kind === 'group';
   const remove = (index: number): void => {
     const back = list.remove(index);
-    setGone({ words: `Took away ${name} ${index + 1}.`, back });
+    open(Math.min(index, list.length - 1));
+    setGone({
+      words: `Took away ${name} ${index + 1}.`,
+      back: () => {
+        back();
+        open(Math.min(index, list.length - 1));
+      },
+    });
   };
   const actions = (index: number): ReactNode => (
     <Actions
@@ -36,7 +49,10 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
       canAdd={length < node.most}
       canRemove={length > node.least}
       onMove={(by) => list.move(index, index + by)}
-      onDouble={() => list.duplicate(index)}
+      onDouble={() => {
+        list.duplicate(index);
+        open(index + 1);
+      }}
       onRemove={() => remove(index)}
       onDrag={(begins) => setDragged(begins ? index : undefined)}
     />
@@ -58,6 +74,7 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
       {layout === 'tabs' && length > 0 ? (
         <Tabs
           label={node.label}
+          wanted={wanted}
           tabs={keys.map((key, i) => ({
             key: String(key),
             label: `${name.charAt(0).toUpperCase()}${name.slice(1)} ${i + 1}`,
@@ -82,7 +99,13 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
       )}
       <div className="poietra-actions">
         {length < node.most ? (
-          <button type="button" onClick={() => list.add(startOf(item))}>
+          <button
+            type="button"
+            onClick={() => {
+              list.add(startOf(item));
+              open(list.length - 1);
+            }}
+          >
             Add {/^[aeiou]/.test(name) ? 'an' : 'a'} {name}
           </button>
         ) : (

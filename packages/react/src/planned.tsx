@@ -1,5 +1,5 @@
 /** One part of a plan: whether it is there, and which of the drawings it gets. */
-import type { PlanNode, Pointer } from '@poietra/core';
+import type { Form, PlanNode, Pointer } from '@poietra/core';
 import type { ReactNode } from 'react';
 import { drawingFor, useDrawing } from './drawing.js';
 import { useFollowed } from './follow.js';
@@ -14,17 +14,19 @@ export interface PlannedProps {
   readonly bare?: boolean | undefined;
 }
 
+/** Whether a part of a plan is drawn: its conditions hold, and no hint hides it. */
+export function isThere(form: Form, { when, hints }: PlanNode, at: Pointer): boolean {
+  if (hints.hidden === true || !when.some((conditions) => form.holds(at, conditions))) return false;
+  if (typeof hints.condition !== 'string') return true;
+  const said = form.ask(at, hints.condition);
+  return 'value' in said && said.value === true;
+}
+
 export function Planned({ node, at, bare = false }: PlannedProps): ReactNode {
   const { form } = useScope();
   const { drawings } = useDrawing();
-  const isThere = useFollowed(() => {
-    if (!node.when.some((conditions) => form.holds(at, conditions))) return false;
-    const { condition } = node.hints;
-    if (typeof condition !== 'string') return true;
-    const said = form.ask(at, condition);
-    return 'value' in said && said.value === true;
-  }, [form, node, at]);
-  if (!isThere || node.hints.hidden === true) return null;
+  const isDrawn = useFollowed(() => isThere(form, node, at), [form, node, at]);
+  if (!isDrawn) return null;
   switch (node.kind) {
     case 'field': {
       if (node.fixed && bare) return null;

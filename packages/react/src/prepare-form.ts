@@ -1,13 +1,17 @@
 import {
+  asksExpressions,
+  asksServers,
   loadExpressions,
   loadFormParts,
   openPrepared,
   planAt,
+  prepareChecks,
   prepareCodecs,
   prepareExpressions,
   preparePlan,
   prepareSchema,
   warnDeveloper,
+  type Ask,
   type CodecCode,
   type CompiledSchema,
   type CompileOptions,
@@ -27,6 +31,8 @@ export interface FormSource {
   /** The modules of codecs that are code. */
   readonly codes?: Readonly<Record<string, CodecCode>>;
   readonly compile?: CompileOptions;
+  /** Asks servers for what hints have checked, in place of the platform's `fetch`. */
+  readonly ask?: Ask;
 }
 
 /** All that a form needs to be opened and drawn, and nothing else. */
@@ -42,16 +48,24 @@ export interface PreparedForm {
  * then draws it. Where a page has to have everything at hand, `openForm` and `PlannedForm` do the same at once.
  * @throws {SchemaError} where the schema is wrong or a reference leads nowhere.
  */
-export async function prepareForm({ schema, hints = {}, rules, codes, compile }: FormSource): Promise<PreparedForm> {
+export async function prepareForm({
+  schema,
+  hints = {},
+  rules,
+  codes,
+  compile,
+  ask,
+}: FormSource): Promise<PreparedForm> {
   const compiled = await prepareSchema(schema, { assertFormats: true, ...compile });
-  const plan = await preparePlan(compiled, schema, hints, rules);
+  const plan = await preparePlan(compiled, hints, rules);
   for (const { schemaAt, says } of plan.troubles) warnDeveloper(`${schemaAt}: ${says}`);
-  const asks = /"(condition|computed)":/.test(JSON.stringify([schema, hints]));
-  const [codecs, drawings, expressed, parts] = await Promise.all([
+  const text = JSON.stringify([compiled.documents, hints]);
+  const [codecs, drawings, expressed, checks, parts] = await Promise.all([
     prepareCodecs(plan.root, codes),
     loadDrawings(plan),
-    asks ? prepareAsked(plan) : undefined,
-    loadFormParts(schema, hints),
+    asksExpressions(text) ? prepareAsked(plan) : undefined,
+    asksServers(text) ? prepareChecks(plan, ask) : undefined,
+    loadFormParts(text),
   ]);
   return {
     compiled,
@@ -60,7 +74,13 @@ export async function prepareForm({ schema, hints = {}, rules, codes, compile }:
     open: (options) =>
       openPrepared(
         compiled,
-        { codecs, messagesAt: (at) => planAt(plan.root, at)?.hints.messages, ...expressed, ...options },
+        {
+          codecs,
+          settingsAt: (at) => planAt(plan.root, at)?.hints,
+          ...expressed,
+          ...(checks ? { checks } : {}),
+          ...options,
+        },
         parts,
       ),
   };

@@ -1,11 +1,13 @@
 /** Values to choose from that a server gives: fetched when they are wanted, kept by their address, the latest wish counting. */
 import {
+  askServer,
   parentPointer,
   remoteAddress,
   remoteChoice,
   remoteChoices,
   remoteItemAddress,
   templateVariables,
+  variableOf,
   type Pointer,
   type Remote,
   type RemoteChoice,
@@ -18,6 +20,8 @@ import { useScope } from './scope.js';
 interface Fetched {
   readonly choices: readonly RemoteChoice[];
   readonly status?: string | undefined;
+  /** An answer has come: these are the choices. */
+  readonly isWhole?: boolean;
 }
 const caches = new WeakMap<FetchChoices, Map<string, Promise<unknown>>>();
 const failure = 'They could not be fetched';
@@ -27,12 +31,19 @@ const patience = 150;
 export function useRemoteChoices(
   remote: Remote | undefined,
   at: Pointer,
-): { readonly choices: readonly RemoteChoice[]; readonly properties: Readonly<Record<string, unknown>> } | undefined {
+):
+  | {
+      readonly choices: readonly RemoteChoice[];
+      readonly properties: Readonly<Record<string, unknown>>;
+      readonly words: string | undefined;
+    }
+  | undefined {
   const { form } = useScope();
-  const { fetchChoices = fetchJson } = useDrawing();
+  const { fetchChoices = askServer } = useDrawing();
   const [typed, setTyped] = useState<string>();
   const [fetched, setFetched] = useState<Fetched>({ choices: [] });
   const [stored, setStored] = useState<RemoteChoice>();
+  const [unknown, setUnknown] = useState<unknown>();
   const [round, setRound] = useState(0);
   const here = parentPointer(at);
   // Followed as text: only another value of a variable is another question.
@@ -40,7 +51,10 @@ export function useRemoteChoices(
     if (!remote) return '';
     const names = templateVariables(remote.from).filter((name) => name !== remote.search);
     const [around, whole] = names.length > 0 ? [form.valueAt(here), form.valueAt('')] : [undefined, undefined];
-    return JSON.stringify([names, names.map((name) => pick(remote, name, around, whole))]);
+    return JSON.stringify([
+      names,
+      names.map((name) => variableOf(name, remote.variables, { here: around, form: whole })),
+    ]);
   }, [form, here, remote]);
   const value = useFollowed(() => (remote ? form.field(at).sent : undefined), [form, at, remote]);
   const cache = useMemo(() => {
@@ -69,7 +83,7 @@ export function useRemoteChoices(
         const answer = await (cache.get(address) ?? keep(cache, address, fetchChoices(address, overtaken.signal)));
         if (isOvertaken()) return;
         const choices = remoteChoices(remote, answer);
-        setFetched({ choices, status: choices.length === 0 ? 'Nothing was found.' : undefined });
+        setFetched({ choices, status: choices.length === 0 ? 'Nothing was found.' : undefined, isWhole: true });
       } catch (error) {
         if (isOvertaken()) return;
         const words = error instanceof Error ? error.message : String(error);
@@ -94,9 +108,12 @@ export function useRemoteChoices(
       try {
         const item = await (cache.get(address) ?? keep(cache, address, fetchChoices(address, gone.signal)));
         const [one] = remoteChoice(remote, item);
-        if (one && !gone.signal.aborted) setStored(one);
+        if (gone.signal.aborted) return;
+        if (one) setStored(one);
+        setUnknown(one ? undefined : value);
       } catch {
         // The key itself is shown then.
+        if (!gone.signal.aborted) setUnknown(value);
       }
     })();
     return () => gone.abort();
@@ -108,11 +125,15 @@ export function useRemoteChoices(
     setTyped(text);
     if (failed.current) setRound((count) => count + 1);
   }, []);
+  // All that there is was fetched, or the one was asked for.
+  const isAll = fetched.isWhole === true && remote?.search === undefined && remote?.one === undefined;
+  const isUnknown = !isKnown && remote?.free !== true && (isAll || unknown === value);
   return useMemo(() => {
     if (!remote) return undefined;
     const others = stored && !fetched.choices.some((one) => one.value === stored.value) ? [stored] : [];
     return {
       choices: [...fetched.choices, ...others],
+      words: isUnknown ? `“${String(value)}” is not known where the choices come from.` : undefined,
       properties: {
         status: fetched.status,
         free: remote.free === true,
@@ -120,7 +141,7 @@ export function useRemoteChoices(
         onSearch: remote.search !== undefined || (fetched.status?.startsWith(failure) ?? false) ? search : undefined,
       },
     };
-  }, [remote, fetched, stored, search]);
+  }, [remote, fetched, stored, search, isUnknown, value]);
 }
 
 /** What failed is asked again the next time. */
@@ -128,21 +149,4 @@ function keep(cache: Map<string, Promise<unknown>>, address: string, answer: Pro
   cache.set(address, answer);
   answer.catch(() => cache.delete(address));
   return answer;
-}
-
-function pick(remote: Remote, name: string, around: unknown, whole: unknown): unknown {
-  const pointer = remote.variables?.[name];
-  if (pointer !== undefined) return pointer.split('/').slice(1).reduce<unknown>(memberOf, whole);
-  return memberOf(around, name) ?? memberOf(whole, name);
-}
-function memberOf(value: unknown, name: string): unknown {
-  return typeof value === 'object' && value !== null && Object.hasOwn(value, name)
-    ? (value as Record<string, unknown>)[name]
-    : undefined;
-}
-
-async function fetchJson(address: string, signal: AbortSignal): Promise<unknown> {
-  const response = await fetch(address, { signal, headers: { Accept: 'application/json' } });
-  if (!response.ok) throw new Error(`The server answered with ${response.status}.`);
-  return response.json();
 }

@@ -10,6 +10,8 @@ export interface SkinProps {
   readonly suffix: string | undefined;
   readonly required: boolean;
   readonly shownProblems: readonly Problem[];
+  /** Somebody is being asked about its value. */
+  readonly pending: boolean;
   readonly ids: { readonly input: string; readonly label: string; readonly hint: string; readonly error: string };
   /** Whether `<label for>` reaches the input; otherwise the input's box is a group that the label names. */
   readonly takesLabel: boolean;
@@ -38,9 +40,9 @@ export function LabelWords({ label, required }: Pick<SkinProps, 'label' | 'requi
 }
 
 /** The problem that a person would mend first; the others on demand. */
-export function Told({ shownProblems }: Pick<SkinProps, 'shownProblems'>): ReactNode {
+export function Told({ shownProblems, pending }: Pick<SkinProps, 'shownProblems' | 'pending'>): ReactNode {
   const [first, ...others] = shownProblems;
-  if (!first) return null;
+  if (!first) return pending ? <p className="poietra-hint">Is being checked …</p> : null;
   return (
     <>
       <p>{first.message}</p>
@@ -65,6 +67,7 @@ export const plain: Skin = ({
   suffix,
   required,
   shownProblems,
+  pending,
   ids,
   takesLabel,
   inline,
@@ -102,7 +105,7 @@ export const plain: Skin = ({
         {suffix !== undefined && <span className="poietra-beside">{suffix}</span>}
       </div>
       <div className="poietra-error" id={ids.error} aria-live="polite">
-        <Told shownProblems={shownProblems} />
+        <Told shownProblems={shownProblems} pending={pending} />
       </div>
     </div>
   );
@@ -127,7 +130,7 @@ export interface SuiteParts {
 /** A skin drawn with the parts of a component suite. Ids and links stay those of the field: the words are given as elements. */
 export function suiteSkin({ box, label, hint, error, required, properties }: SuiteParts): Skin {
   return function Suite(props) {
-    const { ids, shownProblems, takesLabel, focus, at } = props;
+    const { ids, shownProblems, pending, takesLabel, focus, at } = props;
     const words = <LabelWords label={props.label} required={props.required && required === undefined} />;
     const given: Record<string, unknown> = { ...properties?.({ invalid: shownProblems.length > 0 }) };
     const labelElement = takesLabel ? (
@@ -147,12 +150,12 @@ export function suiteSkin({ box, label, hint, error, required, properties }: Sui
       );
     const errorElement = (
       <div className="poietra-error" id={ids.error} aria-live="polite">
-        <Told shownProblems={shownProblems} />
+        <Told shownProblems={shownProblems} pending={pending} />
       </div>
     );
     if (label !== undefined) given[label] = labelElement;
     if (hint !== undefined && hintElement) given[hint] = hintElement;
-    if (error !== undefined && shownProblems.length > 0) given[error] = errorElement;
+    if (error !== undefined && (shownProblems.length > 0 || pending)) given[error] = errorElement;
     if (required !== undefined) given[required] = props.required;
     return createElement(
       box,
@@ -164,7 +167,7 @@ export function suiteSkin({ box, label, hint, error, required, properties }: Sui
       </div>,
       label === undefined ? labelElement : undefined,
       hint === undefined ? hintElement : undefined,
-      error === undefined || shownProblems.length === 0 ? errorElement : undefined,
+      error === undefined || given[error] === undefined ? errorElement : undefined,
     );
   };
 }

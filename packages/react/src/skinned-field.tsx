@@ -1,7 +1,8 @@
-import { useCallback, useMemo, useRef, type ReactNode } from 'react';
+import { useCallback, useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
 import { BrokenField } from './broken-field.js';
 import { sentText, type AdaptedInput, type AdaptedProps, type Reached } from './given.js';
 import { partId } from './ids.js';
+import { keepCaret } from './caret.js';
 import { afterPress } from './press.js';
 import { plainInputs } from './plain-inputs.js';
 import { useScope } from './scope.js';
@@ -46,7 +47,7 @@ export function SkinnedField({
 }: SkinnedFieldProps): ReactNode {
   const { baseId } = useScope();
   const frame = useFrame(at);
-  const { field, shownProblems, required } = frame;
+  const { field, shownProblems, pending, required } = frame;
   const ids = useMemo(
     () => ({
       input: partId(baseId, at, 'input'),
@@ -65,7 +66,9 @@ export function SkinnedField({
     [field],
   );
   if (!input) return null;
-  const describedBy = [hint !== undefined && ids.hint, shownProblems.length > 0 && ids.error].filter(Boolean).join(' ');
+  const describedBy = [hint !== undefined && ids.hint, (shownProblems.length > 0 || pending) && ids.error]
+    .filter(Boolean)
+    .join(' ');
   return draw({
     at,
     label,
@@ -74,6 +77,7 @@ export function SkinnedField({
     suffix,
     required,
     shownProblems,
+    pending,
     ids,
     inline,
     quiet,
@@ -125,7 +129,20 @@ function Living({
   extra,
 }: LivingProps): ReactNode {
   const { asShown } = useScope();
-  const { shown, sent, report } = useLivingValue(field, Input.keepsText ?? false);
+  const { shown, sent, report: tell } = useLivingValue(field, Input.keepsText ?? false);
+  const caret = useRef<() => void>(undefined);
+  const report = useCallback(
+    (raw: unknown) => {
+      caret.current = typeof raw === 'string' ? keepCaret() : undefined;
+      return tell(raw);
+    },
+    [tell],
+  );
+  // What is shown may be another text than was typed; by now the input has it.
+  useLayoutEffect(() => {
+    caret.current?.();
+    caret.current = undefined;
+  });
   const leave = useCallback(() => afterPress(() => field.leave()), [field]);
   return (
     <Input

@@ -1,5 +1,5 @@
 import { isWithin, type Pointer } from '@poietra/core';
-import { useId, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useEffect, useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { useFollowed } from './follow.js';
 import { useScope } from './scope.js';
 
@@ -14,12 +14,23 @@ export interface Tab {
 export interface TabsProps {
   readonly label: string;
   readonly tabs: readonly Tab[];
+  /** A tab that is to be opened, and gets the focus: one that was just added. Another object asks again. */
+  readonly wanted?: { readonly key: string } | undefined;
 }
 
 /** Parts behind tabs (WAI-ARIA, tabs with automatic activation). Panels that are not seen stay in the page, so nothing in them is lost. */
-export function Tabs({ label, tabs }: TabsProps): ReactNode {
+export function Tabs({ label, tabs, wanted }: TabsProps): ReactNode {
   const base = useId();
+  const list = useRef<HTMLDivElement>(null);
   const [chosen, setChosen] = useState<string>();
+  const [opened, setOpened] = useState<TabsProps['wanted']>();
+  if (opened !== wanted) {
+    setOpened(wanted);
+    if (wanted) setChosen(wanted.key);
+  }
+  useEffect(() => {
+    if (wanted) list.current?.querySelector<HTMLElement>('[aria-selected=true]')?.focus();
+  }, [wanted]);
   const active = Math.max(
     0,
     tabs.findIndex(({ key }) => key === chosen),
@@ -34,7 +45,7 @@ export function Tabs({ label, tabs }: TabsProps): ReactNode {
   };
   return (
     <div className="poietra-tabs">
-      <div role="tablist" aria-label={label} onKeyDown={press}>
+      <div ref={list} role="tablist" aria-label={label} onKeyDown={press}>
         {tabs.map(({ key, label: words, at }, i) => (
           <button
             key={key}

@@ -9,6 +9,7 @@ import { useScope } from './scope.js';
 export interface PlaceFrame {
   readonly field: FormField;
   readonly shownProblems: readonly Problem[];
+  readonly pending: boolean;
   readonly required: boolean;
   readonly disabled: boolean;
   readonly readOnly: boolean;
@@ -81,6 +82,6 @@ const isSentAsShown = ({ shown, sent }: { readonly shown: unknown; readonly sent
   typeof shown === 'string' && shown === sentText(sent);
 
 function frameOf(field: FormField): PlaceFrame {
-  const { shownProblems, required, disabled, readOnly } = field;
-  return { field, shownProblems, required, disabled, readOnly };
+  const { shownProblems, pending, required, disabled, readOnly } = field;
+  return { field, shownProblems, pending, required, disabled, readOnly };
 }

@@ -162,6 +162,7 @@ export function Drawn({ trial }: { readonly trial: Drawable }): ReactNode {
     shownProblems: invalid ? [{ at: '/trial', keyword: 'trial', schemaAt: '', params: {}, message: words.error }] : [],
     ids,
     takesLabel: Input.takesLabel ?? false,
+    pending: false,
     inline: false,
     focus: () => trial.reached?.press?.(),
     input: (

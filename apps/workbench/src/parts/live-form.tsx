@@ -29,6 +29,6 @@ export function LiveForm({ form }: { readonly form: FormDescription }): ReactNod
 }
 
 async function prepared({ schema, hints, hidden, tell }: FormDescription) {
-  const { plan, drawings, open } = await prepareForm({ schema, ...(hints ? { hints } : {}) });
+  const { plan, drawings, open } = await prepareForm({ schema, ask: askCompany, ...(hints ? { hints } : {}) });
   return { plan, drawings, form: open({ ...(hidden ? { hidden } : {}), ...(tell ? { tell } : {}) }) };
 }

@@ -1,12 +1,11 @@
 import {
+  asksExpressions,
   canBeWritten,
-  codecsOf,
   compileSchemaInTurns,
   describeValue,
-  expressionsOf,
   loadExpressions,
   makePlan,
-  openForm,
+  openPlan,
   isSecret,
   ownHintsOf,
   planAt,
@@ -105,7 +104,7 @@ function Copy({
   fetchChoices,
   handle,
 }: Omit<SheetProps, 'handle'> & { readonly handle: Ref<SheetHandle> | null }): ReactNode {
-  const { plan, form, live } = useOpened(inputs, codes, compiled, language, open);
+  const { plan, form, live } = useOpened(inputs, codes, compiled, language, open, fetchChoices);
   const skins = useMemo(() => livingSkins(inputs, open.kit.skins), [inputs, open.kit.skins]);
   const ownHints = useMemo(() => ownHintsOf(open.kit), [open.kit]);
   const skinName = open.skin ?? open.form.skin ?? 'plain';
@@ -201,6 +200,7 @@ function useOpened(
   compiled: CompiledSchema,
   language: Expressions | undefined,
   open: FormToOpen,
+  ask: FetchChoices,
 ): { plan: Plan; form: Form; live: Readonly<Record<string, AdaptedInput>> } {
   const { form: description, kit } = open;
   // What the compiled schema does not tell: a change of it opens the form anew, too.
@@ -217,17 +217,14 @@ function useOpened(
     const messages = description.language === undefined ? undefined : description.messages?.[description.language];
     // Nothing that was typed may be lost, and nothing that was not typed counts as a change.
     const restore = last.current?.changed ? last.current.snapshot() : open.restore;
-    const form = openForm({
-      schema: description.schema,
-      compiled,
-      codecs: codecsOf(plan.root, codes),
+    const form = openPlan(plan, {
+      codes,
+      ask,
       ...(open.values === undefined ? {} : { values: open.values }),
       ...(restore ? { restore } : {}),
-      // Without expressions nothing has to be looked for, which in a schema of thousands of parts takes its time.
-      ...(language ? { expressions: language, ...expressionsOf(plan.root) } : {}),
+      ...(language ? { expressions: language } : {}),
       ...(messages ? { messages } : {}),
       ...(open.disabled ? { disabled: true } : {}),
-      messagesAt: (at) => planAt(plan.root, at)?.hints.messages,
       ...(description.tell ? { tell: description.tell } : {}),
       ...(description.hidden ? { hidden: description.hidden } : {}),
     });
@@ -241,7 +238,7 @@ function useOpened(
     return { plan, form, live };
     // Values and what is restored count at the opening only; later ones come as messages of their own.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [inputs, codes, compiled, shape, language]);
+  }, [inputs, codes, compiled, shape, language, ask]);
 }
 
 /** What a sheet needs beside its description: the schema made ready, and the language of its expressions. */
@@ -262,7 +259,7 @@ export async function prepare({ form, documents }: FormToOpen): Promise<Prepared
   const { compiled } = last;
   // One that failed is no use to the next.
   compiled.catch(() => (last = last?.compiled === compiled ? undefined : last));
-  const asks = /"(condition|computed)":/.test(key) || /"(condition|computed)":/.test(JSON.stringify(form.hints ?? {}));
+  const asks = asksExpressions(key + JSON.stringify(form.hints ?? {}));
   return { compiled: await compiled, language: asks ? await loadExpressions() : undefined };
 }
 

@@ -1,14 +1,16 @@
 /** Expressions in a form: asked again when what they look at changes, and run in an order that ends. */
 import { batch, computed, effect, untracked, type ReadonlySignal } from '@preact/signals-core';
 import type { Expressed, Expression, Expressions } from '../expression/index.js';
-import { equalJson, formatPointer, isObject, parentPointer, parsePointer, type Pointer } from '../json/index.js';
+import { equalJson, isObject, parentPointer, parsePointer, type Pointer } from '../json/index.js';
+import { eachPlace } from './each-place.js';
 import type { HintCondition } from './force.js';
+import { fits } from './path.js';
 import type { Place } from './place.js';
 import type { PlacedExpression } from './types.js';
 
 interface Around {
   place(at: Pointer): Place;
-  put(place: Place, sent: unknown): void;
+  putComputed(place: Place, sent: unknown): void;
   trouble(at: Pointer, says: string): void;
 }
 
@@ -59,10 +61,11 @@ export class FormExpressions {
   }
 
   /** Begins to follow the computed values. */
-  start(): void {
-    if (!this.language && this.placed.length + this.#conditions.length > 0)
+  start(rules: readonly unknown[]): void {
+    if (!this.language && this.placed.length + this.#conditions.length + rules.length > 0)
       this.form.trouble('', 'Its expressions cannot be read: the option “expressions” was not given.');
-    for (const one of this.#withoutCycles(this.placed)) this.#run(parsePointer(one.at), '', one.text);
+    for (const { at, text } of this.#withoutCycles(this.placed))
+      eachPlace(this.form, at, (each) => this.#run(each, text));
   }
 
   /** The places that an expression looks at. */
@@ -96,29 +99,15 @@ export class FormExpressions {
     return this.#computed.some((pattern) => fits(pattern, tokens));
   }
 
-  /** Follows an expression and writes what it says; under a list, for each item that there is. */
-  #run(rest: readonly string[], at: Pointer, text: string): () => void {
-    const star = rest.indexOf('*');
-    if (star >= 0) {
-      const list = at + formatPointer(rest.slice(0, star));
-      const stops: (() => void)[] = [];
-      return effect(() => {
-        const value = this.form.place(list).sent;
-        const length = Array.isArray(value) ? value.length : 0;
-        untracked(() => {
-          while (stops.length > length) stops.pop()?.();
-          while (stops.length < length) stops.push(this.#run(rest.slice(star + 1), `${list}/${stops.length}`, text));
-        });
-      });
-    }
-    const place = at + formatPointer(rest);
+  /** Follows an expression and writes what it says. */
+  #run(place: Pointer, text: string): () => void {
     const asked = this.ask(place, text);
     return effect(() => {
       const said = asked.value;
       const next = 'value' in said ? said.value : undefined;
       untracked(() => {
         const target = this.form.place(place);
-        if (!equalJson(target.sent ?? null, next ?? null)) batch(() => this.form.put(target, next));
+        if (!equalJson(target.sent ?? null, next ?? null)) batch(() => this.form.putComputed(target, next));
       });
     });
   }
@@ -152,11 +141,6 @@ export class FormExpressions {
 }
 
 const isTrue = (said: Expressed): boolean => 'value' in said && said.value === true;
-
-/** Whether a place is the one that a pattern means; `*` in it stands for any item. */
-function fits(pattern: readonly string[], at: readonly string[]): boolean {
-  return pattern.length === at.length && pattern.every((token, i) => token === '*' || token === at[i]);
-}
 
 /** Whether one place is the other, or around or inside it; `*` is any item. */
 function isOn(a: Pointer, b: Pointer): boolean {

@@ -1,17 +1,26 @@
 import { batch, computed, signal } from '@preact/signals-core';
 import type { Codec } from '../codec/index.js';
-import { copyOf, equalJson, parsePointer, reasonOf, warnDeveloper, type Pointer, type Problem } from '../json/index.js';
+import {
+  copyOf,
+  equalJson,
+  isWithin,
+  parsePointer,
+  reasonOf,
+  warnDeveloper,
+  type Pointer,
+  type Problem,
+} from '../json/index.js';
 import { namedMembers, type CompiledSchema, type Condition, type Facts } from '../schema/index.js';
 import type { Expressed } from '../expression/index.js';
 import { Changes } from './changes.js';
 import type { FormExpressions } from './computed.js';
 import type { Trouble } from './trouble.js';
 import { FormDocument } from './document.js';
-import { Force } from './force.js';
+import { Force, type HintCondition } from './force.js';
 import type { FormList } from './list.js';
 import type { Movable, Moves } from './moves.js';
 import { outcomeOf } from './outcome.js';
-import { pointerOf, type Where } from './path.js';
+import { fits, pointerOf, type Where } from './path.js';
 import { FormProblems } from './problems.js';
 import { Place, places, type PlaceHolder } from './place.js';
 import type {
@@ -22,10 +31,26 @@ import type {
   FormStatus,
   LeftOver,
   Outcome,
+  PlaceSettings,
   Snapshot,
   Submitted,
   TellWhen,
 } from './types.js';
+
+/** What those who look after values beside the schema need of the form. */
+export interface Attended {
+  place(at: Pointer): Place;
+  ask(at: Pointer, text: string): Expressed;
+  /** The places that an expression looks at. */
+  looksAt(at: Pointer, text: string): readonly Place[];
+  /** Whether a value is not one that a saved record came with. */
+  isNews(place: Place): boolean;
+  trouble(at: Pointer, says: string): void;
+}
+/** Looks after rules, or after checks. `settled` is there while somebody is being asked; sending waits for it. */
+export interface Attendant {
+  settled?(): Promise<void> | undefined;
+}
 
 /** What a form stands on: a schema made ready, and codecs for places that nobody has chosen one for. */
 export interface Ground {
@@ -37,15 +62,21 @@ export interface Ground {
   moves?(form: Movable): Moves;
   /** Follows the expressions; absent where there are none. */
   express?(...args: ConstructorParameters<typeof FormExpressions>): FormExpressions;
+  /** Follows rules and checks; absent where there are none. */
+  attend?(form: Attended, options: Pick<FormOptions, 'rules' | 'checks'>): readonly Attendant[];
+  /** Shows texts in their normal form while they are typed; absent where no place asks for it. */
+  normal?(codec: Codec, raw: string, shown: string): string;
 }
 const notLoaded = signal<Expressed>({ missing: 'Expressions are not loaded.' });
 
-export class OpenForm implements Form, PlaceHolder {
+export class OpenForm implements Form, PlaceHolder, Attended {
   readonly compiled: CompiledSchema;
   readonly tell: TellWhen;
   readonly disabled: boolean;
   readonly keepsHidden: boolean;
-  readonly submitted = signal(false);
+  /** Where all that is wrong is told by now: within each of these places. */
+  readonly #told = signal<readonly Pointer[]>([]);
+  readonly #submitted = signal(false);
   readonly version = signal(0);
   readonly force: Force;
   /** What is in force, as it would be sent; changed in place. */
@@ -62,8 +93,13 @@ export class OpenForm implements Form, PlaceHolder {
   readonly #root: Place;
   readonly #problems: FormProblems;
   readonly #expressions: FormExpressions | undefined;
+  readonly #attendants: readonly Attendant[];
+  /** By places with `*`, which are looked through where a place has no codec of its own name. */
+  readonly #codecPatterns: readonly (readonly [readonly string[], Codec])[];
+  /** Whether it began with a record that was saved. */
+  #isRecord: boolean;
   readonly #troubles = new Map<string, Trouble>();
-  /** Places with a text that could not be parsed, a refusal, or a value kept aside: so that nobody walks all places. */
+  /** Places with a text that could not be parsed, a refusal, a broken rule, or a value kept aside: so that nobody walks all places. */
   readonly #marked = new Set<Place>();
   #follow: Pick<CompiledSchema, 'recheck'>;
 
@@ -77,30 +113,29 @@ export class OpenForm implements Form, PlaceHolder {
     this.disabled = options.disabled ?? false;
     this.keepsHidden = options.hidden === 'keep';
     this.#follow = this.#memory();
-    const { conditions = [], computed: computedAt = [] } = options;
-    this.force = new Force({
-      read: (place) => this.read(place),
-      move: (place, isInForce) => this.#move(place, isInForce),
-      conditionsAt: (place) => this.#expressions?.conditionsAt(place) ?? [],
-      reveal: (place) => this.#expressions?.reveal(place),
-      trouble: (at, says) => this.trouble(at, says),
-    });
+    const { conditions = [], computed: computedAt = [], rules = [], codecs = {} } = options;
+    this.#codecPatterns =
+      typeof codecs === 'function'
+        ? []
+        : Object.entries(codecs).flatMap(([at, codec]) =>
+            at.includes('*') ? [[parsePointer(at), codec] as const] : [],
+          );
+    this.force = new Force(this);
     this.#root = new Place(this, undefined, '');
-    this.#expressions = ground.express?.(
-      {
-        place: (at) => this.place(at),
-        put: (place, sent) => this.#putComputed(place, sent),
-        trouble: (at, says) => this.trouble(at, says),
-      },
-      options.expressions,
-      computedAt,
-      conditions,
-    );
+    this.#expressions = ground.express?.(this, options.expressions, computedAt, conditions);
     const { values, begin = {} } = options;
+    this.#isRecord = values !== undefined;
     this.#begin(values === undefined ? this.ground.fill(begin) : values);
-    this.#expressions?.start();
+    this.#expressions?.start(rules);
     this.#settleBeginning();
     if (options.restore) this.#restore(options.restore);
+    this.#attendants = this.ground.attend?.(this, options) ?? [];
+  }
+  looksAt(at: Pointer, text: string): readonly Place[] {
+    return this.#expressions?.looksAt(at, text) ?? [];
+  }
+  isNews(place: Place): boolean {
+    return !this.#isRecord || place.changed;
   }
 
   get #moves(): Moves {
@@ -127,7 +162,7 @@ export class OpenForm implements Form, PlaceHolder {
     return this.#message.value;
   }
   get submittedOnce(): boolean {
-    return this.submitted.value;
+    return this.#submitted.value;
   }
   readonly #changed = computed(() => {
     void this.version.value;
@@ -194,7 +229,11 @@ export class OpenForm implements Form, PlaceHolder {
     const { codecs } = this.options;
     const chosen =
       typeof codecs === 'function' ? codecs(at, facts, (where, chooser) => this.chosen(where, chooser)) : codecs?.[at];
-    return chosen ?? this.ground.codec(facts);
+    return (
+      chosen ??
+      this.#codecPatterns.find(([pattern]) => fits(pattern, parsePointer(at)))?.[1] ??
+      this.ground.codec(facts)
+    );
   }
 
   /**
@@ -239,8 +278,14 @@ export class OpenForm implements Form, PlaceHolder {
     );
   }
 
+  conditionsAt(place: Place): readonly HintCondition[] {
+    return this.#expressions?.conditionsAt(place) ?? [];
+  }
+  reveal(place: Place): void {
+    this.#expressions?.reveal(place);
+  }
   /** Moves the value of a place whose conditions have turned: aside, or back into the document. */
-  #move(place: Place, isInForce: boolean): void {
+  move(place: Place, isInForce: boolean): void {
     batch(() => {
       if (place.parent?.keeper) place.holdsItself = isInForce;
       else if (isInForce) {
@@ -287,6 +332,16 @@ export class OpenForm implements Form, PlaceHolder {
     return whole;
   }
 
+  isTold(at: Pointer): boolean {
+    return this.#submitted.value || this.#told.value.some((told) => isWithin(at, told));
+  }
+  settingsAt(at: Pointer): PlaceSettings | undefined {
+    return this.options.settingsAt?.(at);
+  }
+  whileTyping(codec: Codec, raw: string, shown: string): string {
+    return this.ground.normal?.(codec, raw, shown) ?? shown;
+  }
+
   problemsAt(place: Place): readonly Problem[] {
     return this.#problems.at(place.at);
   }
@@ -296,8 +351,12 @@ export class OpenForm implements Form, PlaceHolder {
   /** Keeps the short list of places that are asked whenever the whole is. */
   noticed(place: Place): void {
     const { typed, refusals } = place.acts;
-    if (typed.peek() !== undefined || refusals.peek().length > 0 || place.kept?.root !== undefined)
-      this.#marked.add(place);
+    const isMarked =
+      typed.peek() !== undefined ||
+      refusals.peek().length > 0 ||
+      place.ruling.peek().problems.length > 0 ||
+      place.kept?.root !== undefined;
+    if (isMarked) this.#marked.add(place);
     else this.#marked.delete(place);
     this.version.value++;
   }
@@ -306,10 +365,31 @@ export class OpenForm implements Form, PlaceHolder {
     void this.version.value;
     const marked = [...this.#marked];
     const typed = new Set(marked.flatMap((place) => (place.acts.typed.value && place.inForce ? [place.at] : [])));
+    // A rule that is told at several places is one thing to mend.
     return [
-      ...this.#problems.all.filter(({ at }) => !typed.has(at) && this.place(at).inForce),
-      ...marked.flatMap((place) => (typed.has(place.at) ? place.problems : place.acts.refusals.value)),
+      ...new Set([
+        ...this.#problems.all.filter(({ at }) => !typed.has(at) && this.place(at).inForce),
+        ...marked.flatMap((place) =>
+          typed.has(place.at) ? place.problems : [...this.#ruled(place), ...place.acts.refusals.value],
+        ),
+      ]),
     ];
+  }
+  #ruled(place: Place): readonly Problem[] {
+    return place.inForce ? place.ruling.value.problems : [];
+  }
+  tellWithin(at: Pointer): readonly Problem[] {
+    batch(() => {
+      for (const place of this.#marked) if (isWithin(place.at, at)) this.#acceptAt(place);
+      this.#told.value = [...this.#told.peek(), at];
+    });
+    return this.problems().filter((problem) => isWithin(problem.at, at));
+  }
+  /** What a server refused has been told; another attempt says whether it still stands. */
+  #acceptAt(place: Place): void {
+    place.acts.accept();
+    place.problemsVersion.value++;
+    this.noticed(place);
   }
 
   sent(): unknown {
@@ -336,17 +416,20 @@ export class OpenForm implements Form, PlaceHolder {
 
   async submit(send: (sent: unknown) => Promise<Outcome>): Promise<Submitted> {
     if (this.#status.peek() === 'sending') return { kind: 'failed', message: 'It is being sent.' };
-    const problems = batch(() => {
-      for (const place of [...this.#marked]) {
-        place.acts.accept();
-        place.problemsVersion.value++;
-        this.noticed(place);
-      }
-      this.submitted.value = true;
+    batch(() => {
+      for (const place of [...this.#marked]) this.#acceptAt(place);
+      this.#submitted.value = true;
       this.#message.value = undefined;
-      return this.problems();
     });
-    if (problems.length > 0) return { kind: 'invalid', problems };
+    for (let asked = this.#settled(); asked; asked = this.#settled()) {
+      this.#status.value = 'sending';
+      await asked;
+    }
+    const problems = this.problems();
+    if (problems.length > 0) {
+      this.#status.value = 'open';
+      return { kind: 'invalid', problems };
+    }
     this.#status.value = 'sending';
     const [beginning, whole] = [copyOf(this.#document.root), this.#whole(this.#root)];
     let outcome: Outcome;
@@ -365,6 +448,12 @@ export class OpenForm implements Form, PlaceHolder {
     return outcome;
   }
 
+  /** While somebody is being asked. */
+  #settled(): Promise<unknown> | undefined {
+    const asked = this.#attendants.flatMap((one) => one.settled?.() ?? []);
+    return asked.length > 0 ? Promise.all(asked) : undefined;
+  }
+
   refuse(problems: readonly Problem[], message?: string): void {
     batch(() => {
       for (const problem of problems) {
@@ -379,6 +468,7 @@ export class OpenForm implements Form, PlaceHolder {
 
   load(values: unknown): void {
     batch(() => {
+      this.#isRecord = true;
       this.#begin(values);
       this.#settleBeginning();
     });
@@ -391,7 +481,8 @@ export class OpenForm implements Form, PlaceHolder {
     return this.compiled.follow((at, { id }) => this.#known(at)?.acts.chosen(id).peek());
   }
   #begin(values: unknown): void {
-    this.submitted.value = false;
+    this.#submitted.value = false;
+    this.#told.value = [];
     this.#message.value = undefined;
     this.#follow = this.#memory();
     for (const place of places(this.#root)) place.acts.visited.value = false;
@@ -460,7 +551,7 @@ export class OpenForm implements Form, PlaceHolder {
   }
 
   /** What was computed, as it is sent; the place's own codec shows it. */
-  #putComputed(place: Place, sent: unknown): void {
+  putComputed(place: Place, sent: unknown): void {
     const revived = place.codec.peek().revive(sent);
     if (revived.ok) place.write(revived.held);
     else this.trouble(place.at, `What was computed cannot be held: ${revived.reason}`);

@@ -1,6 +1,6 @@
 /** The state of a form: fields, lists, conditions, sending. Stands on the schema; knows no drawing and no input. */
 export { codecKind, openForm } from './open.js';
-export { loadFormParts, openPrepared, type FormParts } from './prepare.js';
+export { asksExpressions, asksServers, loadFormParts, openPrepared, type FormParts } from './prepare.js';
 export type { FormList } from './list.js';
 export { emptyOf } from './list.js';
 export type { Trouble } from './trouble.js';
@@ -8,7 +8,10 @@ export { pointerOf, type Steps, type Where } from './path.js';
 export { readProblemDetails, type ProblemDetails } from './problem-details.js';
 export type {
   Chooser,
+  PlacedCheck,
   PlacedExpression,
+  PlacedRule,
+  PlaceSettings,
   Form,
   FormField,
   FormOptions,

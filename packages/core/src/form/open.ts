@@ -1,8 +1,10 @@
 import { makeCodec } from '../codec/index.js';
 import { compileSchema, fillDefaults, type Facts } from '../schema/index.js';
+import { attend } from './attend.js';
 import { FormExpressions } from './computed.js';
 import { OpenForm } from './form.js';
 import { Moves } from './moves.js';
+import { normalWhileTyping } from './normal.js';
 import type { Form, FormOptions } from './types.js';
 
 /** Opens a form on a schema. @throws {SchemaError} as `compileSchema` does. */
@@ -14,6 +16,8 @@ export function openForm<T = unknown>(options: FormOptions): Form<T> {
     moves: (form) => new Moves(form),
     codec: (facts) => makeCodec({ kind: codecKind(facts) }),
     express: (...args) => new FormExpressions(...args),
+    attend,
+    normal: normalWhileTyping,
   });
 }
 

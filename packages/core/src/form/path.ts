@@ -28,3 +28,8 @@ export function pointerOf<T>(where: Where<T>): Pointer {
   where(recorder as Steps<T>);
   return pointer;
 }
+
+/** Whether a place is the one that a pattern means; `*` in it stands for any entry of a list. */
+export function fits(pattern: readonly string[], at: readonly string[]): boolean {
+  return pattern.length === at.length && pattern.every((token, i) => token === '*' || token === at[i]);
+}

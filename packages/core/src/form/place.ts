@@ -15,7 +15,7 @@ import {
 } from '../schema/index.js';
 import { Acts } from './acts.js';
 import { FormDocument } from './document.js';
-import type { FormField, TellWhen } from './types.js';
+import type { FormField, PlaceSettings, TellWhen } from './types.js';
 
 /** A condition that places depend on, and its verdict when it was last asked. */
 export interface Watch {
@@ -26,13 +26,25 @@ export interface Watch {
   turns: number;
 }
 
+/** What is said of a place by others than the schema: rules, and checks that ask somebody. */
+export interface Ruling {
+  readonly problems: readonly Problem[];
+  /** Somebody is being asked. */
+  readonly pending: boolean;
+}
+export const unruled: Ruling = { problems: [], pending: false };
+
 /** What a place needs of the form around it. */
 export interface PlaceHolder {
   readonly compiled: CompiledSchema;
   /** Who watches conditions (`Force`): it is told of a place that was made, and of values that have changed. */
   readonly force: { join(place: Place): boolean | undefined; touched(place: Place): void };
   readonly tell: TellWhen;
-  readonly submitted: ReadonlySignal<boolean>;
+  /** Whether all that is wrong at a place is told by now: sending was tried, or what is around it was asked for. */
+  isTold(at: Pointer): boolean;
+  settingsAt(at: Pointer): PlaceSettings | undefined;
+  /** What a text looks like while it is typed, where it is shown in its normal form. */
+  whileTyping(codec: Codec, raw: string, shown: string): string;
   readonly disabled: boolean;
   /** What is out of force is sent, too. */
   readonly keepsHidden: boolean;
@@ -68,6 +80,8 @@ export class Place implements FormField {
   readonly subtreeVersion = signal(0);
   readonly problemsVersion = signal(0);
   readonly acts = new Acts();
+  /** Set by `rulings.ts`. */
+  readonly ruling = signal(unruled);
   readonly applied: readonly Applied[];
   readonly at: Pointer;
   /** The conditions that are asked of this place's value, by what they ask. */
@@ -237,15 +251,26 @@ export class Place implements FormField {
     const typed = this.acts.typed.value;
     if (!this.inForce) return this.acts.refusals.value;
     if (typed) return [this.form.sayTyped(this, typed)];
-    return [...this.form.problemsAt(this)].sort(byMending).concat(this.acts.refusals.value);
+    const tells = this.form.settingsAt(this.at)?.tells;
+    return [...this.form.problemsAt(this), ...this.ruling.value.problems]
+      .sort(byMending(tells ? [...tells, ...order] : order))
+      .concat(this.acts.refusals.value);
   });
   get problems(): readonly Problem[] {
     return this.#problems.value;
   }
+  /** Whether its value is one, and the schema has nothing against it. */
+  get isSound(): boolean {
+    void this.problemsVersion.value;
+    return this.acts.typed.value === undefined && this.form.problemsAt(this).length === 0;
+  }
+  get pending(): boolean {
+    return this.ruling.value.pending;
+  }
   get shownProblems(): readonly Problem[] {
     const { tell } = this.form;
     const isTime =
-      this.form.submitted.value ||
+      this.form.isTold(this.at) ||
       this.acts.refusals.value.length > 0 ||
       (tell !== 'submit' && this.visited) ||
       (tell === 'change' && this.changed);
@@ -270,8 +295,14 @@ export class Place implements FormField {
       this.#hold(parsed.held);
       // What was typed stays as it is while the person is in the field: "12." must not become "12".
       const shown = codec.show(parsed.held);
-      this.acts.draft.value = typeof raw === 'string' && typeof shown === 'string' && raw !== shown ? raw : undefined;
+      this.acts.draft.value =
+        typeof raw === 'string' && typeof shown === 'string' && raw !== shown ? this.#draftOf(raw, shown) : undefined;
     });
+  }
+
+  #draftOf(raw: string, shown: string): string {
+    const isNormal = this.form.settingsAt(this.at)?.normal === 'typing';
+    return isNormal ? this.form.whileTyping(this.codec.peek(), raw, shown) : raw;
   }
 
   write(held: unknown): void {
@@ -345,11 +376,10 @@ export class Place implements FormField {
 
 /** The order in which a person mends: what is missing, then its kind, its choice, its size, its form. */
 const order = 'required dependentRequired type enum const minLength minItems maxLength maxItems'.split(' ');
-const rank = ({ keyword }: Problem): number => {
-  const at = order.indexOf(keyword);
-  return at < 0 ? order.length : at;
+const byMending = (keywords: readonly string[]) => {
+  const rank = ({ keyword }: Problem): number => (keywords.indexOf(keyword) + 1 || Infinity) - 1;
+  return (a: Problem, b: Problem): number => (rank(a) === rank(b) ? 0 : rank(a) - rank(b));
 };
-const byMending = (a: Problem, b: Problem): number => rank(a) - rank(b);
 
 /** A place and all below it that were asked for so far. */
 export function* places(root: Place): Generator<Place> {

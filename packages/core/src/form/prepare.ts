@@ -3,22 +3,30 @@ import { loadDefaults, type CompiledSchema } from '../schema/index.js';
 import { OpenForm, type Ground } from './form.js';
 import type { Form, FormOptions } from './types.js';
 
-/** What not every form needs: what moves entries and options, fills in defaults, follows expressions. */
-export type FormParts = Partial<Pick<Ground, 'moves' | 'express'>> & {
+/** What not every form needs: what moves entries and options, fills in defaults, follows expressions, rules and checks. */
+export type FormParts = Partial<Pick<Ground, 'moves' | 'express' | 'attend' | 'normal'>> & {
   readonly fill?: ((compiled: CompiledSchema, begin: unknown) => unknown) | undefined;
 };
 
-/** Fetches what a form of this schema and these hints uses. */
-export async function loadFormParts(schema: unknown, hints: unknown): Promise<FormParts> {
-  const text = JSON.stringify([schema, hints]);
-  const [moves, fill, express] = await Promise.all([
+/** Whether a schema or its hints, as text, have expressions: what is loaded for them is not little. */
+export const asksExpressions = (text: string): boolean => /"(condition|computed|rules)":/.test(text);
+
+export const asksServers = (text: string): boolean => text.includes('"check":');
+
+/** Fetches what a form uses whose schema, documents and hints are this text. */
+export async function loadFormParts(text: string): Promise<FormParts> {
+  const [moves, fill, express, attend, normal] = await Promise.all([
     /"(array|items|prefixItems|oneOf|anyOf)"|"type":\[/.test(text) ? import('./moves.js') : undefined,
     text.includes('"default":') ? loadDefaults() : undefined,
-    /"(condition|computed)":/.test(text) ? import('./computed.js') : undefined,
+    asksExpressions(text) ? import('./computed.js') : undefined,
+    asksExpressions(text) || asksServers(text) ? import('./attend.js') : undefined,
+    text.includes('"normal":') ? import('./normal.js') : undefined,
   ]);
   return {
     ...(moves ? { moves: (form) => new moves.Moves(form) } : {}),
     ...(fill ? { fill } : {}),
+    ...(attend ? { attend: attend.attend } : {}),
+    ...(normal ? { normal: normal.normalWhileTyping } : {}),
     ...(express ? { express: (...args) => new express.FormExpressions(...args) } : {}),
   };
 }

@@ -14,7 +14,7 @@ export class FormProblems {
 
   /** `compiled` are the words that the schema was compiled with; the form's own go before them. */
   constructor(
-    private readonly words: Pick<FormOptions, 'messages' | 'messagesAt'>,
+    private readonly words: Pick<FormOptions, 'messages' | 'settingsAt'>,
     private readonly compiled: Messages = {},
   ) {}
 
@@ -24,7 +24,7 @@ export class FormProblems {
     return reword(problem, this.#messagesFor(at));
   }
   #messagesFor(at: Pointer): Messages {
-    return { ...this.compiled, ...this.words.messages, ...this.words.messagesAt?.(at) };
+    return { ...this.compiled, ...this.words.messages, ...this.words.settingsAt?.(at)?.messages };
   }
 
   /** The schema's verdict on the value as it stands; listed and sorted when somebody asks. */

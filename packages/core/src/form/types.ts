@@ -6,6 +6,7 @@ import type { CompiledSchema, CompileOptions, Condition, Facts, Messages } from 
 import type { Trouble } from './trouble.js';
 import type { FormList } from './list.js';
 import type { Where } from './path.js';
+import type { StopSignal } from './runtime.js';
 
 /** When a field's problems are shown to the person. Once shown, they follow every change. */
 export type TellWhen = 'leave' | 'change' | 'submit';
@@ -24,12 +25,55 @@ export interface PlacedExpression {
   readonly text: string;
 }
 
+/** What has to hold of values, whatever their schemas say. */
+export interface PlacedRule {
+  /** Where it is asked; `*` in the place stands for each entry of a list. */
+  readonly at: Pointer;
+  /** An expression that gives true or false. While something that it looks at is missing or wrong, it is not asked. */
+  readonly holds: string;
+  /** What is told where it does not hold. */
+  readonly message: string;
+  /** Where it is told: pointers below `at`. Without them, at the place itself. */
+  readonly tells?: readonly Pointer[];
+}
+
+/** What somebody is asked about a value: a function of the application, or a server. */
+export interface PlacedCheck {
+  readonly at: Pointer;
+  /** Gives words where the value is not good; rejects where the answer cannot be had. */
+  ask(
+    value: unknown,
+    around: {
+      readonly form: unknown;
+      readonly here: unknown;
+      readonly at: Pointer;
+      readonly signal: StopSignal;
+    },
+  ): Promise<string | undefined>;
+  /** What else the answer depends on, as JSON: another of it is another question. */
+  with?(around: { readonly form: unknown; readonly here: unknown }): unknown;
+  /** Where no answer can be had: the value is let pass, which is what happens without it, or holds sending up. */
+  readonly failing?: 'pass' | 'hold';
+  /** How long after the last key press, in milliseconds. By default 300. */
+  readonly patience?: number;
+}
+
+/** How one place is told of and shown. */
+export interface PlaceSettings {
+  /** Words for this place; they go before the others. */
+  readonly messages?: Messages | undefined;
+  /** Keywords in the order in which their problems are told; the others follow. */
+  readonly tells?: readonly string[] | undefined;
+  /** When a text is shown in its normal form: when the input is left, or already while it is typed. */
+  readonly normal?: 'leaving' | 'typing' | undefined;
+}
+
 export interface FormOptions {
   /** A JSON Schema, or one that has been compiled already. */
   readonly schema: unknown;
   readonly compiled?: CompiledSchema;
   readonly compile?: CompileOptions;
-  /** The codec of a place; without one it is chosen by the schema's type. */
+  /** The codec of a place, `*` standing for each entry of a list; without one it is chosen by the schema's type. */
   readonly codecs?:
     | Readonly<Record<Pointer, Codec>>
     | ((at: Pointer, facts: Facts, chosen: (at: Pointer, chooser: Chooser) => number) => Codec | undefined);
@@ -41,12 +85,13 @@ export interface FormOptions {
   /** What happens to values that are out of force: left out of what is sent, or sent, too. They are kept either way. */
   readonly hidden?: 'drop' | 'keep';
   readonly messages?: Messages;
-  /** Words for one place only; they go before the others. */
-  readonly messagesAt?: (at: Pointer) => Messages | undefined;
+  readonly settingsAt?: (at: Pointer) => PlaceSettings | undefined;
   /** The language of expressions, where any are used. */
   readonly expressions?: Expressions;
   readonly computed?: readonly PlacedExpression[];
   readonly conditions?: readonly PlacedExpression[];
+  readonly rules?: readonly PlacedRule[];
+  readonly checks?: readonly PlacedCheck[];
   /** What an earlier form gave with `snapshot()`. */
   readonly restore?: Snapshot;
   /** Nothing in it can be changed or reached. */
@@ -93,6 +138,8 @@ export interface FormField {
   readonly shownProblems: readonly Problem[];
   /** Whether a schema in force speaks of it, and every condition from the root to it holds. */
   readonly inForce: boolean;
+  /** Somebody is being asked about its value. */
+  readonly pending: boolean;
   readonly visited: boolean;
   readonly changed: boolean;
   readonly required: boolean;
@@ -139,6 +186,9 @@ export interface Form<T = unknown> {
   readonly leftOver: readonly LeftOver[];
   keep(at: Pointer): void;
   problems(): readonly Problem[];
+  /** Has the problems at and below a place told, as an attempt to send does for the whole; gives them back. */
+  tellWithin(at: Pointer): readonly Problem[];
+  /** Sends what is in force, once nothing is wrong and nobody is being asked any more. */
   submit(send: (sent: unknown) => Promise<Outcome>): Promise<Submitted>;
   /** Puts the server's problems onto the fields. */
   refuse(problems: readonly Problem[], message?: string): void;

@@ -8,7 +8,7 @@ import type { Plan, PlanNode, PlanTrouble } from './nodes.js';
 import { isOfHintKind, kindOfHint } from './read-hints.js';
 import type { PlanRules } from './rules.js';
 import { templateVariables } from './remote.js';
-import { mostKnown } from './walk.js';
+import { mostKnown, planAt } from './walk.js';
 
 const known = Object.keys(hintsSchema.properties);
 const kindWords: Readonly<Record<string, string>> = {
@@ -17,6 +17,7 @@ const kindWords: Readonly<Record<string, string>> = {
   mark: 'true or false',
   list: 'a list of names',
   map: 'an object',
+  rules: 'a list of rules, each with “holds” and “message”',
 };
 
 export function checkHints({ root, compiled }: Plan, beside: HintsBeside, rules: PlanRules): PlanTrouble[] {
@@ -87,10 +88,26 @@ function checkNames(node: PlanNode, rules: PlanRules, tell: (says: string) => vo
     else if (typeof remote['search'] === 'string' && !templateVariables(remote['from']).includes(remote['search']))
       tell(`“remote” searches by “${remote['search']}”, but its address has no such variable.`);
   }
+  const check = given['check'];
+  if (isObject(check)) {
+    if (typeof check['from'] !== 'string') tell('“check” has no address: its member “from” has to be a URI template.');
+    else if (!templateVariables(check['from']).includes('value'))
+      tell('“check” asks the same of every value: its address has no {value}.');
+  }
+  checkRules(node, tell);
   const isGiven =
     node.facts.default !== undefined || hints.computed !== undefined || (node.kind === 'field' && node.fixed);
   if (hints.hidden === true && node.required && !isGiven)
     tell('It is hidden, but has to have a value: nobody can give it one. Give it a default, or compute it.');
+}
+
+function checkRules(node: PlanNode, tell: (says: string) => void): void {
+  for (const { tells = [] } of node.hints.rules ?? [])
+    for (const below of tells) {
+      if (!isPointer(below)) tell(`A rule is told at “${below}”, which is no pointer: it has to begin with “/”.`);
+      else if (node.kind !== 'field' && !planAt(node, below))
+        tell(`A rule is told at “${below}”, but there is nothing below this place of that name.`);
+    }
 }
 
 const isPointer = (at: string): boolean => (at === '' || at.startsWith('/')) && !/~(?![01])/.test(at);

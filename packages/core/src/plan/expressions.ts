@@ -1,22 +1,24 @@
-import type { Pointer } from '../json/index.js';
+import type { PlacedExpression, PlacedRule } from '../form/index.js';
 import type { PlanNode } from './nodes.js';
 import { eachNode } from './each.js';
 
-interface Placed {
-  readonly at: Pointer;
-  readonly text: string;
-}
-
-/** The expressions of a plan, for `openForm`: computed values and conditions, with their places. */
+/** The expressions of a plan, for `openForm`: computed values, conditions and rules, with their places. */
 export function expressionsOf(root: PlanNode): {
-  readonly computed: readonly Placed[];
-  readonly conditions: readonly Placed[];
+  readonly computed: readonly PlacedExpression[];
+  readonly conditions: readonly PlacedExpression[];
+  readonly rules: readonly PlacedRule[];
 } {
-  const computed = new Map<string, Placed>();
-  const conditions = new Map<string, Placed>();
+  const computed = new Map<string, PlacedExpression>();
+  const conditions = new Map<string, PlacedExpression>();
+  const rules = new Map<string, readonly PlacedRule[]>();
   eachNode(root, '', 12, ({ hints }, at) => {
     if (typeof hints.computed === 'string') computed.set(at, { at, text: hints.computed });
     if (typeof hints.condition === 'string') conditions.set(at, { at, text: hints.condition });
+    if (hints.rules)
+      rules.set(
+        at,
+        hints.rules.map((rule) => ({ at, ...rule })),
+      );
   });
-  return { computed: [...computed.values()], conditions: [...conditions.values()] };
+  return { computed: [...computed.values()], conditions: [...conditions.values()], rules: [...rules.values()].flat() };
 }

@@ -25,7 +25,7 @@ export const hintsSchema = {
       items: { type: 'string' },
       description: 'Members in this order; the others follow.',
     },
-    layout: { enum: ['stack', 'row', 'grid', 'tabs', 'table'], description: 'How members or entries stand.' },
+    layout: { enum: ['stack', 'row', 'grid', 'tabs', 'table', 'steps'], description: 'How members or entries stand.' },
     span: {
       description: 'Columns of twelve in a grid.',
       oneOf: [
@@ -49,6 +49,49 @@ export const hintsSchema = {
     hidden: { type: 'boolean', description: 'Not drawn.' },
     condition: expression('The place is there where this holds.'),
     computed: expression('Gives the value.'),
+    rules: {
+      type: 'array',
+      description: 'What has to hold beside the schema.',
+      items: {
+        type: 'object',
+        properties: {
+          holds: expression('Has to give true.'),
+          message: words('What is told where it does not hold.'),
+          tells: {
+            type: 'array',
+            items: { type: 'string', format: 'json-pointer' },
+            description: 'Where it is told: pointers below this place. Without them, at the place itself.',
+          },
+        },
+        required: ['holds', 'message'],
+      },
+    },
+    check: {
+      type: 'object',
+      description: 'A server is asked whether the value is good.',
+      properties: {
+        from: { type: 'string', description: 'URI template of the question; {value} is the value.' },
+        good: { type: 'string', format: 'json-pointer', description: 'Where the answer says true or false.' },
+        reason: { type: 'string', format: 'json-pointer', description: 'Where the answer says why not.' },
+        message: words('What is told where the answer does not say why.'),
+        failing: { enum: ['pass', 'hold'], description: 'Where no answer can be had: let pass, or hold up sending.' },
+        variables: {
+          type: 'object',
+          additionalProperties: { type: 'string', format: 'json-pointer' },
+          description: 'Where values of variables stand in the form.',
+        },
+      },
+      required: ['from'],
+    },
+    tells: {
+      type: 'array',
+      items: { type: 'string' },
+      description: 'Keywords in the order in which their problems are told: required, pattern, minLength …',
+    },
+    normal: {
+      enum: ['leaving', 'typing'],
+      description: 'When a text is shown in its normal form: on leaving, or while it is typed.',
+    },
     messages: {
       type: 'object',
       additionalProperties: { type: 'string' },

@@ -22,6 +22,31 @@ export interface Remote {
   readonly one?: string;
 }
 
+/** What has to hold beside the schema, and what is told where it does not. */
+export interface HintRule {
+  /** An expression that gives true or false. */
+  readonly holds: string;
+  readonly message: string;
+  /** Where it is told: JSON Pointers below the place. Without them, at the place itself. */
+  readonly tells?: readonly string[];
+}
+
+/** A value that a server is asked about. */
+export interface HintCheck {
+  /** A URI template (RFC 6570); `value` is the value, other variables are members beside the place, or at the form's root. */
+  readonly from: string;
+  /** Where the answer says true or false; by default it is that itself. */
+  readonly good?: string;
+  /** Where the answer has words for a value that is not good. */
+  readonly reason?: string;
+  /** What is told where the answer has no words. */
+  readonly message?: string;
+  /** Where no answer can be had: the value is let pass, or holds sending up. */
+  readonly failing?: 'pass' | 'hold';
+  /** Where the values of variables stand, as JSON Pointers into the form's value. */
+  readonly variables?: Readonly<Record<string, string>>;
+}
+
 /** How a place is to be presented: the keyword `x-poietra`, or the same object beside the schema. */
 export interface Hints {
   readonly label?: string;
@@ -33,8 +58,8 @@ export interface Hints {
   readonly input?: string;
   /** Members in the order in which they are to stand; those not named follow. */
   readonly order?: readonly string[];
-  /** Of members: one under the other, side by side, in a grid, behind tabs. Of entries: one under the other, a table, tabs. */
-  readonly layout?: 'stack' | 'row' | 'grid' | 'tabs' | 'table';
+  /** Of members: one under the other, side by side, in a grid, behind tabs, one page after the other. Of entries: one under the other, a table, tabs. */
+  readonly layout?: 'stack' | 'row' | 'grid' | 'tabs' | 'table' | 'steps';
   readonly span?: Span;
   /** A section that can be folded, and how it stands at first. */
   readonly fold?: 'open' | 'closed';
@@ -50,6 +75,12 @@ export interface Hints {
   /** An expression that gives the value. */
   readonly computed?: string;
   readonly remote?: Remote;
+  readonly rules?: readonly HintRule[];
+  readonly check?: HintCheck;
+  /** Keywords in the order in which their problems are told. */
+  readonly tells?: readonly string[];
+  /** When a text is shown in its normal form: when the input is left, or already while it is typed. */
+  readonly normal?: 'leaving' | 'typing';
   /** What to say instead, by keyword. */
   readonly messages?: Readonly<Record<string, string>>;
   readonly [own: string]: unknown;

@@ -1,6 +1,8 @@
 /** What is to be drawn for a schema and its hints. Stands on the schema; the values are the form's business. */
 export { makePlan } from './make-plan.js';
-export { prepareExpressions, preparePlan } from './prepare-plan.js';
+export { askServer, checksOf, type Ask } from './checks.js';
+export { openPlan, settingsOf, type OpenPlanOptions } from './open-plan.js';
+export { prepareChecks, prepareExpressions, preparePlan } from './prepare-plan.js';
 export { labelFrom } from './words.js';
 export type {
   Plan,
@@ -17,7 +19,7 @@ export { eachNode, planFields } from './each.js';
 export { knownNodes, planAt, type Chosen } from './walk.js';
 export { isSecret, secretsOf, withoutSecretPlaces, withoutSecrets } from './secrets.js';
 export { fitted, startOf } from './start.js';
-export type { Hints, HintsBeside, Remote, Span } from './hints.js';
+export type { HintCheck, HintRule, Hints, HintsBeside, Remote, Span } from './hints.js';
 export { schemaOfSchemas } from './schema-of-schemas.js';
 export { hintsSchema, hintsSchemaWith } from './hints-schema.js';
 export {
@@ -35,6 +37,7 @@ export {
   remoteChoices,
   remoteItemAddress,
   templateVariables,
+  variableOf,
   type RemoteChoice,
 } from './remote.js';
 export { codecsOf, prepareCodecs, type CodecsByPlace } from './codecs.js';

@@ -1,4 +1,5 @@
 import type { CompiledSchema } from '../schema/index.js';
+import { readBox } from './boxes.js';
 import { checkHints } from './check-hints.js';
 import { readChoices } from './choosers.js';
 import type { HintsBeside } from './hints.js';
@@ -8,7 +9,7 @@ import type { PlanRules } from './rules.js';
 
 /** What is drawn for a schema with its hints: which fields, in which order, with which words. Values play no part in it. */
 export function makePlan(compiled: CompiledSchema, beside: HintsBeside = {}, rules: PlanRules = {}): Plan {
-  const plan = planWith(readChoices, compiled, beside, rules);
+  const plan = planWith({ choices: readChoices, boxes: readBox }, compiled, beside, rules);
   let troubles: Plan['troubles'] | undefined;
   return {
     ...plan,

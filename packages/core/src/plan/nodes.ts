@@ -1,7 +1,7 @@
 /** What a plan is made of: the parts of the tree that is drawn. */
 import type { CodecDescription } from '../codec/index.js';
 import type { CompiledSchema, Condition, Facts } from '../schema/index.js';
-import type { Hints } from './hints.js';
+import type { Hints, HintsBeside } from './hints.js';
 import type { FieldUse } from './rules.js';
 
 export interface PlanBase {
@@ -79,4 +79,6 @@ export interface Plan {
   readonly troubles: readonly PlanTrouble[];
   readonly root: PlanNode;
   readonly compiled: CompiledSchema;
+  /** The hints that were given beside the schema. */
+  readonly beside: HintsBeside;
 }

@@ -15,13 +15,13 @@ import type { CodecDescription } from '../codec/index.js';
 import type { Hints, HintsBeside } from './hints.js';
 import type { Plan, PlanBase, PlanChoices, PlanField, PlanGroup, PlanList, PlanNode } from './nodes.js';
 import { readHints } from './read-hints.js';
-import { chooseField, type FieldUse, type PlanRules } from './rules.js';
+import { chooseField, type BoxReader, type FieldUse, type PlanRules } from './rules.js';
 import { choiceText, labelFrom } from './words.js';
 
 export interface Around {
   readonly beside: HintsBeside;
   readonly rules: PlanRules;
-  readonly choices: ChoiceReader | undefined;
+  readonly readers: Readers;
   /** Where the schemas stand that say what is inside the groups around. */
   readonly trail: ReadonlySet<string>;
   /** How many groups stand around. */
@@ -49,27 +49,33 @@ export type ChoiceReader = (
   isField: () => boolean,
 ) => PlanNode | undefined;
 
+/** What not every plan needs. */
+export interface Readers {
+  readonly choices?: ChoiceReader | undefined;
+  readonly boxes?: BoxReader | undefined;
+}
+
 /** Groups as deep as this are opened on demand: a schema of thousands of parts has no end without containing itself. */
 export const isDeep = (depth: number, required: boolean): boolean => depth >= (required ? 6 : 3);
 
 /** What is drawn for a schema: which fields, in which order, with which words. Values play no part in it. */
 export function planWith(
-  choices: ChoiceReader | undefined,
+  readers: Readers,
   compiled: CompiledSchema,
   beside: HintsBeside = {},
   rules: PlanRules = {},
 ): Plan {
-  const around = { beside, rules, choices, trail: new Set<string>(), depth: 0 };
+  const around = { beside, rules, readers, trail: new Set<string>(), depth: 0 };
   const root = plan({ name: '', at: applied(compiled.root), required: true, around, settled: {} });
-  return { compiled, root, troubles: [] };
+  return { compiled, root, beside, troubles: [] };
 }
 
 function plan(place: Planned): PlanNode {
   const { at, around } = place;
   const base = baseOf(place, at);
   const { facts, hints } = base;
-  const use = chooseField(facts, hints, around.rules, itemFacts(at, facts));
-  const chosen = around.choices?.(place, { plan, base: baseOf }, () => use !== undefined);
+  const use = chooseField(facts, hints, around.rules, itemFacts(at, facts), around.readers.boxes);
+  const chosen = around.readers.choices?.(place, { plan, base: baseOf }, () => use !== undefined);
   if (chosen) return chosen;
   return (
     (use ? undefined : (listAt(place, base) ?? groupAt(place, base))) ??

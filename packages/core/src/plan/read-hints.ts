@@ -3,11 +3,12 @@ import { ownMember } from '../json/index.js';
 import type { Hints } from './hints.js';
 
 const kinds: Readonly<Record<string, string>> = {
-  text: 'label hint placeholder field input layout fold prefix suffix skin condition computed',
+  text: 'label hint placeholder field input layout fold prefix suffix skin condition computed normal',
   number: 'lines',
   mark: 'hidden',
-  list: 'order',
-  map: 'words messages remote',
+  list: 'order tells',
+  rules: 'rules',
+  map: 'words messages remote check',
 };
 /** The kind of each hint of which only one kind is meant. */
 export const kindOfHint: ReadonlyMap<string, string> = new Map(
@@ -24,6 +25,13 @@ export function isOfHintKind(kind: string | undefined, value: unknown): boolean 
       return typeof value === 'boolean';
     case 'list':
       return Array.isArray(value) && value.every((one) => typeof one === 'string');
+    case 'rules':
+      return (
+        Array.isArray(value) &&
+        value.every(
+          (one) => typeof ownMember(one, 'holds') === 'string' && typeof ownMember(one, 'message') === 'string',
+        )
+      );
     case 'map':
       return typeof value === 'object' && value !== null && !Array.isArray(value);
     default:
@@ -31,12 +39,12 @@ export function isOfHintKind(kind: string | undefined, value: unknown): boolean 
   }
 }
 
-/** The hints that can be followed. Values to choose from need an address; members are put in order once each. */
+/** The hints that can be followed. What a server is asked needs an address; members are put in order once each. */
 export function readHints(given: Readonly<Record<string, unknown>>): Hints {
   const read: Record<string, unknown> = {};
   for (const [name, value] of Object.entries(given)) {
     if (value === undefined || !isOfHintKind(kindOfHint.get(name), value)) continue;
-    if (name === 'remote' && typeof ownMember(value, 'from') !== 'string') continue;
+    if ((name === 'remote' || name === 'check') && typeof ownMember(value, 'from') !== 'string') continue;
     read[name] = name === 'order' ? [...new Set(value as string[])] : value;
   }
   return read;

@@ -13,27 +13,46 @@ export function templateVariables(template: string): string[] {
   return names.map((name) => name.replace(/(\*|:\d+)$/, '').trim()).filter((name) => name !== '');
 }
 
+/** What an address is filled in from. */
+export interface Asked {
+  readonly form: unknown;
+  readonly here: unknown;
+}
+type Variables = Readonly<Record<string, string>> | undefined;
+
+/** The value of a variable: looked for where `variables` says, then beside the place, then at the form's root. */
+export function variableOf(name: string, variables: Variables, { form, here }: Asked): unknown {
+  const pointer = ownMember(variables, name);
+  return typeof pointer === 'string' ? lookUp(form, pointer) : (ownMember(here, name) ?? ownMember(form, name));
+}
+
 /**
- * The address to ask, or `undefined` while a variable that it needs has no value. A variable is looked for where
- * `variables` says, then beside the place, then at the form's root; the one that takes what is typed may be empty.
+ * A URI template with its variables filled in, or `undefined` while one that it needs has no value. `own` are those that
+ * come from elsewhere than the form; they may be empty.
  */
-export async function remoteAddress(
-  remote: Remote,
-  { form, here, typed }: { readonly form: unknown; readonly here: unknown; readonly typed: string },
+export async function filledIn(
+  template: string,
+  variables: Variables,
+  asked: Asked,
+  own: Readonly<Record<string, unknown>> = {},
 ): Promise<string | undefined> {
   const given: Record<string, string | number | boolean> = {};
-  for (const name of templateVariables(remote.from)) {
-    if (name === remote.search) {
-      given[name] = typed;
-      continue;
-    }
-    const pointer = ownMember(remote.variables, name);
-    const value =
-      typeof pointer === 'string' ? lookUp(form, pointer) : (ownMember(here, name) ?? ownMember(form, name));
-    if (value === undefined || value === null || value === '' || typeof value === 'object') return undefined;
+  for (const name of templateVariables(template)) {
+    const isOwn = Object.hasOwn(own, name);
+    const value = isOwn ? own[name] : variableOf(name, variables, asked);
+    if (value === undefined || value === null || (value === '' && !isOwn) || typeof value === 'object')
+      return undefined;
     given[name] = value as string | number | boolean;
   }
-  return expand(remote.from, given);
+  return expand(template, given);
+}
+
+/** The address to ask for choices; `typed` is what the search is for. */
+export async function remoteAddress(
+  { from, search, variables }: Remote,
+  { typed, ...asked }: Asked & { readonly typed: string },
+): Promise<string | undefined> {
+  return filledIn(from, variables, asked, search === undefined ? {} : { [search]: typed });
 }
 
 /** The address of one item by its key, where the hint tells one. */

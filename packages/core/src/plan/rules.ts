@@ -73,25 +73,28 @@ export const standardRules: readonly ChoiceRule[] = [
   { kind: 'string', use: native('text', 'text') },
 ];
 
-/** Which codec carries what one of HTML's own boxes gives, where a hint names the box. */
-const codecOfBox: Readonly<Record<string, CodecDescription>> = {
-  checkbox: { kind: 'boolean' },
-  date: { kind: 'date', options: { shows: 'text' } },
-  'datetime-local': { kind: 'date-time', options: { shows: 'text' } },
-  time: { kind: 'time' },
-  file: { kind: 'file' },
-  select: { kind: 'same' },
-  radios: { kind: 'same' },
-  checks: { kind: 'same' },
-  listbox: { kind: 'same' },
-  combobox: { kind: 'same' },
-};
+/** What a box that a hint names has to take. */
+export interface Boxed {
+  readonly facts: Facts;
+  readonly kind: Kind | undefined;
+  /** Any number of choices may be taken. */
+  readonly several: boolean;
+  readonly hasChoices: boolean;
+}
+/** The field for a box that a hint names, if a person could enter a valid value with it; fetched where hints name one. */
+export type BoxReader = (input: string, boxed: Boxed) => FieldUse | undefined;
 
 /**
  * The field for a place, or `undefined` where it is better drawn as a group or a list. `item` is said of the items of a
  * list; one of plain values without repetitions is a field, too.
  */
-export function chooseField(facts: Facts, hints: Hints, rules: PlanRules, item?: Facts): FieldUse | undefined {
+export function chooseField(
+  facts: Facts,
+  hints: Hints,
+  rules: PlanRules,
+  item?: Facts,
+  boxes?: BoxReader,
+): FieldUse | undefined {
   const named = hints.field === undefined ? undefined : rules.fields?.[hints.field];
   if (named && hints.field !== undefined) {
     return { adapter: named.adapter, codec: rules.codecs?.[named.codec] ?? { kind: named.codec }, field: hints.field };
@@ -102,21 +105,11 @@ export function chooseField(facts: Facts, hints: Hints, rules: PlanRules, item?:
   const allowed = isMark ? undefined : (facts.allowed ?? several);
   const kinds = facts.kinds?.filter((kind) => kind !== 'null') ?? [];
   const [kind] = kinds;
-  const codec = codecByKind(kind);
   const { input } = hints;
-  if (
-    input !== undefined &&
-    suits(input, facts, kind, several !== undefined, allowed !== undefined || !!hints.remote)
-  ) {
-    // A list box holds any number of choices; for one it is a list of HTML's own.
-    const box = input === 'listbox' && kind !== 'array' ? 'list' : input;
-    // What the format asks for is sent, whatever it is typed into.
-    const byFormat = standardRules.find(({ format }) => format !== undefined && format === facts.format);
-    return {
-      adapter: `native:${box}`,
-      codec: byFormat?.use.codec ?? codecOfBox[input] ?? codec ?? { kind: 'same' },
-    };
-  }
+  const hasChoices = allowed !== undefined || !!hints.remote;
+  const box =
+    input === undefined ? undefined : boxes?.(input, { facts, kind, several: several !== undefined, hasChoices });
+  if (box) return box;
   if (hints.remote)
     return several
       ? { adapter: 'native:listbox', codec: { kind: 'same' } }
@@ -136,44 +129,7 @@ export function chooseField(facts: Facts, hints: Hints, rules: PlanRules, item?:
   return use && withContent(use, facts);
 }
 
-const textual = 'text email password search tel url textarea';
-/** What takes values of a kind, beside the boxes that choose. */
-const takers: Partial<Record<Kind, string>> = {
-  boolean: 'checkbox',
-  number: `${textual} number range`,
-  integer: `${textual} number range`,
-};
-/** What takes a text of one format only, or of none. */
-const formatOf: Readonly<Record<string, string>> = {
-  date: 'date',
-  time: 'time',
-  'datetime-local': 'date-time',
-  file: '',
-  color: '',
-  number: '',
-  range: '',
-};
-/**
- * Whether a person could enter a valid value with one of HTML's own inputs: a hint that names another is left out, and
- * told by `checkHints`.
- */
-function suits(
-  input: string,
-  { format }: Facts,
-  kind: Kind | undefined,
-  several: boolean,
-  hasChoices: boolean,
-): boolean {
-  const isOf = (names = ''): boolean => names.split(' ').includes(input);
-  if (kind === 'array') return several && isOf('checks listbox');
-  if (isOf('select radios combobox listbox')) return hasChoices;
-  if (kind === undefined) return !hasChoices && input !== 'checks';
-  const own = formatOf[input];
-  if (kind === 'string') return own === undefined ? isOf(textual) : format === undefined || format === own;
-  return isOf(takers[kind]);
-}
-
-function codecByKind(kind: Kind | undefined): CodecDescription | undefined {
+export function codecByKind(kind: Kind | undefined): CodecDescription | undefined {
   if (kind === 'string') return { kind: 'text' };
   return kind === 'number' || kind === 'integer' || kind === 'boolean' ? { kind } : undefined;
 }

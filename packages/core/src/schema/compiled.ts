@@ -25,6 +25,8 @@ export interface CompiledSchema {
   follow(chosen?: ChosenBranch): Pick<CompiledSchema, 'recheck'>;
   /** The compiled root, for those who read the schema rather than ask it. */
   readonly root: SchemaNode;
+  /** The schema and the documents that it may refer to, as they were given. */
+  readonly documents: readonly unknown[];
   readonly limits: Limits;
   /** Standard Schema, version 1. */
   readonly '~standard': StandardSchema;
@@ -57,6 +59,9 @@ export class Compiled implements CompiledSchema {
     };
   }
 
+  get documents(): readonly unknown[] {
+    return [this.root.raw, ...this.compiler.documents];
+  }
   get limits(): Limits {
     return this.compiler.limits;
   }

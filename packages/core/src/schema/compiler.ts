@@ -40,6 +40,7 @@ export class Compiler {
   readonly registry: Registry;
   readonly follower: Follower;
   /** The words that were given, beside the engine's. */
+  readonly documents: readonly unknown[];
   readonly ownMessages: Messages;
   readonly #formats: Readonly<Record<string, Format>>;
   readonly #keywords: ReadonlyMap<string, Keyword>;
@@ -68,7 +69,9 @@ export class Compiler {
     this.ownMessages = options.messages ?? {};
     this.#messages = { ...engine.english, ...this.ownMessages };
     this.follower = new Follower(this.teller);
-    for (const [uri, document] of Object.entries(options.documents ?? {})) this.registry.offer(uri, document);
+    const documents = options.documents ?? {};
+    this.documents = Object.values(documents);
+    for (const [uri, document] of Object.entries(documents)) this.registry.offer(uri, document);
   }
 
   readonly teller = {

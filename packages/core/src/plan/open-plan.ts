@@ -1,0 +1,46 @@
+import type { CodecCode } from '../codec/index.js';
+import {
+  asksExpressions,
+  asksServers,
+  openForm,
+  type Form,
+  type FormOptions,
+  type PlaceSettings,
+} from '../form/index.js';
+import { checksOf, type Ask } from './checks.js';
+import { codecsOf } from './codecs.js';
+import { expressionsOf } from './expressions.js';
+import type { Plan } from './nodes.js';
+import { planAt } from './walk.js';
+
+/** What a form is opened with beside what its plan says. */
+export interface OpenPlanOptions extends Omit<FormOptions, 'schema' | 'compiled' | 'compile' | 'settingsAt'> {
+  /** The modules of codecs that are code. */
+  readonly codes?: Readonly<Record<string, CodecCode>>;
+  /** Asks servers for what hints have checked, in place of the platform's `fetch`. */
+  readonly ask?: Ask;
+}
+
+/** What the hints of each place say of how it is told and shown, for `openForm`. */
+export function settingsOf({ root }: Plan): (at: string) => PlaceSettings | undefined {
+  return (at) => planAt(root, at)?.hints;
+}
+
+/**
+ * Opens a form on its plan, with everything at hand and every hint honoured. Conditions, computed values and rules need
+ * `expressions` (`await loadExpressions()`). `prepareForm` of the React binding does the same and fetches what is needed.
+ */
+export function openPlan<T = unknown>(plan: Plan, { codes, ask, ...options }: OpenPlanOptions = {}): Form<T> {
+  const { compiled, root, beside } = plan;
+  const text = JSON.stringify([compiled.documents, beside]);
+  return openForm<T>({
+    schema: undefined,
+    compiled,
+    codecs: codecsOf(root, codes),
+    settingsAt: settingsOf(plan),
+    // Looked for only where there are any: in a schema of thousands of parts that takes its time.
+    ...(options.expressions || asksExpressions(text) ? expressionsOf(root) : {}),
+    ...(asksServers(text) ? { checks: checksOf(root, ask) } : {}),
+    ...options,
+  });
+}
