@@ -39,6 +39,8 @@ export async function build({ ifNeeded = false } = {}) {
     rmSync(to, { recursive: true, force: true });
     for (const file of files.filter((one) => /\.(json|css)$/.test(one))) cpSync(join(from, file), join(to, file));
     return esbuild.build({
+      // Whose build it is in the end, development or production, the application's bundler says.
+      define: { 'process.env.NODE_ENV': 'process.env.NODE_ENV' },
       ...common,
       supported: { 'import-attributes': true },
       entryPoints: files.filter((one) => /\.tsx?$/.test(one)).map((file) => join(from, file)),

@@ -30,11 +30,16 @@ export async function librarySize() {
   const [{ output }] = await bundle({
     configFile: false,
     logLevel: 'error',
+    // As applications have it: what only development needs is left out.
+    define: { 'process.env.NODE_ENV': '"production"' },
     build: {
       write: false,
       minify: false,
       lib: { entry: join(home, 'scripts/size-entry.js'), formats: ['es'] },
-      rolldownOptions: { external: ['react', 'react-dom', 'react/jsx-runtime'], output: { minify: true } },
+      rolldownOptions: {
+        external: ['react', 'react-dom', 'react/jsx-runtime'],
+        output: { minify: true, comments: false },
+      },
     },
   });
   // The bundler sets it for good; the tests that follow are not for production.

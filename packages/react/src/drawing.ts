@@ -1,15 +1,13 @@
-import type { OwnHintUse, PlanChooser, PlanField, PlanGroup, PlanList, PlanNode, Pointer } from '@poietra/core';
+import type { Hints, PlanChooser, PlanField, PlanGroup, PlanList, PlanNode, Pointer } from '@poietra/core';
 import { createContext, useContext, type FunctionComponent, type ReactNode } from 'react';
 import type { AdaptedInput, Choices } from './given.js';
 import type { OpenedProps } from './opened.js';
+import type { OwnHints } from './own-hints.js';
 import type { Skin } from './skin.js';
 import type { TabsProps } from './tabs.js';
 
 /** Asks for values to choose from; rejects where they cannot be had. */
 export type FetchChoices = (address: string, signal: AbortSignal) => Promise<unknown>;
-
-/** What a hint of one's own does to the drawing of a field. */
-export type OwnHint = OwnHintUse;
 
 /** One field of a plan. */
 export interface PlannedFieldProps {
@@ -62,7 +60,7 @@ export interface Drawing {
   readonly inputs: Readonly<Record<string, AdaptedInput>>;
   readonly skins: Readonly<Record<string, Skin>>;
   readonly skin: Skin;
-  readonly ownHints: Readonly<Record<string, OwnHint>>;
+  readonly ownHints: ((hints: Hints) => OwnHints) | undefined;
   readonly fetchChoices: FetchChoices | undefined;
   /** Draws a part of the plan; `bare` where what stands around says its label already. */
   draw(node: PlanNode, at: Pointer, how?: { readonly bare?: boolean }): ReactNode;

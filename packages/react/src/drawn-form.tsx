@@ -1,7 +1,8 @@
-import { asShownName, type Form, type Outcome, type Plan, type Problem } from '@poietra/core';
-import { useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { asShownName, type Form, type Outcome, type Plan } from '@poietra/core';
+import { useMemo, useRef, useSyncExternalStore, type ReactNode } from 'react';
+import { flushSync } from 'react-dom';
 import type { AdaptedInput } from './given.js';
-import { DrawingContext, drawingFor, type Drawing, type Drawings, type FetchChoices, type OwnHint } from './drawing.js';
+import { DrawingContext, drawingFor, type Drawing, type Drawings, type FetchChoices } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { plainInputs } from './plain-inputs.js';
 import { Planned } from './planned.js';
@@ -20,7 +21,7 @@ export interface DrawnFormProps {
   readonly skins?: Readonly<Record<string, Skin>>;
   readonly skin?: Skin;
   /** What the kit's own hints do to the drawing. */
-  readonly ownHints?: Readonly<Record<string, OwnHint>>;
+  readonly ownHints?: Drawing['ownHints'];
   /** How values to choose from are fetched; by default by the browser, as JSON. */
   readonly fetchChoices?: FetchChoices;
   readonly send?: (sent: unknown) => Promise<Outcome>;
@@ -53,7 +54,7 @@ export function DrawnForm({
   inputs,
   skins,
   skin,
-  ownHints = noHints,
+  ownHints,
   fetchChoices,
   send,
   submitLabel = 'Send',
@@ -64,14 +65,8 @@ export function DrawnForm({
 }: DrawnFormProps): ReactNode {
   const element = useRef<HTMLFormElement>(null);
   const summary = useRef<HTMLDivElement>(null);
-  const [focusWanted, setFocusWanted] = useState<readonly Problem[]>();
   const status = useFollowed(() => form.status, [form]);
   const isScripted = useSyncExternalStore(never, yes, no);
-
-  // After a refusal the fields have first to be drawn with their messages; then the first of them on the page gets the focus.
-  useEffect(() => {
-    if (focusWanted && !focusFirst(element.current, form, focusWanted)) summary.current?.focus();
-  }, [focusWanted, form]);
 
   // The button is listened to as well as the form: Enter in a field presses it, too, and a frame that may not send
   // forms never tells of a submission.
@@ -80,8 +75,10 @@ export function DrawnForm({
     event.preventDefault();
     if (!send) return;
     const done = await form.submit(send);
-    if (done.kind === 'invalid' || done.kind === 'refused') setFocusWanted([...done.problems]);
-    else if (done.kind === 'failed') setFocusWanted([]);
+    if (done.kind === 'accepted') return;
+    // The fields have first to be drawn with their messages; then the first of them on the page gets the focus.
+    flushSync(() => undefined);
+    if (!focusFirst(element.current, form, done.kind === 'failed' ? [] : done.problems)) summary.current?.focus();
   };
   const drawing = useMemo(
     (): Drawing => ({
@@ -139,4 +136,3 @@ export function DrawnForm({
 const never = () => () => undefined;
 const yes = () => true;
 const no = () => false;
-const noHints = {};

@@ -15,7 +15,8 @@ export { prepareForm, type FormSource, type PreparedForm } from './prepare-form.
 export { PlannedForm, type PlannedFormProps } from './planned-form.js';
 export { labelAt } from './summary.js';
 export { reveal } from './reveal.js';
-export type { Drawings, FetchChoices, OwnHint } from './drawing.js';
+export { drawOwnHints, type OwnHints } from './own-hints.js';
+export type { Drawings, FetchChoices } from './drawing.js';
 export { adaptTogether } from './together.js';
 export { FormScope, useFormAround, useScope } from './scope.js';
 export { compact, plain, suiteSkin, Told, type Skin, type SkinProps, type SuiteParts } from './skin.js';

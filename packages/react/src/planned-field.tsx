@@ -1,5 +1,4 @@
 /** One field of a plan: its input, and what schema and hints say of it. */
-import type { Hints } from '@poietra/core';
 import { useMemo, type ReactNode } from 'react';
 import { useDrawing, type PlannedFieldProps } from './drawing.js';
 import { SkinnedField } from './skinned-field.js';
@@ -10,10 +9,10 @@ export function PlannedField({ node, at, bare, remote }: PlannedFieldProps): Rea
   const { inputs, skins, skin, ownHints } = useDrawing();
   const { hints, facts, use } = node;
   const example = facts.examples[0];
-  const own = useMemo(() => ownOf(hints, ownHints), [hints, ownHints]);
+  const own = useMemo(() => ownHints?.(hints), [hints, ownHints]);
   const extra = useMemo(
     () => ({
-      ...own.properties,
+      ...own?.properties,
       ...(typeof hints.lines === 'number' ? { rows: hints.lines } : {}),
       ...(use.adapter === 'native:textarea' && use.codec.kind === 'json' ? { rows: 5, spellCheck: false } : {}),
       ...(use.adapter === 'native:range'
@@ -26,7 +25,7 @@ export function PlannedField({ node, at, bare, remote }: PlannedFieldProps): Rea
     }),
     [own, hints.lines, use, facts, remote?.properties],
   );
-  const hint = [node.hint, facts.deprecated ? 'No longer used.' : undefined, remote?.words, ...own.words]
+  const hint = [node.hint, facts.deprecated ? 'No longer used.' : undefined, remote?.words, ...(own?.words ?? [])]
     .filter(Boolean)
     .join(' ');
   const field = (
@@ -45,31 +44,11 @@ export function PlannedField({ node, at, bare, remote }: PlannedFieldProps): Rea
       extra={extra}
     />
   );
-  return Object.keys(own.marks).length > 0 ? (
+  return own?.marks ? (
     <div className="poietra-own" {...own.marks}>
       {field}
     </div>
   ) : (
     field
   );
-}
-
-/** What the hints of one's own come to for a field. */
-function ownOf(
-  hints: Hints,
-  known: ReturnType<typeof useDrawing>['ownHints'],
-): { properties: Record<string, unknown>; words: string[]; marks: Record<string, string> } {
-  const found = {
-    properties: {} as Record<string, unknown>,
-    words: [] as string[],
-    marks: {} as Record<string, string>,
-  };
-  for (const [name, own] of Object.entries(known)) {
-    const value = hints[name];
-    if (value === undefined) continue;
-    if (own.does === 'property') found.properties[own.property] = value;
-    else if (own.does === 'words') found.words.push(own.words.replaceAll('{value}', String(value)));
-    else found.marks[`data-${name.toLowerCase()}`] = String(value);
-  }
-  return found;
 }

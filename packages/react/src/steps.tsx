@@ -3,7 +3,7 @@
  * other share one. “Next” asks only for what stands on its page; the last page shows all that was filled in, and sends.
  */
 import { joinPointer, type PlanGroup, type PlanNode, type Pointer, type Problem } from '@poietra/core';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { Fragment, useEffect, useRef, useState, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
 import { useDrawing, type StepsProps } from './drawing.js';
 import { useFollowed } from './follow.js';
@@ -102,7 +102,9 @@ export function Steps({ node, at, closing, step, onStep }: StepsProps): ReactNod
   if (asShown)
     return (
       <>
-        {all.map(({ members }) => members.map((member) => draw(member.node, member.at)))}
+        {all.flatMap(({ members }) =>
+          members.map((member) => <Fragment key={member.at}>{draw(member.node, member.at)}</Fragment>),
+        )}
         {closing}
       </>
     );

@@ -2,7 +2,7 @@ import { formatPointer, parsePointer, planAt, type Plan, type PlanNode } from '@
 import type { ReactNode, Ref } from 'react';
 import { useFollowed } from './follow.js';
 import { partId } from './ids.js';
-import { reveal } from './reveal.js';
+import { focusFirst } from './reveal.js';
 import { useScope } from './scope.js';
 
 /** What is wrong after an attempt to send, each with a way to its field. */
@@ -33,8 +33,7 @@ export function Summary({ plan, ref }: { readonly plan: Plan; readonly ref: Ref<
                   onClick={(event) => {
                     event.preventDefault();
                     const sheet = event.currentTarget.closest('form');
-                    if (sheet) reveal(sheet, problem.at);
-                    form.field(problem.at).focus();
+                    focusFirst(sheet, form, [problem]);
                   }}
                 >
                   {labelAt(plan.root, problem.at)}

@@ -24,6 +24,7 @@ import {
 } from '@poietra/core';
 import {
   compact,
+  drawOwnHints,
   plain,
   PlannedForm,
   suiteSkin,
@@ -106,7 +107,7 @@ function Copy({
 }: Omit<SheetProps, 'handle'> & { readonly handle: Ref<SheetHandle> | null }): ReactNode {
   const { plan, form, live } = useOpened(inputs, codes, compiled, language, open, fetchChoices);
   const skins = useMemo(() => livingSkins(inputs, open.kit.skins), [inputs, open.kit.skins]);
-  const ownHints = useMemo(() => ownHintsOf(open.kit), [open.kit]);
+  const ownHints = useMemo(() => drawOwnHints(ownHintsOf(open.kit)), [open.kit]);
   const skinName = open.skin ?? open.form.skin ?? 'plain';
   const isFirst = handle !== null;
   const accepted = useRef(0);

@@ -21,8 +21,7 @@ function target(at: Pointer, [root, below]: Expression['references'][number]): P
 
 export class FormExpressions {
   readonly #asked = new Map<string, ReadonlySignal<Expressed>>();
-  readonly #computed: readonly (readonly string[])[];
-  readonly #conditions: readonly { readonly tokens: readonly string[]; readonly text: string }[];
+  readonly #conditions: readonly (PlacedExpression & { readonly tokens: readonly string[] })[];
 
   constructor(
     private readonly form: Around,
@@ -30,16 +29,14 @@ export class FormExpressions {
     private readonly placed: readonly PlacedExpression[],
     conditions: readonly PlacedExpression[],
   ) {
-    this.#computed = placed.map(({ at }) => parsePointer(at));
-    this.#conditions = conditions.map(({ at, text }) => ({ tokens: parsePointer(at), text }));
+    this.#conditions = conditions.map(({ at, text }) => ({ at, tokens: parsePointer(at), text }));
   }
 
   /** The conditions that hints set for a place. */
   conditionsAt({ at }: Place): HintCondition[] {
     if (this.#conditions.length === 0) return [];
-    const own = parsePointer(at);
     return this.#conditions
-      .filter(({ tokens }) => fits(tokens, own))
+      .filter((one) => fits(one.at, at))
       .map(({ text }) => {
         const asked = this.ask(at, text);
         return { holds: () => isTrue(asked.peek()), looksAt: this.looksAt(at, text) };
@@ -94,9 +91,7 @@ export class FormExpressions {
   }
 
   isComputed(at: Pointer): boolean {
-    if (this.#computed.length === 0) return false;
-    const tokens = parsePointer(at);
-    return this.#computed.some((pattern) => fits(pattern, tokens));
+    return this.placed.some((one) => fits(one.at, at));
   }
 
   /** Follows an expression and writes what it says. */

@@ -69,14 +69,13 @@ export interface Ground {
 }
 const notLoaded = signal<Expressed>({ missing: 'Expressions are not loaded.' });
 
-export class OpenForm implements Form, PlaceHolder, Attended {
+export class OpenForm implements Form, PlaceHolder, Attended, Movable {
   readonly compiled: CompiledSchema;
   readonly tell: TellWhen;
   readonly disabled: boolean;
   readonly keepsHidden: boolean;
-  /** Where all that is wrong is told by now: within each of these places. */
+  /** Where all that is wrong is told by now: within each of these places. Once sending was tried, that is everywhere. */
   readonly #told = signal<readonly Pointer[]>([]);
-  readonly #submitted = signal(false);
   readonly version = signal(0);
   readonly force: Force;
   /** What is in force, as it would be sent; changed in place. */
@@ -94,8 +93,6 @@ export class OpenForm implements Form, PlaceHolder, Attended {
   readonly #problems: FormProblems;
   readonly #expressions: FormExpressions | undefined;
   readonly #attendants: readonly Attendant[];
-  /** By places with `*`, which are looked through where a place has no codec of its own name. */
-  readonly #codecPatterns: readonly (readonly [readonly string[], Codec])[];
   /** Whether it began with a record that was saved. */
   #isRecord: boolean;
   readonly #troubles = new Map<string, Trouble>();
@@ -113,13 +110,7 @@ export class OpenForm implements Form, PlaceHolder, Attended {
     this.disabled = options.disabled ?? false;
     this.keepsHidden = options.hidden === 'keep';
     this.#follow = this.#memory();
-    const { conditions = [], computed: computedAt = [], rules = [], codecs = {} } = options;
-    this.#codecPatterns =
-      typeof codecs === 'function'
-        ? []
-        : Object.entries(codecs).flatMap(([at, codec]) =>
-            at.includes('*') ? [[parsePointer(at), codec] as const] : [],
-          );
+    const { conditions = [], computed: computedAt = [], rules = [] } = options;
     this.force = new Force(this);
     this.#root = new Place(this, undefined, '');
     this.#expressions = ground.express?.(this, options.expressions, computedAt, conditions);
@@ -139,21 +130,18 @@ export class OpenForm implements Form, PlaceHolder, Attended {
   }
 
   get #moves(): Moves {
-    const moves = (this.#made ??= this.ground.moves?.({
-      read: (place) => this.read(place),
-      whole: (place) => this.#whole(place),
-      replace: (place, value) => this.#replace(place, value),
-      settle: (place) => {
-        this.force.discover(place);
-        this.force.touched(place);
-        this.#addNeededGroups(place, 0);
-        this.#checked(place.at);
-      },
-    }));
+    const moves = (this.#made ??= this.ground.moves?.(this));
     if (!moves) throw new Error('Prepared without lists and choices.');
     return moves;
   }
   #made: Moves | undefined;
+  /** What was moved is there: conditions and schema are asked again. */
+  settleAt(place: Place): void {
+    this.force.discover(place);
+    this.force.touched(place);
+    this.#addNeededGroups(place, 0);
+    this.#checked(place.at);
+  }
 
   get status(): FormStatus {
     return this.#status.value;
@@ -162,7 +150,7 @@ export class OpenForm implements Form, PlaceHolder, Attended {
     return this.#message.value;
   }
   get submittedOnce(): boolean {
-    return this.#submitted.value;
+    return this.isTold('');
   }
   readonly #changed = computed(() => {
     void this.version.value;
@@ -200,7 +188,7 @@ export class OpenForm implements Form, PlaceHolder, Attended {
     this.#moves.choose(place, chooser.key, this.chosen(at, chooser), index, value);
   }
   put(at: Pointer, sent: unknown): void {
-    this.#replace(this.place(at), sent);
+    this.replace(this.place(at), sent);
   }
   ask(at: Pointer, text: string): Expressed {
     return this.#expressions?.ask(at, text).value ?? notLoaded.value;
@@ -226,14 +214,12 @@ export class OpenForm implements Form, PlaceHolder, Attended {
     return conditions.every((condition) => place.holdsAbove(condition));
   }
   codecFor(at: Pointer, facts: Facts): Codec {
-    const { codecs } = this.options;
+    const { codecs = {} } = this.options;
     const chosen =
-      typeof codecs === 'function' ? codecs(at, facts, (where, chooser) => this.chosen(where, chooser)) : codecs?.[at];
-    return (
-      chosen ??
-      this.#codecPatterns.find(([pattern]) => fits(pattern, parsePointer(at)))?.[1] ??
-      this.ground.codec(facts)
-    );
+      typeof codecs === 'function'
+        ? codecs(at, facts, (where, chooser) => this.chosen(where, chooser))
+        : (codecs[at] ?? Object.entries(codecs).find(([pattern]) => pattern.includes('*') && fits(pattern, at))?.[1]);
+    return chosen ?? this.ground.codec(facts);
   }
 
   /**
@@ -259,7 +245,7 @@ export class OpenForm implements Form, PlaceHolder, Attended {
   enter(place: Place, sent: unknown): void {
     this.#take(place, sent, 'input');
   }
-  #replace(place: Place, sent: unknown): void {
+  replace(place: Place, sent: unknown): void {
     this.#take(place, sent, 'outside');
   }
 
@@ -296,7 +282,7 @@ export class OpenForm implements Form, PlaceHolder, Attended {
         this.force.discover(place);
         if (place.parent) this.#addNeeded(place, 0);
       } else {
-        const value = this.#whole(place);
+        const value = this.whole(place);
         if (this.#document.read(place.at) !== undefined) this.#moved(this.#write(place, undefined), place);
         for (const inner of places(place)) inner.kept = undefined;
         place.kept = new FormDocument(value);
@@ -320,7 +306,7 @@ export class OpenForm implements Form, PlaceHolder, Attended {
   }
 
   /** The value at a place and all that is kept inside it, as a copy. */
-  #whole(place: Place): unknown {
+  whole(place: Place): unknown {
     let whole = copyOf(this.read(place));
     if (place.keeper) return whole;
     for (const { kept, at } of this.#marked) {
@@ -333,7 +319,7 @@ export class OpenForm implements Form, PlaceHolder, Attended {
   }
 
   isTold(at: Pointer): boolean {
-    return this.#submitted.value || this.#told.value.some((told) => isWithin(at, told));
+    return this.#told.value.some((told) => isWithin(at, told));
   }
   settingsAt(at: Pointer): PlaceSettings | undefined {
     return this.options.settingsAt?.(at);
@@ -370,31 +356,30 @@ export class OpenForm implements Form, PlaceHolder, Attended {
       ...new Set([
         ...this.#problems.all.filter(({ at }) => !typed.has(at) && this.place(at).inForce),
         ...marked.flatMap((place) =>
-          typed.has(place.at) ? place.problems : [...this.#ruled(place), ...place.acts.refusals.value],
+          typed.has(place.at)
+            ? place.problems
+            : [...(place.inForce ? place.ruling.value.problems : []), ...place.acts.refusals.value],
         ),
       ]),
     ];
   }
-  #ruled(place: Place): readonly Problem[] {
-    return place.inForce ? place.ruling.value.problems : [];
-  }
   tellWithin(at: Pointer): readonly Problem[] {
-    batch(() => {
-      for (const place of this.#marked) if (isWithin(place.at, at)) this.#acceptAt(place);
-      this.#told.value = [...this.#told.peek(), at];
-    });
+    batch(() => this.#tell(at));
     return this.problems().filter((problem) => isWithin(problem.at, at));
   }
-  /** What a server refused has been told; another attempt says whether it still stands. */
-  #acceptAt(place: Place): void {
-    place.acts.accept();
-    place.problemsVersion.value++;
-    this.noticed(place);
+  #tell(at: Pointer): void {
+    for (const place of [...this.#marked].filter((one) => isWithin(one.at, at))) {
+      // What a server refused has been told; another attempt says whether it still stands.
+      place.acts.accept();
+      place.problemsVersion.value++;
+      this.noticed(place);
+    }
+    this.#told.value = [...new Set(this.#told.peek()).add(at)];
   }
 
   sent(): unknown {
     void this.version.value;
-    return this.keepsHidden ? this.#whole(this.#root) : copyOf(this.#document.root);
+    return this.keepsHidden ? this.whole(this.#root) : copyOf(this.#document.root);
   }
   get leftOver(): readonly LeftOver[] {
     void this.version.value;
@@ -417,8 +402,7 @@ export class OpenForm implements Form, PlaceHolder, Attended {
   async submit(send: (sent: unknown) => Promise<Outcome>): Promise<Submitted> {
     if (this.#status.peek() === 'sending') return { kind: 'failed', message: 'It is being sent.' };
     batch(() => {
-      for (const place of [...this.#marked]) this.#acceptAt(place);
-      this.#submitted.value = true;
+      this.#tell('');
       this.#message.value = undefined;
     });
     for (let asked = this.#settled(); asked; asked = this.#settled()) {
@@ -431,7 +415,7 @@ export class OpenForm implements Form, PlaceHolder, Attended {
       return { kind: 'invalid', problems };
     }
     this.#status.value = 'sending';
-    const [beginning, whole] = [copyOf(this.#document.root), this.#whole(this.#root)];
+    const [beginning, whole] = [copyOf(this.#document.root), this.whole(this.#root)];
     let outcome: Outcome;
     try {
       outcome = outcomeOf(await send(this.sent()));
@@ -481,7 +465,6 @@ export class OpenForm implements Form, PlaceHolder, Attended {
     return this.compiled.follow((at, { id }) => this.#known(at)?.acts.chosen(id).peek());
   }
   #begin(values: unknown): void {
-    this.#submitted.value = false;
     this.#told.value = [];
     this.#message.value = undefined;
     this.#follow = this.#memory();
@@ -496,7 +479,7 @@ export class OpenForm implements Form, PlaceHolder, Attended {
   }
   /** What stands there by now, computed values included, is where the form begins. */
   #settleBeginning(): void {
-    this.#beginAt(copyOf(this.#document.root), this.#whole(this.#root));
+    this.#beginAt(copyOf(this.#document.root), this.whole(this.#root));
   }
   #beginAt(beginning: unknown, whole: unknown): void {
     this.#beginning.root = beginning;
@@ -534,11 +517,11 @@ export class OpenForm implements Form, PlaceHolder, Attended {
       if (acts.choices.length > 0) chosen[at] = Object.fromEntries(acts.choices);
       if (acts.visited.peek()) visited.push(at);
     }
-    return { value: this.#whole(this.#root), typed, visited, chosen };
+    return { value: this.whole(this.#root), typed, visited, chosen };
   }
   #restore({ value, typed, visited, chosen = {} }: Snapshot): void {
     batch(() => {
-      this.#replace(this.#root, copyOf(value) ?? {});
+      this.replace(this.#root, copyOf(value) ?? {});
       for (const [at, options] of Object.entries(chosen)) {
         const place = this.place(at);
         for (const [key, index] of Object.entries(options)) place.acts.chosen(key).value = index;

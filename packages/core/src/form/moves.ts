@@ -16,7 +16,7 @@ export interface Movable {
   whole(place: Place): unknown;
   replace(place: Place, value: unknown): void;
   /** What was put back is there: conditions and schema are asked again. */
-  settle(place: Place): void;
+  settleAt(place: Place): void;
 }
 
 export class Moves {
@@ -64,7 +64,7 @@ export class Moves {
       remembered.forEach((one, i) => {
         if (one) recall(place.child(String(i)), one);
       });
-      this.form.settle(place);
+      this.form.settleAt(place);
     });
   }
 
@@ -80,7 +80,7 @@ export class Moves {
       place.acts.left = left;
       place.acts.chosen(key).value = index;
       if (back) for (const [name, acts] of back.acts.children) recallTyped(place.child(name), acts);
-      this.form.settle(place);
+      this.form.settleAt(place);
     });
   }
 }

@@ -1,5 +1,5 @@
 import { codecBy, plainMakers } from '../codec/index.js';
-import { loadDefaults, type CompiledSchema } from '../schema/index.js';
+import type { CompiledSchema } from '../schema/index.js';
 import { OpenForm, type Ground } from './form.js';
 import type { Form, FormOptions } from './types.js';
 
@@ -11,23 +11,23 @@ export type FormParts = Partial<Pick<Ground, 'moves' | 'express' | 'attend' | 'n
 /** Whether a schema or its hints, as text, have expressions: what is loaded for them is not little. */
 export const asksExpressions = (text: string): boolean => /"(condition|computed|rules)":/.test(text);
 
+/** Whether they have a server asked about values. */
 export const asksServers = (text: string): boolean => text.includes('"check":');
 
 /** Fetches what a form uses whose schema, documents and hints are this text. */
 export async function loadFormParts(text: string): Promise<FormParts> {
-  const [moves, fill, express, attend, normal] = await Promise.all([
-    /"(array|items|prefixItems|oneOf|anyOf)"|"type":\[/.test(text) ? import('./moves.js') : undefined,
-    text.includes('"default":') ? loadDefaults() : undefined,
-    asksExpressions(text) ? import('./computed.js') : undefined,
-    asksExpressions(text) || asksServers(text) ? import('./attend.js') : undefined,
-    text.includes('"normal":') ? import('./normal.js') : undefined,
-  ]);
+  const isAsked =
+    /"(array|items|prefixItems|oneOf|anyOf|normal)"|"type":\[|"default":/.test(text) ||
+    asksExpressions(text) ||
+    asksServers(text);
+  if (!isAsked) return {};
+  const { attend, FormExpressions, fillDefaults, Moves, normalWhileTyping } = await import('./more.js');
   return {
-    ...(moves ? { moves: (form) => new moves.Moves(form) } : {}),
-    ...(fill ? { fill } : {}),
-    ...(attend ? { attend: attend.attend } : {}),
-    ...(normal ? { normal: normal.normalWhileTyping } : {}),
-    ...(express ? { express: (...args) => new express.FormExpressions(...args) } : {}),
+    attend,
+    moves: (form) => new Moves(form),
+    normal: normalWhileTyping,
+    fill: fillDefaults,
+    express: (...args) => new FormExpressions(...args),
   };
 }
 

@@ -46,7 +46,7 @@ function filesOf(
     {
       path: `forms/${file}.tsx`,
       text: `import { ${fromCore.join(', ')} } from '@poietra/core';
-import { DrawnForm, prepareForm } from '@poietra/react';
+import { DrawnForm, ${hasOwnHints ? 'drawOwnHints, ' : ''}prepareForm } from '@poietra/react';
 import { useState, type ReactNode } from 'react';
 ${imports.join('')}import { codes } from '../codes.js';
 import { rules } from '../fields.js';
@@ -55,7 +55,7 @@ import type { ${type} } from ${quoted(`./${file}.types.js`)};
 
 const hints: HintsBeside = ${literal(form.hints ?? {})};
 const inputs = {${used.map(({ name, value }) => ` ${quoted(name)}: ${value}`).join(',')}${used.length > 0 ? ' ' : ''}};
-${messages ? `${comment(`What is said instead, by keyword, in the language “${form.language ?? ''}”.`)}const messages = ${literal(messages)};\n` : ''}${hasOwnHints ? `const ownHints: Readonly<Record<string, OwnHintUse>> = ${literal(ownHints)};\n` : ''}/** What this form’s schema asks for, fetched with the module. */
+${messages ? `${comment(`What is said instead, by keyword, in the language “${form.language ?? ''}”.`)}const messages = ${literal(messages)};\n` : ''}${hasOwnHints ? `const ownHints: Readonly<Record<string, OwnHintUse>> = ${literal(ownHints)};\nconst ownWords = drawOwnHints(ownHints);\n` : ''}/** What this form’s schema asks for, fetched with the module. */
 const prepared = await prepareForm({ schema, hints, rules${hasOwnHints ? ': { ...rules, ownHints }' : ''}, codes });
 
 /** Opens the form on values that were saved before, or empty. */
@@ -72,7 +72,7 @@ export interface ${type}FormProps {
 ${comment(form.title)}export function ${type}Form({ values, send }: ${type}FormProps): ReactNode {
   const [form] = useState(() => open${type}(values));
   // The form sends nothing that its schema does not accept, so what arrives here is of this type.
-  return <DrawnForm form={form} plan={prepared.plan} drawings={prepared.drawings} inputs={inputs}${hasOwnHints ? ' ownHints={ownHints}' : ''} send={(sent) => send(sent as ${type})} />;
+  return <DrawnForm form={form} plan={prepared.plan} drawings={prepared.drawings} inputs={inputs}${hasOwnHints ? ' ownHints={ownWords}' : ''} send={(sent) => send(sent as ${type})} />;
 }
 `,
     },

@@ -5,20 +5,12 @@ import { isObject, lookUp, nearest, ownMember } from '../json/index.js';
 import { hintsSchema } from './hints-schema.js';
 import type { HintsBeside } from './hints.js';
 import type { Plan, PlanNode, PlanTrouble } from './nodes.js';
-import { isOfHintKind, kindOfHint } from './read-hints.js';
+import { wrongHint } from './read-hints.js';
 import type { PlanRules } from './rules.js';
 import { templateVariables } from './remote.js';
 import { mostKnown, planAt } from './walk.js';
 
 const known = Object.keys(hintsSchema.properties);
-const kindWords: Readonly<Record<string, string>> = {
-  text: 'a text',
-  number: 'a number',
-  mark: 'true or false',
-  list: 'a list of names',
-  map: 'an object',
-  rules: 'a list of rules, each with “holds” and “message”',
-};
 
 export function checkHints({ root, compiled }: Plan, beside: HintsBeside, rules: PlanRules): PlanTrouble[] {
   const found = new Map<string, PlanTrouble>();
@@ -41,9 +33,9 @@ function checkNode(node: PlanNode, rules: PlanRules, tell: (says: string) => voi
       tell(`“${name}” is no hint${nearest(name, [...known, ...own])}`);
       continue;
     }
-    const kind = kindOfHint.get(name);
-    if (!isOfHintKind(kind, value)) {
-      tell(`“${name}” has to be ${kindWords[kind ?? ''] ?? 'of another kind'}. It is left out.`);
+    const wanted = wrongHint(name, value);
+    if (wanted !== undefined) {
+      tell(`“${name}” has to be ${wanted}. It is left out.`);
       continue;
     }
     const allowed = ownMember(ownMember(hintsSchema.properties, name), 'enum');

@@ -1,49 +1,35 @@
 /** Hints as they are given are foreign: a member of another kind than it should have is left out here, and told by `checkHints`. */
-import { ownMember } from '../json/index.js';
+import { isObject, ownMember } from '../json/index.js';
 import type { Hints } from './hints.js';
 
-const kinds: Readonly<Record<string, string>> = {
-  text: 'label hint placeholder field input layout fold prefix suffix skin condition computed normal',
-  number: 'lines',
-  mark: 'hidden',
-  list: 'order tells',
-  rules: 'rules',
-  map: 'words messages remote check',
-};
-/** The kind of each hint of which only one kind is meant. */
-export const kindOfHint: ReadonlyMap<string, string> = new Map(
-  Object.entries(kinds).flatMap(([kind, names]) => names.split(' ').map((name) => [name, kind])),
-);
+const isText = (value: unknown): boolean => typeof value === 'string';
+const isMap = (value: unknown): boolean => isObject(value);
+const isListOf =
+  (isOne: (value: unknown) => boolean) =>
+  (value: unknown): boolean =>
+    Array.isArray(value) && value.every(isOne);
+const isRule = (value: unknown): boolean => isText(ownMember(value, 'holds')) && isText(ownMember(value, 'message'));
 
-export function isOfHintKind(kind: string | undefined, value: unknown): boolean {
-  switch (kind) {
-    case 'text':
-      return typeof value === 'string';
-    case 'number':
-      return typeof value === 'number';
-    case 'mark':
-      return typeof value === 'boolean';
-    case 'list':
-      return Array.isArray(value) && value.every((one) => typeof one === 'string');
-    case 'rules':
-      return (
-        Array.isArray(value) &&
-        value.every(
-          (one) => typeof ownMember(one, 'holds') === 'string' && typeof ownMember(one, 'message') === 'string',
-        )
-      );
-    case 'map':
-      return typeof value === 'object' && value !== null && !Array.isArray(value);
-    default:
-      return true;
-  }
+/** What each hint has to be of which only one kind is meant. */
+const kinds: readonly (readonly [names: string, kind: string, isOf: (value: unknown) => boolean])[] = [
+  ['label hint placeholder field input layout fold prefix suffix skin condition computed normal', 'a text', isText],
+  ['lines', 'a number', (value) => typeof value === 'number'],
+  ['hidden', 'true or false', (value) => typeof value === 'boolean'],
+  ['order tells', 'a list of names', isListOf(isText)],
+  ['rules', 'a list of rules, each with “holds” and “message”', isListOf(isRule)],
+  ['words messages remote check', 'an object', isMap],
+];
+
+/** What a hint should have been, in words; `undefined` where it is sound, or may be anything. */
+export function wrongHint(name: string, value: unknown): string | undefined {
+  return kinds.find(([names, , isOf]) => names.split(' ').includes(name) && !isOf(value))?.[1];
 }
 
 /** The hints that can be followed. What a server is asked needs an address; members are put in order once each. */
 export function readHints(given: Readonly<Record<string, unknown>>): Hints {
   const read: Record<string, unknown> = {};
   for (const [name, value] of Object.entries(given)) {
-    if (value === undefined || !isOfHintKind(kindOfHint.get(name), value)) continue;
+    if (value === undefined || wrongHint(name, value) !== undefined) continue;
     if ((name === 'remote' || name === 'check') && typeof ownMember(value, 'from') !== 'string') continue;
     read[name] = name === 'order' ? [...new Set(value as string[])] : value;
   }

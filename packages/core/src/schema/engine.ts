@@ -38,6 +38,7 @@ export const order = (
 
 /** The keywords that hardly a schema does without. */
 const basic: readonly Family[] = [values, members, references];
+export const basicKeywords: ReadonlySet<string> = new Set(basic.flatMap(({ keywords }) => Object.keys(keywords)));
 
 /** An engine with the basic keywords and the families given. */
 export function engineOf(

@@ -5,7 +5,7 @@
 export { compileSchema, compileSchemaInTurns, loadSchema } from './compile.js';
 export type { CompiledSchema } from './compiled.js';
 export { readGraph, type SchemaGraph } from './graph.js';
-export { loadDefaults, prepareSchema } from './prepare.js';
+export { prepareSchema } from './prepare.js';
 export type { Turn } from './registry.js';
 export { SchemaError, type CompileOptions } from './compiler.js';
 export type { Recheck, Verdict } from './memory.js';

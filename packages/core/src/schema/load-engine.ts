@@ -1,21 +1,26 @@
-import { engineOf, type Engine } from './engine.js';
+import { basicKeywords, engineOf, order, type Engine } from './engine.js';
 import { isObject } from '../json/index.js';
 import { newest, withoutFragment } from './dialect.js';
 import type { CompileOptions } from './compiler.js';
 import type { Family } from './keywords/context.js';
 
-/** Families by the words for which they are fetched. */
-const families: Readonly<Record<string, () => Promise<{ readonly family: Family }>>> = {
-  'multipleOf maximum minimum exclusiveMaximum exclusiveMinimum': () => import('./keywords/numbers.js'),
-  'pattern patternProperties': () => import('./keywords/patterns.js'),
-  'format contentEncoding contentMediaType': () => import('./keywords/format.js'),
-  'maxProperties minProperties propertyNames dependentRequired dependentSchemas dependencies': () =>
-    import('./keywords/objects.js'),
-  'items prefixItems additionalItems contains maxItems minItems uniqueItems': () => import('./keywords/arrays.js'),
-  'anyOf oneOf not if': () => import('./keywords/branches.js'),
-  '$dynamicRef $recursiveRef': () => import('./keywords/dynamic.js'),
-  'unevaluatedItems unevaluatedProperties': () => import('./keywords/unevaluated.js'),
-};
+type Fetched = Promise<{ readonly families: readonly Family[] }>;
+const textual = /^(pattern|format|content)/;
+const rare = /^(\$dyn|\$rec|uneval)/;
+
+/**
+ * The families that words of a schema ask for. Few files rather than small ones: each is a request, and what two of them
+ * share is a file more.
+ */
+function fetched(words: ReadonlySet<string>): Fetched[] {
+  const asked = order.filter((name) => words.has(name) && !basicKeywords.has(name));
+  const isAsked = (isOne: (name: string) => boolean): boolean => asked.some(isOne);
+  return [
+    ...(isAsked((name) => !textual.test(name) && !rare.test(name)) ? [import('./keywords/common.js')] : []),
+    ...(isAsked((name) => textual.test(name)) ? [import('./keywords/textual.js')] : []),
+    ...([...words].some((name) => rare.test(name)) ? [import('./keywords/rare.js')] : []),
+  ];
+}
 
 /**
  * Fetches what a schema, with the documents that it may refer to, asks for. A name that only looks like a keyword
@@ -31,10 +36,9 @@ export async function loadEngine(
   const dialects = isNewest ? undefined : (await import('./dialects.js')).everyDialect;
   if (isAboutSchemas || [...named].some((uri) => dialects && !dialects.standard(uri)))
     return (await import('./whole-engine.js')).wholeEngine;
-  const asked = Object.entries(families).filter(([names]) => names.split(' ').some((name) => words.has(name)));
-  const loaded = await Promise.all(asked.map(async ([, load]) => load()));
+  const loaded = await Promise.all(fetched(words));
   return engineOf(
-    loaded.map(({ family }) => family),
+    loaded.flatMap((one) => one.families),
     {
       dialects,
       resolveUri:

@@ -1,4 +1,3 @@
-import type { fillDefaults } from './defaults.js';
 import { compileWith, type CompiledSchema } from './compiled.js';
 import type { CompileOptions } from './compiler.js';
 import { loadEngine } from './load-engine.js';
@@ -10,6 +9,3 @@ import { loadEngine } from './load-engine.js';
 export async function prepareSchema(schema: unknown, options: CompileOptions = {}): Promise<CompiledSchema> {
   return compileWith(await loadEngine(schema, options), schema, options);
 }
-
-/** What fills in the defaults of a schema, fetched where it has any. */
-export const loadDefaults = async (): Promise<typeof fillDefaults> => (await import('./defaults.js')).fillDefaults;

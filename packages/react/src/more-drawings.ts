@@ -1,0 +1,18 @@
+/** What many forms are drawn with, but not every one: fetched together. */
+import { boxInputs } from './native.js';
+import { Opened } from './opened.js';
+import { PlannedChooser } from './planned-chooser.js';
+import { PlannedList } from './planned-list.js';
+import { MoreMembers } from './planned-map.js';
+import { RemoteField } from './remote-field.js';
+import { Tabs } from './tabs.js';
+
+export const moreDrawings = {
+  inputs: boxInputs,
+  List: PlannedList,
+  Chooser: PlannedChooser,
+  More: MoreMembers,
+  Opened,
+  Tabs,
+  Remote: RemoteField,
+};
