@@ -63,7 +63,7 @@ describe('forms', () => {
     expect(source).not.toContain('Fehlt.');
     expect(source).toContain('prepared.open<Tide>({ values, messages })');
     expect(source).toContain("does: 'words'");
-    expect(source).toContain('ownHints={ownHints}');
+    expect(source).toContain('ownHints={ownWords}');
     expect(file('forms/freight-booking-short.tsx')).not.toContain('ownHints');
   });
   it('carry their groups as definitions, and their types by name', () => {

@@ -2,7 +2,7 @@
  * Which rules a value breaks, kept as a tree beside the value. Only what is wrong is kept: a part without a state is
  * valid. After a change, only the parts on the way to the changed place are asked again; the rest of the tree stays.
  */
-import { joinPointer, ownMember, type Problem } from '../json/index.js';
+import { isWithin, joinPointer, ownMember, type Problem } from '../json/index.js';
 import {
   bitOf,
   eachWithin,
@@ -84,6 +84,7 @@ export class Follower {
   /** All problems of a state, in the fixed order: rules as they stand, members as the rule lists them. */
   list(node: SchemaNode, state: State | undefined, run: Run, into: Problem[] = []): Problem[] {
     if (!state) return into;
+    const first = into.length;
     node.rules.forEach((rule, i) => {
       const part = state.parts[i];
       if (!part) return;
@@ -101,7 +102,10 @@ export class Follower {
             rule.nodesFor(key).forEach((inner, j) => this.list(inner, found[j] as State | undefined, run, into));
           else into.push(...(found as Problem[]));
         }
-      } else into.push(...(part as Problem[]));
+      } else {
+        const told = rule.kind === 'whole' && rule.isLate ? into.slice(first) : [];
+        into.push(...(part as Problem[]).filter(({ at }) => !told.some((one) => isWithin(one.at, at))));
+      }
     });
     return into;
   }

@@ -27,12 +27,6 @@ export const shortly = (value: unknown): string => {
   const text = typeof value === 'string' ? `“${value}”` : (jsonText(value) ?? 'nothing');
   return text.length > 60 ? `${text.slice(0, 59)}…` : text;
 };
-export const choices = (allowed: unknown): string => {
-  const list = Array.isArray(allowed) ? allowed : [allowed];
-  return list.length > 8
-    ? `one of ${list.length} values (${list.slice(0, 5).map(shortly).join(', ')} …)`
-    : listWords(list.map(shortly));
-};
 
 /** The text for a keyword, with the parameters in place. */
 export function textFor(messages: Messages, keyword: string, params: Params): string {

@@ -117,6 +117,8 @@ export type Branching =
 /** Can only be answered for the value as a whole. */
 export interface Whole extends RuleBase {
   readonly kind: 'whole';
+  /** It speaks of members that no other rule has accepted: one that another rule has told something of is told once. */
+  readonly isLate?: true;
   readonly branching?: Branching;
   problems(value: unknown, run: Run, site: Site): Problem[];
 }

@@ -7,19 +7,15 @@ import { compileWith, type CompiledSchema } from './compiled.js';
 import type { CompileOptions } from './compiler.js';
 import { everyDialect } from './dialects.js';
 import { engineOf } from './engine.js';
-import { family as arrays } from './keywords/arrays.js';
-import { family as choices } from './keywords/branches.js';
-import { family as dynamic } from './keywords/dynamic.js';
-import { family as formats } from './keywords/format.js';
-import { family as numbers, isMultiple } from './keywords/numbers.js';
-import { family as objects } from './keywords/objects.js';
-import { family as patterns } from './keywords/patterns.js';
-import { family as unevaluated } from './keywords/unevaluated.js';
+import { families as common } from './keywords/common.js';
+import { isMultiple } from './keywords/numbers.js';
+import { families as rare } from './keywords/rare.js';
+import { families as textual } from './keywords/textual.js';
 import { lengthOf } from './keywords/values.js';
 import { compilePattern } from './pattern/index.js';
 import { resolveUri } from './resolve-uri.js';
 
-const engine = /* @__PURE__ */ engineOf([numbers, patterns, formats, objects, arrays, choices, dynamic, unevaluated], {
+const engine = /* @__PURE__ */ engineOf([...common, ...textual, ...rare], {
   dialects: everyDialect,
   resolveUri,
 });

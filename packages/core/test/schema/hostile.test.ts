@@ -229,7 +229,7 @@ describe('problems', () => {
         message: 'Needs 3 capital letters A to Z.',
       },
       { at: '/pieces', keyword: 'maximum', params: { limit: 5 }, message: 'Has to be 5 or less.' },
-      { at: '/port', message: 'Has to be “ALD” or “BRE”.' },
+      { at: '/port', message: '“XXX” is none of: “ALD”, “BRE”.' },
     ]);
     const norwegian = { maximum: 'Kan ikke være mer enn {limit}.' };
     expect(compileSchema(raw, { messages: norwegian }).validate(value).problems[1]?.message).toBe(

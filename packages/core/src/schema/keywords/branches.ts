@@ -1,5 +1,5 @@
 /** Keywords whose subschemas hold only sometimes. */
-import { isObject, joinPointer, ownMember, type Problem } from '../../json/index.js';
+import { equalJson, isObject, joinPointer, ownMember, type Problem } from '../../json/index.js';
 import { kindWords, type Messages } from '../messages.js';
 import { Seen } from '../seen.js';
 import { bits, type Branching, type Site, type Run, type SchemaNode } from '../rule.js';
@@ -76,12 +76,43 @@ function kindsTaken(nodes: readonly SchemaNode[]): unknown[] | undefined {
   return kinds.every((kind) => kind !== undefined) ? [...new Set(kinds.flat())] : undefined;
 }
 
+/**
+ * Where each branch wants other values at the same place and this is none of them, that is one fault: what is told are
+ * the values of all branches.
+ */
+function noneOfAll(
+  context: Context,
+  nodes: readonly SchemaNode[],
+  value: unknown,
+  site: Site,
+): Problem | undefined {
+  const telling = isObject(value) ? tellingMember(nodes) : undefined;
+  const seen = telling ? ownMember(value, telling.name) : value;
+  if (seen === undefined) return undefined;
+  const lists = telling ? telling.values : nodes.map(valuesOf);
+  if (lists.length < 2 || lists.some((list) => list === undefined)) return undefined;
+  const allowed = (lists as (readonly unknown[])[]).flat();
+  if (allowed.some((one) => equalJson(one, seen))) return undefined;
+  const at = telling ? joinPointer(site.at, telling.name) : site.at;
+  const { schemaAt } = context.problem(context.keyword, {}, site);
+  return { ...context.problem('enum', { allowed, seen }, { ...site, at }), schemaAt };
+}
+/** The values that a schema names, where it does nothing else. */
+function valuesOf({ raw }: SchemaNode): readonly unknown[] | undefined {
+  if (!isObject(raw)) return undefined;
+  const isOnly = Object.keys(raw).every((name) => ['const', 'enum', 'type', 'title', 'description'].includes(name));
+  if (!isOnly) return undefined;
+  return Object.hasOwn(raw, 'const') ? [raw['const']] : Array.isArray(raw['enum']) ? raw['enum'] : undefined;
+}
+
 function noBranch(context: Context, choice: Choices, value: unknown, run: Run, site: Site): Problem[] {
   const { nodes } = choice;
   const index = run.chosen?.(site.at, choice);
   const chosen = index === undefined ? undefined : nodes[index];
   if (index !== undefined && chosen)
     return context.explain(chosen, value, run, { at: site.at, way: `${site.way}/${context.keyword}/${index}` });
+  const none = noneOfAll(context, nodes, value, site);
+  if (none) return [none];
   const best = bestBranch(context, nodes, value, run, site);
   if (best) return best.problems;
   const expected = kindsTaken(nodes);

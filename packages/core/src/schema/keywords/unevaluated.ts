@@ -43,6 +43,7 @@ function lateRule(context: Context, others: readonly Rule[], one: Unevaluated): 
   const member = (value: unknown, key: string | number): unknown => (value as Record<string | number, unknown>)[key];
   return {
     kind: 'whole',
+    isLate: true,
     keyword: one.keyword,
     on: one.on,
     accepts: (value, run) => left(value, run).every((key) => one.node.accepts(member(value, key), run)),

@@ -1,6 +1,6 @@
-/** Keywords that look at a value of any kind, and at the length of texts. */
-import { equalJson, kindOf, type Kind } from '../../json/index.js';
-import { choices, kindWords, plural, shortly, type Messages } from '../messages.js';
+/** The keyword for kinds, and those for the length of texts. */
+import { kindOf, type Kind } from '../../json/index.js';
+import { kindWords, plural, type Messages } from '../messages.js';
 import { bitOf } from '../rule.js';
 import { assertion, bits, countOf, type Family, type Keyword } from './context.js';
 
@@ -37,32 +37,6 @@ function single(names: readonly Kind[], mask: number): (value: unknown) => boole
     return (value) => typeof value === only;
   return (value) => (bitOf(value) & mask) !== 0;
 }
-
-const enumeration: Keyword = (context) => {
-  if (!Array.isArray(context.value)) {
-    context.complain('has to be a list');
-    return undefined;
-  }
-  const allowed: readonly unknown[] = context.value;
-  const simple = new Set(allowed.filter((item) => typeof item !== 'object' || item === null));
-  const complex = allowed.filter((item) => typeof item === 'object' && item !== null);
-  const params = (): Record<string, unknown> => ({ allowed });
-  return assertion(
-    context,
-    bits.any,
-    (value: unknown) => simple.has(value) || complex.some((item) => equalJson(item, value)),
-    params,
-  );
-};
-
-const constant: Keyword = (context) => {
-  const wanted = context.value;
-  const accepts =
-    typeof wanted === 'object' && wanted !== null
-      ? (value: unknown) => equalJson(wanted, value)
-      : (value: unknown) => value === wanted;
-  return assertion(context, bits.any, accepts, () => ({ allowed: wanted }));
-};
 
 /** Characters as JSON Schema counts them: code points. */
 export function lengthOf(text: string): number {
@@ -103,8 +77,6 @@ const minLength: Keyword = (context) => {
 
 const english: Messages = {
   type: ({ expected, seen }) => `Has to be ${kindWords(expected)}, but is ${kindWords(seen ?? 'missing')}.`,
-  enum: ({ allowed }) => `Has to be ${choices(allowed)}.`,
-  const: ({ allowed }) => `Has to be ${shortly(allowed)}.`,
   maxLength: ({ limit, seen }) =>
     `Has to be at most ${plural(limit, 'character', 'characters')} long, but has ${String(seen)}.`,
   minLength: ({ limit, seen }) =>
@@ -117,8 +89,6 @@ const english: Messages = {
 export const family: Family = {
   keywords: {
     type,
-    enum: enumeration,
-    const: constant,
     maxLength,
     minLength,
   },
