@@ -59,7 +59,7 @@ export async function prepareForm({
   const compiled = await prepareSchema(schema, { assertFormats: true, ...compile });
   const plan = await preparePlan(compiled, hints, rules);
   for (const { schemaAt, says } of plan.troubles) warnDeveloper(`${schemaAt}: ${says}`);
-  const text = JSON.stringify([compiled.documents, hints]);
+  const text = JSON.stringify([compiled.documents, hints, rules?.fields]);
   const [codecs, drawings, expressed, checks, parts] = await Promise.all([
     prepareCodecs(plan.root, codes),
     loadDrawings(plan),

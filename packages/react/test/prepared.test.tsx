@@ -75,7 +75,11 @@ it('fetches only what a plan asks for, and all where a person may open what nobo
   expect(Object.keys(unit.inputs)).toContain('native:radios');
   const list = await drawingsFor({ type: 'object', properties: { tags: booking.properties.tags } });
   expect([list.List, list.Steps]).toEqual([everyDrawing.List, undefined]);
-  const paged = await drawingsFor({ type: 'object', properties: { a: { type: 'string' } }, 'x-poietra': { layout: 'steps' } });
+  const paged = await drawingsFor({
+    type: 'object',
+    properties: { a: { type: 'string' } },
+    'x-poietra': { layout: 'steps' },
+  });
   expect(Object.keys(paged).sort()).toEqual(['Steps', 'inputs', 'skins']);
   const tree = { type: 'object', properties: { name: { type: 'string' }, inner: { $ref: '#' } } };
   expect(Object.keys(await drawingsFor(tree)).sort()).toEqual(['inputs', 'skins']);

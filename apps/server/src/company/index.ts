@@ -80,6 +80,14 @@ export function companyRouter(folder: string, seed: readonly CompanyRecord[], wa
     if (!found) throw new Refusal(404, 'No such crossing', `There is no crossing ${params.number}.`);
     response.json(found);
   });
+  // Whether a reference is still free: what a form asks while it is typed.
+  router.get('/references/:text', ({ params }, response) => {
+    const wanted = params.text.trim().toLowerCase();
+    const holder = Object.values(collections)
+      .flatMap((records) => records.list())
+      .find(({ number, reference }) => [number, reference].some((one) => String(one ?? '').toLowerCase() === wanted));
+    response.json(holder ? { free: false, why: `${holder.number} has it already.` } : { free: true });
+  });
   router.get('/token', (_request, response) => void response.json({ token }));
 
   const own = new Map<string, Records>();

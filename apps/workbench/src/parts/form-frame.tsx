@@ -26,6 +26,7 @@ interface Props {
         | 'editing'
         | 'palette'
         | 'disabled'
+        | 'page'
       >
     >;
   /** The server draws it first, and the frame takes that over. */

@@ -131,6 +131,7 @@ const edit: z.ZodType<FormEdit> = z.discriminatedUnion('do', [
   }),
   z.object({ do: z.literal('into'), group: z.string().max(2000) }),
   z.object({ do: z.literal('layout'), layout: z.string().max(20).optional() }),
+  z.object({ do: z.literal('hints'), hints: z.record(z.string().max(64), z.unknown()) }),
   z.object({ do: z.literal('move'), by: z.union([z.literal(-1), z.literal(1)]) }),
   z.object({ do: z.literal('place'), before: z.string().max(200) }),
   z.object({ do: z.literal('remove') }),
@@ -194,6 +195,8 @@ export const fromFrame = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('replayed'), trouble: z.string().max(1000).optional() }),
   z.object({ kind: z.literal('mounted') }),
+  /** Another page of a form of several pages is shown: the place of its first member. */
+  z.object({ kind: z.literal('page'), page: z.string().max(2000) }),
   z.object({ kind: z.literal('height'), height: z.number().min(0).max(200_000) }),
   z.object({
     kind: z.literal('report'),

@@ -14,15 +14,15 @@ interface Spot {
 export function EditMargin({
   form,
   plan,
-  palette,
+  open: { palette, kit },
 }: {
   readonly form: Form;
   readonly plan: Plan;
-  readonly palette: FormToOpen['palette'];
+  readonly open: FormToOpen;
 }): ReactNode {
   const anchor = useRef<HTMLDivElement>(null);
   const [spots, setSpots] = useState<readonly Spot[]>([]);
-  const [open, setOpen] = useState<string>();
+  const [opened, setOpened] = useState<string>();
   const [dragged, setDragged] = useState<PlanNode>();
   useLayoutEffect(() => {
     const sheet = anchor.current?.parentElement?.querySelector('form');
@@ -53,7 +53,7 @@ export function EditMargin({
   }, [form, plan]);
   const nodeAt = (at: string): PlanNode | undefined =>
     planAt(plan.root, at, (where, chooser) => form.chosen(where, chooser));
-  const openNode = open === undefined ? undefined : nodeAt(open);
+  const openNode = opened === undefined ? undefined : nodeAt(opened);
   const ownerOf = (node: PlanNode): string => node.schemaAt.replace(/\/properties\/[^/]+$/, '');
   return (
     <div ref={anchor} className="edit-margin">
@@ -66,7 +66,7 @@ export function EditMargin({
               key={at}
               type="button"
               style={{ top }}
-              aria-expanded={open === at}
+              aria-expanded={opened === at}
               draggable={at !== ''}
               onDragStart={() => setDragged(node)}
               onDragOver={(event) => {
@@ -86,23 +86,24 @@ export function EditMargin({
                   });
                 setDragged(undefined);
               }}
-              onClick={() => setOpen(open === at ? undefined : at)}
+              onClick={() => setOpened(opened === at ? undefined : at)}
             >
               Edit {at === '' ? 'the whole' : at}
             </button>
           )
         );
       })}
-      {open !== undefined && openNode && (
+      {opened !== undefined && openNode && (
         <EditPanel
-          key={open}
+          key={opened}
           node={openNode}
           plan={plan}
-          at={open}
+          at={opened}
           form={form}
           palette={palette}
-          style={{ top: (spots.find(({ at }) => at === open)?.top ?? 0) + 26 }}
-          onClose={() => setOpen(undefined)}
+          ownHints={kit.hints}
+          style={{ top: (spots.find(({ at }) => at === opened)?.top ?? 0) + 26 }}
+          onClose={() => setOpened(undefined)}
         />
       )}
     </div>

@@ -1,6 +1,7 @@
 import { eachNode, editableRules, type Form, type FormEdit, type Plan, type PlanNode } from '@poietra/core';
 import { useFollowed } from '@poietra/react';
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { MoreHints } from './more-hints.js';
 import type { FormToOpen } from './messages.js';
 import { tell } from './tell.js';
 
@@ -10,12 +11,13 @@ interface Props {
   readonly at: string;
   readonly form: Form;
   readonly palette: FormToOpen['palette'];
+  readonly ownHints: FormToOpen['kit']['hints'];
   readonly style: { readonly top: number };
   onClose(): void;
 }
 
 /** What a place is, edited beside it: words, rules, order, width, condition. Each change goes to the schema at once. */
-export function EditPanel({ node, plan, at, form, palette, style, onClose }: Props): ReactNode {
+export function EditPanel({ node, plan, at, form, palette, ownHints, style, onClose }: Props): ReactNode {
   const change = (edit: FormEdit): void =>
     tell({ kind: 'edit', schemaAt: node.schemaAt, label: node.label.slice(0, 200), edit });
   const panel = useRef<HTMLDivElement>(null);
@@ -90,14 +92,13 @@ export function EditPanel({ node, plan, at, form, palette, style, onClose }: Pro
             value={node.hints.layout ?? ''}
             onChange={({ target }) => change({ do: 'layout', layout: target.value === '' ? undefined : target.value })}
           >
-            {(node.kind === 'group' ? ['', 'stack', 'row', 'grid', 'tabs'] : ['', 'stack', 'table', 'tabs']).map(
-              (one) => (
-                <option key={one}>{one}</option>
-              ),
-            )}
+            {layoutsOf(node, at).map((one) => (
+              <option key={one}>{one}</option>
+            ))}
           </select>
         </label>
       )}
+      <MoreHints plan={plan} node={node} own={ownHints} onChange={(hints) => change({ do: 'hints', hints })} />
       {isMember && <MoveInto plan={plan} node={node} onChange={change} />}
       {node.kind === 'group' && <AddMember form={form} at={at} node={node} palette={palette} onAdd={change} />}
       <div className="edit-actions">
@@ -126,6 +127,12 @@ export function EditPanel({ node, plan, at, form, palette, style, onClose }: Pro
       </div>
     </div>
   );
+}
+
+/** Pages are for the whole form only. */
+function layoutsOf({ kind }: PlanNode, at: string): readonly string[] {
+  if (kind === 'list') return ['', 'stack', 'table', 'tabs'];
+  return ['', 'stack', 'row', 'grid', 'tabs', ...(at === '' ? ['steps'] : [])];
 }
 
 /** Into which group a member can go: any other one of the same document that does not lie in it. */

@@ -31,6 +31,8 @@ export interface FormToOpen {
   readonly palette?: { readonly fields: readonly string[]; readonly groups: readonly string[] };
   /** Width of the sheet in pixels; absent: as wide as there is room. */
   readonly width?: number;
+  /** Of a form of several pages, the one that is shown. */
+  readonly page?: string;
   /** Empty where nothing is to be sent. */
   readonly submitLabel: string;
   /** How many copies stand on the page. */

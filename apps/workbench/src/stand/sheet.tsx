@@ -33,7 +33,17 @@ import {
   type Skin,
 } from '@poietra/react';
 import { effect } from '@preact/signals-core';
-import { useEffect, useImperativeHandle, useMemo, useRef, type ElementType, type ReactNode, type Ref } from 'react';
+import {
+  useCallback,
+  useEffect,
+  useImperativeHandle,
+  useMemo,
+  useRef,
+  useState,
+  type ElementType,
+  type ReactNode,
+  type Ref,
+} from 'react';
 import { liveInput, type BundledInputs } from '@poietra/stand';
 import type { FromFrame } from './checked.js';
 import { tell } from './tell.js';
@@ -110,6 +120,15 @@ function Copy({
   const ownHints = useMemo(() => drawOwnHints(ownHintsOf(open.kit)), [open.kit]);
   const skinName = open.skin ?? open.form.skin ?? 'plain';
   const isFirst = handle !== null;
+  const [page, setPage] = useState(open.page);
+  useEffect(() => setPage(open.page), [open.page]);
+  const showPage = useCallback(
+    (next: string) => {
+      setPage(next);
+      if (isFirst) tell({ kind: 'page', page: next });
+    },
+    [isFirst],
+  );
   const accepted = useRef(0);
   const secrets = useMemo(() => secretsIn(plan, open), [plan, open]);
   const troubles = useMemo(() => plan.troubles.map(({ schemaAt, says }) => ({ at: `#${schemaAt}`, says })), [plan]);
@@ -184,12 +203,14 @@ function Copy({
         skin={skins[skinName] ?? (skinName === 'compact' ? compact : plain)}
         ownHints={ownHints}
         fetchChoices={fetchChoices}
+        step={page}
+        onStep={showPage}
         submitLabel={open.submitLabel}
         {...(open.native ? { native: open.native } : {})}
         {...(open.submitLabel === '' ? {} : { send: sendCounted })}
       />
       {open.notes && <Notes form={form} plan={plan} isEdited={open.editing ?? false} />}
-      {open.editing && <EditMargin form={form} plan={plan} palette={open.palette} />}
+      {open.editing && <EditMargin form={form} plan={plan} open={open} />}
     </div>
   );
 }

@@ -13,6 +13,8 @@ export type FormEdit =
   /** Columns of twelve: everywhere, or where the group is as wide as `width` says. */
   | { readonly do: 'span'; readonly span: number | undefined; readonly width?: SpanWidth }
   | { readonly do: 'layout'; readonly layout: string | undefined }
+  /** All hints that stand in the schema itself; what is empty goes. */
+  | { readonly do: 'hints'; readonly hints: Readonly<Record<string, unknown>> }
   /** Past its neighbour, or before the member named. */
   | { readonly do: 'move'; readonly by: -1 | 1 }
   | { readonly do: 'place'; readonly before: string }
@@ -78,6 +80,8 @@ export function editForm(kit: Kit, form: string, schemaAt: string, edit: FormEdi
       return put('x-poietra/span', spanWith(lookUp(own, '/x-poietra/span'), edit));
     case 'layout':
       return put('x-poietra/layout', edit.layout);
+    case 'hints':
+      return put('x-poietra', Object.keys(edit.hints).length === 0 ? undefined : edit.hints);
   }
   const { owner, name } = ownerOf(at);
   switch (edit.do) {

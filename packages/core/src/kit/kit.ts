@@ -233,6 +233,7 @@ export const kitSchema = z.looseObject({
       placeholder: z.string().optional(),
       prefix: z.string().optional(),
       suffix: z.string().optional(),
+      normal: z.enum(['leaving', 'typing']).optional(),
       required: z.boolean().optional(),
     }),
   ),

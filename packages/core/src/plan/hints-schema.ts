@@ -53,6 +53,7 @@ export const hintsSchema = {
       type: 'array',
       description: 'What has to hold beside the schema.',
       items: {
+        title: 'Rule',
         type: 'object',
         properties: {
           holds: expression('Has to give true.'),

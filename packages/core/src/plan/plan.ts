@@ -200,8 +200,9 @@ function baseOf(
     placeholder,
     prefix,
     suffix,
+    normal,
   } = (own.field === undefined ? undefined : rules.fields?.[own.field]) ?? {};
-  const hints: Hints = { ...withoutGaps({ placeholder, prefix, suffix }), ...own };
+  const hints: Hints = { ...withoutGaps({ placeholder, prefix, suffix, normal }), ...own };
   const outer = nodes[0] ?? all[0]?.node;
   const hint = hints.hint ?? facts.description ?? fieldHint;
   return {

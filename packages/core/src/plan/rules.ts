@@ -21,6 +21,8 @@ export interface FieldDescription {
   readonly placeholder?: string;
   readonly prefix?: string;
   readonly suffix?: string;
+  /** When a text is shown in its normal form. */
+  readonly normal?: 'leaving' | 'typing';
   readonly required?: boolean;
 }
 

@@ -170,7 +170,7 @@ function Choice({
 /** The settings are members of the field among others, which stay as they are. */
 function membersAt(at: string, value: unknown): Record<string, unknown> {
   return Object.fromEntries(
-    ['label', 'hint', 'placeholder', 'adapter', 'codec', 'prefix', 'suffix', 'required'].map((member) => [
+    ['label', 'hint', 'placeholder', 'adapter', 'codec', 'prefix', 'suffix', 'normal', 'required'].map((member) => [
       `${at}/${member}`,
       ownMember(value, member),
     ]),
@@ -198,6 +198,13 @@ function settingsSchema([adapters, codecs]: [string[], string[]]): unknown {
       },
       prefix: text('Before the input'),
       suffix: text('Behind the input'),
+      normal: {
+        title: 'The normal form is shown',
+        oneOf: [
+          { const: 'leaving', title: 'when the input is left' },
+          { const: 'typing', title: 'while it is typed' },
+        ],
+      },
       required: { title: 'Required', type: 'boolean' },
     },
   };

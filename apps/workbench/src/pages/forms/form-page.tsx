@@ -83,6 +83,7 @@ function Proof({
   const [wide, setWide] = useShown('width');
   const width = widthOf(wide);
   const [shown, setText] = useShown('text');
+  const [page, setPage] = useShown('page');
   const text = texts.find((one) => one === shown);
   const [lineTrace, setLine] = useReducer(traced, untraced);
   const { line } = lineTrace;
@@ -173,7 +174,8 @@ function Proof({
       }
       return;
     }
-    if (message.kind === 'line') setLine(message);
+    if (message.kind === 'page') setPage(message.page);
+    else if (message.kind === 'line') setLine(message);
     else if (message.kind === 'failed') setBroken(message.message);
     else if (message.kind === 'mounted') setBroken(undefined);
     else if (message.kind === 'state') {
@@ -197,8 +199,9 @@ function Proof({
       width,
       ...(values === undefined ? {} : { values }),
       ...(restore ? { restore } : {}),
+      ...(page === undefined ? {} : { page }),
     };
-  }, [beginning, record, width, isEditing, hasNotes, fields, groups]);
+  }, [beginning, record, width, isEditing, hasNotes, fields, groups, page]);
   const ready = beginning?.id === id ? beginning : undefined;
 
   return (

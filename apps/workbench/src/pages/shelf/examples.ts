@@ -389,6 +389,83 @@ export const examples: readonly Example[] = [
     }),
   ),
   example(
+    'rule',
+    'A ship on charter',
+    'A rule across fields: an expression that has to hold, told at both of them, and listed once.',
+    object(
+      {
+        from: { title: 'From', type: 'string', format: 'date' },
+        until: { title: 'Until', type: 'string', format: 'date' },
+      },
+      {
+        'x-poietra': {
+          layout: 'row',
+          rules: [
+            { holds: 'value.until >= value.from', message: 'It ends before it begins.', tells: ['/until', '/from'] },
+          ],
+        },
+      },
+    ),
+    { tell: 'change' },
+  ),
+  example(
+    'check',
+    'A reference of one’s own',
+    'A check that asks a server while one goes on: FB-1001 is taken. Sending waits for the answer.',
+    object({
+      reference: {
+        title: 'Reference',
+        type: 'string',
+        minLength: 3,
+        'x-poietra': {
+          check: { from: '/company/references/{value}', good: '/free', reason: '/why', failing: 'hold' },
+        },
+      },
+    }),
+    { tell: 'change' },
+  ),
+  example(
+    'order-of-problems',
+    'The gate code',
+    'What is told first: needed, then digits only, then exactly four; the others on demand.',
+    object(
+      {
+        code: {
+          title: 'Gate code',
+          type: 'string',
+          allOf: [{ minLength: 4, maxLength: 4 }, { pattern: '^[0-9]*$' }],
+          'x-poietra': {
+            tells: ['required', 'pattern', 'minLength', 'maxLength'],
+            messages: { pattern: 'Digits only.', minLength: 'Exactly four digits.', maxLength: 'Exactly four digits.' },
+          },
+        },
+      },
+      { required: ['code'] },
+    ),
+    { tell: 'change' },
+  ),
+  example(
+    'pages',
+    'A day out',
+    'Several pages: next asks only for its own, back keeps everything, and the last one shows it all.',
+    object(
+      {
+        traveller: {
+          title: 'Who travels',
+          type: 'object',
+          required: ['name'],
+          properties: {
+            name: { title: 'Name', type: 'string' },
+            cabin: { title: 'With a cabin', type: 'boolean' },
+          },
+        },
+        way: { title: 'Where to', type: 'object', properties: { port: { title: 'Port', oneOf: ports } } },
+        notes: { title: 'Notes', type: 'string', 'x-poietra': { lines: 3 } },
+      },
+      { required: ['traveller'], 'x-poietra': { layout: 'steps' } },
+    ),
+  ),
+  example(
     'old-draft',
     'An old paper',
     'Every draft from 4 on: here draft 4, with its own way to say “more than”.',

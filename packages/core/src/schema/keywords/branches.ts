@@ -80,12 +80,7 @@ function kindsTaken(nodes: readonly SchemaNode[]): unknown[] | undefined {
  * Where each branch wants other values at the same place and this is none of them, that is one fault: what is told are
  * the values of all branches.
  */
-function noneOfAll(
-  context: Context,
-  nodes: readonly SchemaNode[],
-  value: unknown,
-  site: Site,
-): Problem | undefined {
+function noneOfAll(context: Context, nodes: readonly SchemaNode[], value: unknown, site: Site): Problem | undefined {
   const telling = isObject(value) ? tellingMember(nodes) : undefined;
   const seen = telling ? ownMember(value, telling.name) : value;
   if (seen === undefined) return undefined;

@@ -1,0 +1,53 @@
+/** All hints of a place that the panel has no line of its own for: a form of their own schema. */
+import { hintsSchemaWith, isObject, lookUp, ownMember, type Plan, type PlanNode } from '@poietra/core';
+import { useMemo, type ReactNode } from 'react';
+import { SettingsForm } from '../parts/settings-form.js';
+import type { FormToOpen } from './messages.js';
+
+type OwnHints = FormToOpen['kit']['hints'];
+type Given = Readonly<Record<string, unknown>>;
+
+/** Those of the panel's own lines, and in which order the others stand: what is looked for most comes first. */
+const elsewhere = ['condition', 'computed', 'layout'];
+const first = ['rules', 'check', 'tells', 'normal', 'messages', 'words', 'remote', 'input', 'field'];
+
+interface Props {
+  readonly plan: Plan;
+  readonly node: PlanNode;
+  readonly own: OwnHints;
+  onChange(hints: Given): void;
+}
+
+export function MoreHints({ plan, node, own, onChange }: Props): ReactNode {
+  const written = writtenHints(plan, node);
+  const schema = useMemo(() => schemaFor(own), [own]);
+  const beside = Object.keys(node.given).filter((name) => ownMember(written, name) !== node.given[name]);
+  const kept = Object.fromEntries(Object.entries(written).filter(([name]) => elsewhere.includes(name)));
+  return (
+    <details className="edit-more">
+      <summary>More: rules, checks, words …</summary>
+      {beside.length > 0 && (
+        <p>Beside the schema, under Hints, stand {beside.join(', ')}. They go before what is said here.</p>
+      )}
+      <SettingsForm
+        schema={schema}
+        value={written}
+        onChange={(hints) => onChange({ ...kept, ...(isObject(hints) ? hints : {}) })}
+      />
+    </details>
+  );
+}
+
+/** The hints that stand in the schema itself, where it is this form's own; those of a group are merged in its plan. */
+function writtenHints({ compiled }: Plan, { schemaAt, facts }: PlanNode): Given {
+  const isOwn = schemaAt === '' || schemaAt.startsWith('/');
+  const found = isOwn ? lookUp(compiled.root.resource.root, `${schemaAt}/x-poietra`) : facts.hints;
+  return isObject(found) ? found : {};
+}
+
+function schemaFor(own: OwnHints): unknown {
+  const { properties, ...rest } = hintsSchemaWith(own) as { properties: Given };
+  const names = Object.keys(properties).filter((name) => !elsewhere.includes(name));
+  const inOrder = [...first, ...names.filter((name) => !first.includes(name))];
+  return { ...rest, properties: Object.fromEntries(inOrder.map((name) => [name, properties[name]])) };
+}
