@@ -326,3 +326,18 @@ it('law: after each edit, sent and followed values agree with a form that is ope
     { numRuns: 200 },
   );
 });
+
+it('what is kept while its place is out of force can be listed, and is not sent', () => {
+  const form = openForm({
+    schema: {
+      properties: { cooled: { type: 'boolean' } },
+      if: { properties: { cooled: { const: true } }, required: ['cooled'] },
+      then: { properties: { degrees: { type: 'integer' } } },
+    },
+    values: { cooled: true, degrees: 4 },
+  });
+  form.field('/cooled').report(false);
+  expect([form.aside.map(({ at, value }) => [at, value]), form.sent()]).toEqual([[['/degrees', 4]], { cooled: false }]);
+  form.field('/cooled').report(true);
+  expect([form.aside, form.sent()]).toEqual([[], { cooled: true, degrees: 4 }]);
+});

@@ -192,3 +192,15 @@ it('values are taken as saved; what a form begins with gets the defaults of its 
   expect(openForm({ schema: withDefault, begin: { name: 'a' } }).sent()).toEqual({ name: 'a', port: 'ALD' });
   expect(openForm({ schema: withDefault }).sent()).toEqual({ port: 'ALD' });
 });
+
+describe('what became of sending', () => {
+  const sent = async (accepted: NonNullable<Parameters<typeof openForm>[0]['accepted']>) => {
+    const form = openForm({ schema: {}, accepted });
+    await form.submit(() => Promise.resolve({ kind: 'accepted', answer: { number: 'FB-7' } }));
+    return form.message;
+  };
+  it('is told in the form’s own words, with what the server answered', async () => {
+    expect(await sent('Booked as {number}.')).toBe('Booked as FB-7.');
+    expect(await sent((answer) => JSON.stringify(answer))).toBe('{"number":"FB-7"}');
+  });
+});

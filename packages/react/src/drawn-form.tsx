@@ -1,5 +1,5 @@
 import { asShownName, type Form, type Outcome, type Plan } from '@poietra/core';
-import { useMemo, useRef, useSyncExternalStore, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, useSyncExternalStore, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
 import type { AdaptedInput } from './given.js';
 import { DrawingContext, drawingFor, type Drawing, type Drawings, type FetchChoices } from './drawing.js';
@@ -66,6 +66,9 @@ export function DrawnForm({
   const element = useRef<HTMLFormElement>(null);
   const summary = useRef<HTMLDivElement>(null);
   const status = useFollowed(() => form.status, [form]);
+  useEffect(() => {
+    if (plan.compiled !== form.compiled) form.trouble('', 'It is drawn by a plan of another compiled schema.');
+  }, [form, plan]);
   const isScripted = useSyncExternalStore(never, yes, no);
 
   // The button is listened to as well as the form: Enter in a field presses it, too, and a frame that may not send

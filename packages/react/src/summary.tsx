@@ -9,14 +9,11 @@ import { useScope } from './scope.js';
 export function Summary({ plan, ref }: { readonly plan: Plan; readonly ref: Ref<HTMLDivElement> }): ReactNode {
   const { form, baseId } = useScope();
   const { problems, message, status } = useFollowed(() => {
-    const refused = form.status === 'refused' || form.status === 'failed';
-    return {
-      problems: form.submittedOnce ? form.problems() : [],
-      message: refused ? form.message : undefined,
-      status: form.status,
-    };
+    const { status, message } = form;
+    const isTold = status !== 'open' && status !== 'sending';
+    return { problems: form.submittedOnce ? form.problems() : [], message: isTold ? message : undefined, status };
   }, [form]);
-  const isBad = problems.length > 0 || message !== undefined;
+  const isBad = problems.length > 0 || (message !== undefined && status !== 'accepted');
   return (
     <div ref={ref} tabIndex={-1} role="status" className={isBad ? 'poietra-summary' : undefined} data-status={status}>
       {message !== undefined && <p>{message}</p>}

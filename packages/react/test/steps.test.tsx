@@ -80,7 +80,7 @@ it('asks only for what stands on the page, and gives the focus to what is missin
   expect(form.sent()).toMatchObject({ sender: { name: 'Hareby' } });
 });
 
-it('shows what was filled in before it is sent, but no secret', async () => {
+it('shows what was filled in before it is sent, but no secret', () => {
   const values = {
     sender: { name: 'Hareby', insured: true },
     ship: 'Terna',
@@ -115,7 +115,7 @@ it('opens the page of what is wrong when sending is refused, and of a link in th
 
 it('tells which page is wanted where the page stands in an address', async () => {
   const wanted: string[] = [];
-  draw({ values: { sender: { name: 'Hareby' } }, step: '/sender', onStep: (step) => wanted.push(step) });
+  draw({ values: { sender: { name: 'Hareby' } }, step: '/sender', onStep: (step) => void wanted.push(step) });
   await press('Next');
   expect([wanted, page()]).toEqual([['/ship'], 'Sender']);
 });
@@ -222,4 +222,26 @@ it('keeps the caret where a text is shown in its normal form while it is typed',
   expect([input.value, input.selectionStart]).toEqual(['AB', 2]);
   type('AcB', 2);
   expect([input.value, input.selectionStart]).toEqual(['ACB', 2]);
+});
+
+it('tells a developer that a plan is of another schema', () => {
+  const said = jest.spyOn(console, 'warn').mockImplementation(() => undefined);
+  const [one, other] = [makePlan(compileSchema(schema)), makePlan(compileSchema(schema))];
+  const form = openPlan(one);
+  act(() => root.render(<PlannedForm form={form} plan={other} />));
+  expect(form.troubles.map(({ says }) => says)).toEqual(['It is drawn by a plan of another compiled schema.']);
+  said.mockRestore();
+});
+
+it('tells a key that is not known where the choices come from, until it is', async () => {
+  const of = {
+    properties: { port: { type: 'string', title: 'Port', 'x-poietra': { remote: { from: '/ports', key: '/code' } } } },
+  };
+  const fetchChoices = () => Promise.resolve([{ code: 'ALD' }, { code: 'BRE' }]);
+  const form = draw({ values: { port: 'XXX' }, fetchChoices }, of);
+  await act(() => new Promise((resolve) => setTimeout(resolve, 20)));
+  const hint = () => host.querySelector('.poietra-hint')?.textContent;
+  expect(hint()).toBe('“XXX” is not known where the choices come from.');
+  act(() => form.put('/port', 'BRE'));
+  expect(hint()).toBeUndefined();
 });

@@ -230,6 +230,8 @@ export const fromFrame = z.discriminatedUnion('kind', [
     /** How often what this form holds was accepted. */
     accepted: z.number().int(),
     /** Values that no schema speaks of, and what is wrong with the description. */
+    /** Values of places that are out of force, by place; no secrets. */
+    aside: z.record(z.string().max(2000), z.unknown()),
     leftOver: z.array(z.object({ at: z.string().max(2000), isAllowed: z.boolean() })).max(100),
     troubles: z.array(z.object({ at: z.string().max(2000), says: z.string().max(2000) })).max(100),
     changed: z.boolean(),

@@ -4,8 +4,10 @@ import {
   compileSchemaInTurns,
   describeValue,
   loadExpressions,
+  lookUp,
   makePlan,
   openPlan,
+  parsePointer,
   isSecret,
   ownHintsOf,
   planAt,
@@ -176,6 +178,7 @@ function Copy({
           snapshot: snapshotOf(form, secrets),
           sent: withoutSecrets(form.sent(), secrets),
           accepted: accepted.current,
+          aside: asideOf(form, secrets),
           leftOver: form.leftOver.slice(0, 100).map(({ at, isAllowed }) => ({ at, isAllowed })),
           troubles: [...form.troubles, ...troubles]
             .slice(0, 100)
@@ -215,6 +218,17 @@ function Copy({
   );
 }
 
+/** What is kept while its place is out of force, without secrets: those may lie deep in it. */
+function asideOf(form: Form, secrets: readonly string[]): Record<string, unknown> {
+  return Object.fromEntries(
+    form.aside.slice(0, 100).map(({ at, value }) => {
+      const tokens = parsePointer(at);
+      const whole = tokens.reduceRight<unknown>((inner, token) => ({ [token]: inner }), value);
+      return [at, lookUp(withoutSecrets(whole, secrets), at)];
+    }),
+  );
+}
+
 /** The form is opened anew when its description changes; what was typed so far goes over into the new one. */
 function useOpened(
   inputs: BundledInputs,
@@ -249,6 +263,7 @@ function useOpened(
       ...(open.disabled ? { disabled: true } : {}),
       ...(description.tell ? { tell: description.tell } : {}),
       ...(description.hidden ? { hidden: description.hidden } : {}),
+      ...(description.accepted === undefined ? {} : { accepted: description.accepted }),
     });
     last.current = form;
     if (open.allTold) void form.submit(() => Promise.resolve({ kind: 'accepted', answer: undefined }));

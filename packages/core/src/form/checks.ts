@@ -93,7 +93,7 @@ class Check {
     else if (this.answers.has(key)) this.#say(this.answers.get(key));
     else {
       this.#wait();
-      this.#timer = later(() => this.#ask(key), this.check.patience ?? patience);
+      this.#timer = later(() => void this.#ask(key), this.check.patience ?? patience);
     }
   }
 

@@ -19,7 +19,7 @@ import { FormDocument } from './document.js';
 import { Force, type HintCondition } from './force.js';
 import type { FormList } from './list.js';
 import type { Movable, Moves } from './moves.js';
-import { outcomeOf } from './outcome.js';
+import { acceptedWords, outcomeOf } from './outcome.js';
 import { fits, pointerOf, type Where } from './path.js';
 import { FormProblems } from './problems.js';
 import { Place, places, type PlaceHolder } from './place.js';
@@ -383,8 +383,15 @@ export class OpenForm implements Form, PlaceHolder, Attended, Movable {
   }
   get leftOver(): readonly LeftOver[] {
     void this.version.value;
+    return this.#kept(true);
+  }
+  get aside(): readonly LeftOver[] {
+    void this.version.value;
+    return this.#kept(false);
+  }
+  #kept(isLeftOver: boolean): LeftOver[] {
     return [...this.#marked].flatMap((place) =>
-      place.isLeftOver && place.kept?.root !== undefined
+      place.kept?.root !== undefined && place.isLeftOver === isLeftOver
         ? [{ at: place.at, value: copyOf(place.kept.root), isAllowed: place.applied.length === 0 }]
         : [],
     );
@@ -426,7 +433,12 @@ export class OpenForm implements Form, PlaceHolder, Attended, Movable {
       this.#status.value = outcome.kind;
       if (outcome.kind === 'refused') this.refuse(outcome.problems, outcome.message);
       else if (outcome.kind === 'failed') this.#message.value = outcome.message;
-      else this.#beginAt(beginning, whole);
+      else {
+        const { accepted } = this.options;
+        this.#message.value =
+          typeof accepted === 'string' ? acceptedWords(accepted, outcome.answer) : accepted?.(outcome.answer);
+        this.#beginAt(beginning, whole);
+      }
       this.version.value++;
     });
     return outcome;

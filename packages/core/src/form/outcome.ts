@@ -1,4 +1,5 @@
 import { isObject, type Problem } from '../json/index.js';
+import { textFor } from '../schema/index.js';
 import type { Outcome } from './types.js';
 
 /** What an application's `send` gave, read with care: one that gives nothing must not leave the form sending for ever. */
@@ -13,3 +14,7 @@ export function outcomeOf(given: unknown): Outcome {
 
 const isProblem = (one: unknown): one is Problem =>
   isObject(one) && typeof one['at'] === 'string' && typeof one['message'] === 'string';
+
+/** What is told once something was accepted: `{number}` and the like are members of what the server answered. */
+export const acceptedWords = (words: string, answer: unknown): string =>
+  textFor({ words }, 'words', isObject(answer) ? answer : {});

@@ -92,6 +92,8 @@ export interface FormOptions {
   readonly conditions?: readonly PlacedExpression[];
   readonly rules?: readonly PlacedRule[];
   readonly checks?: readonly PlacedCheck[];
+  /** What is told once it was accepted; `{number}` and the like are members of what the server answered. */
+  readonly accepted?: string | ((answer: unknown) => string);
   /** What an earlier form gave with `snapshot()`. */
   readonly restore?: Snapshot;
   /** Nothing in it can be changed or reached. */
@@ -162,7 +164,7 @@ export interface Form<T = unknown> {
   readonly status: FormStatus;
   readonly changed: boolean;
   readonly submittedOnce: boolean;
-  /** What the server said of the whole. */
+  /** What is to be told of the whole: why it was refused or failed, or that it was accepted. */
   readonly message: string | undefined;
   field(at: Where<T>): FormField;
   list(at: Where<T>): FormList;
@@ -185,6 +187,10 @@ export interface Form<T = unknown> {
   /** Values that no schema speaks of. They are not sent; `keep` has one sent all the same, `put(at, undefined)` takes it away. */
   readonly leftOver: readonly LeftOver[];
   keep(at: Pointer): void;
+  /** Values of places that are out of force: kept until those come back, and not sent. */
+  readonly aside: readonly Pick<LeftOver, 'at' | 'value'>[];
+  /** Tells the developer that something is wrong with the description, or with how the form is used; each once. */
+  trouble(at: Pointer, says: string): void;
   problems(): readonly Problem[];
   /** Has the problems at and below a place told, as an attempt to send does for the whole; gives them back. */
   tellWithin(at: Pointer): readonly Problem[];

@@ -38,6 +38,7 @@ function filesOf(
   const settings = [
     form.tell && `tell: ${quoted(form.tell)}`,
     form.hidden && `hidden: ${quoted(form.hidden)}`,
+    form.accepted && `accepted: ${quoted(form.accepted)}`,
     messages && 'messages',
   ].filter(Boolean);
   return [

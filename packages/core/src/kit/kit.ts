@@ -51,6 +51,8 @@ export interface FormDescription {
   readonly language?: string;
   readonly tell?: 'leave' | 'change' | 'submit';
   readonly hidden?: 'drop' | 'keep';
+  /** What is said once it was accepted; `{number}` and the like are members of the answer. */
+  readonly accepted?: string;
   /** How its fields are drawn: `plain`, `compact`, or one of the kit's skins. */
   readonly skin?: string;
   readonly written?: WrittenTexts;
@@ -256,6 +258,7 @@ export const kitSchema = z.looseObject({
       language: z.string().optional(),
       tell: z.enum(['leave', 'change', 'submit']).optional(),
       hidden: z.enum(['drop', 'keep']).optional(),
+      accepted: z.string().max(1000).optional(),
       skin: z.string().optional(),
       written,
     }),

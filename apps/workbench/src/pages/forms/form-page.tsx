@@ -1,4 +1,12 @@
-import { editForm, isObject, joinPointer, type FormDescription, type Outcome, type Snapshot } from '@poietra/core';
+import {
+  acceptedWords,
+  editForm,
+  isObject,
+  joinPointer,
+  type FormDescription,
+  type Outcome,
+  type Snapshot,
+} from '@poietra/core';
 import { GearIcon } from '@phosphor-icons/react';
 import { useEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
 import { partOf } from '../../parts/part-of.js';
@@ -146,11 +154,13 @@ function Proof({
       const made = isObject(outcome.answer) ? outcome.answer[key] : undefined;
       accepted.current++;
       say(
-        record !== undefined
-          ? `${record} replaced.`
-          : made === undefined
-            ? `Saved. The answer has no “${key}”, so it is not known under which key.`
-            : `Saved as ${String(made)}.`,
+        form.accepted !== undefined
+          ? acceptedWords(form.accepted, outcome.answer)
+          : record !== undefined
+            ? `${record} replaced.`
+            : made === undefined
+              ? `Saved. The answer has no “${key}”, so it is not known under which key.`
+              : `Saved as ${String(made)}.`,
       );
       await dropDraft(id);
       setSaved((count) => count + 1);

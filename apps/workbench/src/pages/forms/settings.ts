@@ -75,6 +75,11 @@ export function settingsSchema(skins: readonly string[]): unknown {
           { const: 'keep', title: 'are sent all the same' },
         ],
       },
+      accepted: text('Said once it was accepted', {
+        maxLength: 1000,
+        description: '{number} and the like are members of the answer.',
+        examples: ['Booked as {number}.'],
+      }),
       skin: { title: 'Skin', enum: ['plain', 'compact', ...skins] },
       language: text('Language of its messages', {
         pattern: '^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$',
@@ -98,13 +103,14 @@ export function settingsSchema(skins: readonly string[]): unknown {
 
 /** The settings that a form has. */
 export function settingsOf(form: FormDescription): unknown {
-  const { send, tell = 'leave', hidden = 'drop', skin = 'plain', language, messages } = form;
+  const { send, tell = 'leave', hidden = 'drop', skin = 'plain', accepted, language, messages } = form;
   const { path: address, ...sending } = send ?? {};
   return {
     ...(address === undefined ? {} : { address, sending }),
     tell,
     hidden,
     skin,
+    ...(accepted === undefined ? {} : { accepted }),
     ...(language === undefined ? {} : { language }),
     ...(messages === undefined ? {} : { messages }),
   };
@@ -113,13 +119,14 @@ export function settingsOf(form: FormDescription): unknown {
 /** The members of the form that settings stand for. What is as it is without a word is not written. */
 export function fromSettings(
   settings: unknown,
-): Pick<FormDescription, 'send' | 'tell' | 'hidden' | 'skin' | 'language' | 'messages'> {
+): Pick<FormDescription, 'send' | 'tell' | 'hidden' | 'accepted' | 'skin' | 'language' | 'messages'> {
   const given = isObject(settings) ? settings : {};
-  const { address, sending, tell, hidden, skin, language, messages } = given;
+  const { address, sending, tell, hidden, accepted, skin, language, messages } = given;
   const kept: Record<string, unknown> = {
     send: typeof address === 'string' && address !== '' ? sendFrom(address, sending) : undefined,
     tell: tell === 'leave' ? undefined : tell,
     hidden: hidden === 'drop' ? undefined : hidden,
+    accepted: accepted === '' ? undefined : accepted,
     skin: skin === 'plain' ? undefined : skin,
     language: language === '' ? undefined : language,
     messages: isObject(messages) && Object.keys(messages).length > 0 ? messages : undefined,

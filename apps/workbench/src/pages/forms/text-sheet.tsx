@@ -28,6 +28,24 @@ interface Props {
 
 const noHints = {};
 
+/** What is kept while its place is out of force stands apart: it is not sent. */
+function Aside({ values }: { readonly values: Readonly<Record<string, unknown>> }): ReactNode {
+  if (Object.keys(values).length === 0) return null;
+  return (
+    <section aria-label="Kept aside" className="border-t border-hairline pt-1 text-[13px] text-ink-2">
+      <h3>Kept aside: out of force, and not sent</h3>
+      <dl className="mono">
+        {Object.entries(values).map(([at, value]) => (
+          <div key={at} className="flex gap-2">
+            <dt>{at}</dt>
+            <dd className="truncate">{JSON.stringify(value)}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}
+
 /** One of the form's texts beside the sheet, in step with it. */
 export function TextSheet({ which, name, form, state, focused, onCaret, onClose }: Props): ReactNode {
   const { edit } = useKit.getState();
@@ -80,7 +98,10 @@ export function TextSheet({ which, name, form, state, focused, onCaret, onClose 
       </div>
       <div className="min-h-0 flex-1">
         {which === 'data' ? (
-          <CodeView label="Data" text={text} language="json" lit={focused?.at} />
+          <>
+            <CodeView label="Data" text={text} language="json" lit={focused?.at} />
+            <Aside values={state?.aside ?? noHints} />
+          </>
         ) : which === 'schema' && asForm ? (
           <SchemaForm title={form.title} schema={schema} onChange={(next) => put('schema')(next)} />
         ) : which === 'schema' ? (
