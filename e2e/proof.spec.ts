@@ -68,7 +68,7 @@ test('what is wrong in a schema or in hints is marked where it stands', async ({
   await text.click();
   await page.keyboard.press('Control+a');
   await page.keyboard.type('{"/properties/pieces": {"layout": "pile"}}');
-  await expect(page.getByText(/Has to be “stack”, “row”, “grid”, “tabs” or “table”/)).toBeVisible();
+  await expect(page.getByText(/“pile” is none of: “stack”, “row”, “grid”, “tabs”, “table”, “steps”/)).toBeVisible();
   await expect(page.locator('.cm-lintRange-error')).toBeVisible();
   await page.keyboard.press('Control+a');
   await page.keyboard.type('{"/properties/pieces": {"');

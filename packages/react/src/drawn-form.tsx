@@ -11,6 +11,8 @@ import { FormScope } from './scope.js';
 import type { Skin } from './skin.js';
 import { Summary } from './summary.js';
 
+declare const process: { readonly env: { readonly NODE_ENV?: string } };
+
 export interface DrawnFormProps {
   readonly form: Form;
   readonly plan: Plan;
@@ -66,9 +68,6 @@ export function DrawnForm({
   const element = useRef<HTMLFormElement>(null);
   const summary = useRef<HTMLDivElement>(null);
   const status = useFollowed(() => form.status, [form]);
-  useEffect(() => {
-    if (plan.compiled !== form.compiled) form.trouble('', 'It is drawn by a plan of another compiled schema.');
-  }, [form, plan]);
   const isScripted = useSyncExternalStore(never, yes, no);
 
   // The button is listened to as well as the form: Enter in a field presses it, too, and a frame that may not send
@@ -95,6 +94,17 @@ export function DrawnForm({
     }),
     [drawings, inputs, skins, skin, ownHints, fetchChoices],
   );
+  useEffect(() => {
+    try {
+      // Said here, and in these words, so that a bundler for production leaves it out.
+      if (process.env.NODE_ENV !== 'production')
+        void import('./check-drawing.js').then(({ drawingTroubles }) => {
+          for (const { schemaAt, says } of drawingTroubles(plan, form, drawing)) form.trouble(`#${schemaAt}`, says);
+        });
+    } catch {
+      // Without Node and without a bundler nobody has said whose build it is.
+    }
+  }, [form, plan, drawing]);
   const Steps = plan.root.hints.layout === 'steps' ? drawingFor(drawings, 'Steps') : undefined;
   const closing = (
     <div className="poietra-actions">

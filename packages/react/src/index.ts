@@ -9,6 +9,7 @@ export { realElement } from './link-real.js';
 export { everyElement, focused, reach, workingElements } from './reach.js';
 export { nativeElement, nativeInputs } from './native.js';
 export { DrawnForm, type DrawnFormProps, type NativeSubmission } from './drawn-form.js';
+export { drawingTroubles } from './check-drawing.js';
 export { everyDrawing } from './every-drawing.js';
 export { loadDrawings } from './load-drawings.js';
 export { prepareForm, type FormSource, type PreparedForm } from './prepare-form.js';

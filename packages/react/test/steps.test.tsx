@@ -224,12 +224,19 @@ it('keeps the caret where a text is shown in its normal form while it is typed',
   expect([input.value, input.selectionStart]).toEqual(['ACB', 2]);
 });
 
-it('tells a developer that a plan is of another schema', () => {
+it('tells a developer that a plan is of another schema, or names a skin or an input that nobody gave', async () => {
   const said = jest.spyOn(console, 'warn').mockImplementation(() => undefined);
-  const [one, other] = [makePlan(compileSchema(schema)), makePlan(compileSchema(schema))];
+  const one = makePlan(compileSchema(schema));
+  const hints = { '/properties/note': { field: 'note', skin: 'plane' } };
+  const other = makePlan(compileSchema(schema), hints, { fields: { note: { adapter: 'notes', codec: 'text' } } });
   const form = openPlan(one);
   act(() => root.render(<PlannedForm form={form} plan={other} />));
-  expect(form.troubles.map(({ says }) => says)).toEqual(['It is drawn by a plan of another compiled schema.']);
+  await act(() => new Promise((resolve) => setTimeout(resolve, 20)));
+  expect(form.troubles.map(({ says }) => says)).toEqual([
+    'The form is drawn by a plan of another compiled schema.',
+    'There is no skin “plane”. Did you mean “plain”?',
+    'There is no input “notes”. A plain text box is drawn.',
+  ]);
   said.mockRestore();
 });
 

@@ -26,7 +26,9 @@ import {
 } from '@poietra/core';
 import {
   compact,
+  drawingTroubles,
   drawOwnHints,
+  nativeInputs,
   plain,
   PlannedForm,
   suiteSkin,
@@ -133,7 +135,14 @@ function Copy({
   );
   const accepted = useRef(0);
   const secrets = useMemo(() => secretsIn(plan, open), [plan, open]);
-  const troubles = useMemo(() => plan.troubles.map(({ schemaAt, says }) => ({ at: `#${schemaAt}`, says })), [plan]);
+  const troubles = useMemo(
+    () =>
+      [
+        ...plan.troubles,
+        ...drawingTroubles(plan, form, { inputs: { ...nativeInputs, ...live }, skins: { plain, compact, ...skins } }),
+      ].map(({ schemaAt, says }) => ({ at: `#${schemaAt}`, says })),
+    [plan, form, live, skins],
+  );
   const sendCounted = useMemo(
     () => async (sent: unknown) => {
       const outcome = await send(sent);

@@ -1,6 +1,6 @@
 /** What is wrong with the hints of a plan: told to those who write them, with the nearest name that is known. */
 import { nativeAdapters } from '../adapter/index.js';
-import { builtIn } from '../codec/index.js';
+import { builtIn, type CodecDescription } from '../codec/index.js';
 import { isObject, lookUp, nearest, ownMember } from '../json/index.js';
 import { hintsSchema } from './hints-schema.js';
 import type { HintsBeside } from './hints.js';
@@ -65,6 +65,7 @@ function checkNames(node: PlanNode, rules: PlanRules, tell: (says: string) => vo
         `The field “${hints.field}” uses a codec “${codec}”, which is not there${nearest(codec, [...Object.keys(rules.codecs ?? {}), ...Object.keys(builtIn)])}`,
       );
   }
+  if (node.kind === 'field') checkCodec(node.codec, tell);
   if (hints.order && node.kind === 'group') {
     const names = node.children.map(({ name }) => name);
     for (const name of hints.order)
@@ -91,6 +92,16 @@ function checkNames(node: PlanNode, rules: PlanRules, tell: (says: string) => vo
     node.facts.default !== undefined || hints.computed !== undefined || (node.kind === 'field' && node.fixed);
   if (hints.hidden === true && node.required && !isGiven)
     tell('It is hidden, but has to have a value: nobody can give it one. Give it a default, or compute it.');
+}
+
+/** Options that a built-in codec does not know do nothing. */
+function checkCodec({ kind, options = {} }: CodecDescription, tell: (says: string) => void): void {
+  const known = ownMember(builtIn, kind);
+  if (!isObject(known) || !isObject(known['options'])) return;
+  const names = Object.keys(known['options']);
+  for (const name of Object.keys(options))
+    if (!names.includes(name) && name !== 'empty')
+      tell(`The codec “${kind}” has no option “${name}”${nearest(name, names)}`);
 }
 
 function checkRules(node: PlanNode, tell: (says: string) => void): void {
