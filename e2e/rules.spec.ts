@@ -63,6 +63,8 @@ test.describe('a form of several pages', () => {
     await expect(page).toHaveURL(/page=%2Fway/);
     await expectAccessible(page);
     await form.getByRole('combobox').selectOption('Hareby');
+    // What is younger than half a second may be lost with a reload.
+    await page.waitForTimeout(700);
     await page.reload();
     await expect(heading(form, 'Where to')).toBeVisible();
     await form.getByRole('button', { name: 'Next' }).click();

@@ -130,7 +130,7 @@ export function DrawnForm({
           {Object.entries(native?.hidden ?? {}).map(([name, value]) => (
             <input key={name} type="hidden" name={name} value={value} />
           ))}
-          <Summary plan={plan} ref={summary} />
+          <Summary plan={plan} box={summary} />
           {Steps && plan.root.kind === 'group' ? (
             <Steps node={plan.root} at="" closing={closing} step={step} onStep={onStep} />
           ) : (

@@ -6,7 +6,7 @@ import { focusFirst } from './reveal.js';
 import { useScope } from './scope.js';
 
 /** What is wrong after an attempt to send, each with a way to its field. */
-export function Summary({ plan, ref }: { readonly plan: Plan; readonly ref: Ref<HTMLDivElement> }): ReactNode {
+export function Summary({ plan, box }: { readonly plan: Plan; readonly box: Ref<HTMLDivElement> }): ReactNode {
   const { form, baseId } = useScope();
   const { problems, message, status } = useFollowed(() => {
     const { status, message } = form;
@@ -15,7 +15,7 @@ export function Summary({ plan, ref }: { readonly plan: Plan; readonly ref: Ref<
   }, [form]);
   const isBad = problems.length > 0 || (message !== undefined && status !== 'accepted');
   return (
-    <div ref={ref} tabIndex={-1} role="status" className={isBad ? 'poietra-summary' : undefined} data-status={status}>
+    <div ref={box} tabIndex={-1} role="status" className={isBad ? 'poietra-summary' : undefined} data-status={status}>
       {message !== undefined && <p>{message}</p>}
       {problems.length > 0 && (
         <>

@@ -1,6 +1,6 @@
 /** All hints of a place that the panel has no line of its own for: a form of their own schema. */
 import { hintsSchemaWith, isObject, lookUp, ownMember, type Plan, type PlanNode } from '@poietra/core';
-import { useMemo, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { SettingsForm } from '../parts/settings-form.js';
 import type { FormToOpen } from './messages.js';
 
@@ -8,7 +8,7 @@ type OwnHints = FormToOpen['kit']['hints'];
 type Given = Readonly<Record<string, unknown>>;
 
 /** Those of the panel's own lines, and in which order the others stand: what is looked for most comes first. */
-const elsewhere = ['condition', 'computed', 'layout'];
+const elsewhere = ['label', 'hint', 'condition', 'computed', 'layout'];
 const first = ['rules', 'check', 'tells', 'normal', 'messages', 'words', 'remote', 'input', 'field'];
 
 interface Props {
@@ -19,21 +19,24 @@ interface Props {
 }
 
 export function MoreHints({ plan, node, own, onChange }: Props): ReactNode {
+  const [isOpen, setIsOpen] = useState(false);
   const written = writtenHints(plan, node);
   const schema = useMemo(() => schemaFor(own), [own]);
   const beside = Object.keys(node.given).filter((name) => ownMember(written, name) !== node.given[name]);
   const kept = Object.fromEntries(Object.entries(written).filter(([name]) => elsewhere.includes(name)));
   return (
-    <details className="edit-more">
+    <details className="edit-more" onToggle={({ currentTarget }) => setIsOpen(currentTarget.open)}>
       <summary>More: rules, checks, words …</summary>
       {beside.length > 0 && (
         <p>Beside the schema, under Hints, stand {beside.join(', ')}. They go before what is said here.</p>
       )}
-      <SettingsForm
-        schema={schema}
-        value={written}
-        onChange={(hints) => onChange({ ...kept, ...(isObject(hints) ? hints : {}) })}
-      />
+      {isOpen && (
+        <SettingsForm
+          schema={schema}
+          value={written}
+          onChange={(hints) => onChange({ ...kept, ...(isObject(hints) ? hints : {}) })}
+        />
+      )}
     </details>
   );
 }
