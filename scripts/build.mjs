@@ -72,6 +72,7 @@ export async function build({ ifNeeded = false } = {}) {
       ...node,
       plugins: [ours],
       entryPoints: [join(home, 'packages/cli/src/main.ts')],
+      banner: { js: '#!/usr/bin/env node' },
       outfile: join(home, 'packages/cli/dist/main.js'),
     }),
   ]);

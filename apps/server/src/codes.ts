@@ -1,4 +1,4 @@
-import { CodeError, scriptOf } from '@poietra/inputs';
+import { CodeError, ourPackages, scriptOf } from '@poietra/inputs';
 import { build } from 'esbuild';
 import { Router, type Request, type Response } from 'express';
 import { createHash } from 'node:crypto';
@@ -53,6 +53,7 @@ export class Codes {
         platform: 'browser',
         target: 'es2022',
         conditions: ['source'],
+        plugins: [ourPackages(this.home)],
         logLevel: 'silent',
       }).then(({ outputFiles }) => outputFiles[0]?.text ?? '');
       this.#own.set(part, made);

@@ -5,7 +5,7 @@ import { fileURLToPath } from 'node:url';
 export interface Config {
   readonly host: string;
   readonly port: number;
-  /** The repository's root: where the sources of the stand and the built workbench are. */
+  /** The root of the repository, or of the installed package: where the sources of the stand and the built workbench are. */
   readonly home: string;
   /** The project folder that is open at the start. */
   readonly project: string;
@@ -37,7 +37,7 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[]): Con
 
 function findHome(from: string): string {
   for (let folder = from; dirname(folder) !== folder; folder = dirname(folder)) {
-    if (existsSync(join(folder, 'package-lock.json')) && existsSync(join(folder, 'apps'))) return folder;
+    if (existsSync(join(folder, 'packages/stand')) && existsSync(join(folder, 'apps/workbench'))) return folder;
   }
-  throw new Error('The server has to run from inside its repository.');
+  throw new Error('The server has to run from inside its repository or its package.');
 }

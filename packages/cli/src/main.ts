@@ -1,11 +1,29 @@
 import { tally } from '@poietra/core';
 import { inspect, ProjectError } from '@poietra/inputs';
 import { Command } from 'commander';
-import { resolve } from 'node:path';
+import { spawn } from 'node:child_process';
+import { join, resolve } from 'node:path';
 import { follow, generate, GenerateError } from './generate.js';
 import { check, CheckError, reportOf } from './check.js';
 
-const program = new Command('poietra').description('Poietra on the command line, for CI.');
+/** Of the repository, or of the installed package, which has the same folders. */
+const home = join(import.meta.dirname, '../../..');
+const program = new Command('poietra').description('Poietra: the workbench on a project, and its commands for CI.');
+
+program
+  .command('open', { isDefault: true })
+  .description('serve the workbench on a project folder; prints the address')
+  .argument('[folder]', 'the project folder, with its packages installed', '.')
+  .action((folder: string) => {
+    const project = resolve(process.env['INIT_CWD'] ?? '.', folder);
+    const data = process.env['POIETRA_DATA'] ?? join(project, 'node_modules/.cache/poietra');
+    const server = spawn(process.execPath, [join(home, 'apps/server/dist/main.js'), '--project', project], {
+      stdio: 'inherit',
+      env: { POIETRA_QUIET: '1', ...process.env, POIETRA_DATA: data },
+    });
+    for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => server.kill(signal));
+    server.on('exit', (code) => process.exit(code ?? 0));
+  });
 
 program
   .command('inspect')

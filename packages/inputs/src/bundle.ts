@@ -52,7 +52,13 @@ export async function bundle({ project, home, start, inputs, codes = {} }: Bundl
       conditions: ['source', 'browser', 'style'],
       define: { 'process.env.NODE_ENV': '"development"', 'process.env': '{}' },
       loader: { '.svg': 'dataurl', '.png': 'dataurl', '.woff': 'dataurl', '.woff2': 'dataurl', '.ttf': 'dataurl' },
-      plugins: [oneFramework(project, home), codesOf(codes), missingLater, onlyInside(project, home)],
+      plugins: [
+        ourPackages(home),
+        oneFramework(project, home),
+        codesOf(codes),
+        missingLater,
+        onlyInside(project, home),
+      ],
       banner: { js: shutDoors },
       logLevel: 'silent',
       legalComments: 'none',
@@ -95,7 +101,14 @@ export async function bundleScript({ project, home, start, inputs, codes = {} }:
         '.woff2': 'empty',
         '.ttf': 'empty',
       },
-      plugins: [noBuiltIns, oneFramework(project, home), codesOf(codes), missingLater, onlyInside(project, home)],
+      plugins: [
+        noBuiltIns,
+        ourPackages(home),
+        oneFramework(project, home),
+        codesOf(codes),
+        missingLater,
+        onlyInside(project, home),
+      ],
       banner: { js: shutProcess },
       logLevel: 'silent',
       legalComments: 'none',
@@ -112,6 +125,21 @@ function asBundleError(error: unknown, project: string): BundleError {
     ? ` (${first.location.file.replace(project, '').replace(/^.*node_modules\//, '')}, line ${first.location.line})`
     : '';
   return new BundleError(`${first?.text ?? String(error)}${where}. Is everything installed that it needs?`);
+}
+
+/** Our own packages are those that lie beside us, whether a package manager knows of them or not. */
+export function ourPackages(home: string): Plugin {
+  return {
+    name: 'our-packages',
+    setup(builder) {
+      builder.onResolve({ filter: /^@poietra\/(core|react|stand)(\/|$)/ }, ({ path }) => {
+        const [, name = '', ...below] = path.split('/');
+        const file =
+          below.length === 0 ? 'index.ts' : /\.css$/.test(path) ? below.join('/') : `${below.join('/')}/index.ts`;
+        return { path: join(home, 'packages', name, 'src', file) };
+      });
+    },
+  };
 }
 
 /** Two copies of the framework on one page break its hooks: the project's own copy serves all, ours only where it has none. */

@@ -4,5 +4,5 @@ export type { Progress } from './declared/index.js';
 export { findPackage, ProjectError, readProject, type Project, type ProjectPackage } from './project.js';
 export { CodeError, scriptOf } from './code.js';
 export { Renderer, type Rendered } from './render.js';
-export { bundle, BundleError, type Bundle, type BundledInput, type BundleOptions } from './bundle.js';
+export { bundle, BundleError, ourPackages, type Bundle, type BundledInput, type BundleOptions } from './bundle.js';
 export { isBuiltIn } from './inside.js';
