@@ -2,7 +2,7 @@ import express, { type Express } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { existsSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { isBuiltIn, type BundledInput } from '@poietra/inputs';
@@ -66,6 +66,16 @@ function wrapperOf(id: string): BundledInput {
   if (module === undefined || exported === undefined || isBuiltIn(module))
     throw new Refusal(422, 'No such wrapper', `“${id}” names no component; write package#Export.`);
   return { id, family: 'component', export: exported, module, css: [] };
+}
+
+/** What a project calls itself; else the name of its folder. */
+function nameOf(project: string): string {
+  try {
+    const { name } = JSON.parse(readFileSync(join(project, 'package.json'), 'utf8')) as { name?: unknown };
+    return typeof name === 'string' && name !== '' ? name : basename(project);
+  } catch {
+    return basename(project);
+  }
 }
 
 export function makeApp(config: Config): Express {
@@ -186,6 +196,22 @@ export function makeApp(config: Config): Express {
     '/api/demo-kit',
     (_request, response) => void response.type('json').send(readFileSync(join(demo, 'kit.json'), 'utf8')),
   );
+  // What a browser begins with on its first visit: the demo kit with the demo project, an empty one with one's own.
+  app.get('/api/first-kit', (_request, response) => {
+    if (config.project === join(demo, 'project'))
+      response.type('json').send(readFileSync(join(demo, 'kit.json'), 'utf8'));
+    else
+      response.json({
+        poietra: 1,
+        name: nameOf(config.project),
+        inputs: {},
+        adapters: {},
+        codecs: {},
+        fields: {},
+        groups: {},
+        forms: {},
+      });
+  });
   app.use(
     '/company',
     companyRouter(

@@ -40,11 +40,11 @@ beforeAll(async () => {
   await saved();
 });
 
-it('a first visit opens the demo kit, and stores it', async () => {
+it('a first visit opens what the server begins with, and stores it', async () => {
   expect([useKit.getState().status, useKit.getState().kit.name, asked]).toEqual([
     'ready',
     'Skerry Line',
-    ['/api/demo-kit'],
+    ['/api/first-kit'],
   ]);
   expect((await database.kits.get('current'))?.kit).toEqual(demo);
 });

@@ -225,20 +225,23 @@ function stepsOf(id: string) {
 }
 
 /** The kit that comes with Poietra. */
-export async function demoKit(): Promise<Kit> {
-  const reading = readKit(await ask('/api/demo-kit'));
+export const demoKit = (): Promise<Kit> => served('/api/demo-kit');
+/** What a first visit begins with: the demo kit, or an empty one where the project is somebody's own. */
+const kitToBegin = (): Promise<Kit> => served('/api/first-kit');
+async function served(address: string): Promise<Kit> {
+  const reading = readKit(await ask(address));
   if (!reading.ok) throw new Error(reading.problems.map(({ at, message }) => `${at}: ${message}`).join('\n'));
   return reading.kit;
 }
 
-/** Opens what the browser has kept; on a first visit, the demo kit. Then follows what other tabs write. */
+/** Opens what the browser has kept; on a first visit, what the server begins with. Then follows what other tabs write. */
 export async function openKit(): Promise<void> {
   try {
     const known = lastOpened();
     const ids = await database.kits.toArray();
     const there = ids.filter(({ removed }) => removed === undefined).map(({ id }) => id);
     const id = there.find((one) => one === known) ?? there[0];
-    await (id === undefined ? makeKit(await demoKit(), firstKit) : switchTo(id));
+    await (id === undefined ? makeKit(await kitToBegin(), firstKit) : switchTo(id));
     void persist();
     // What was put away long ago goes, as was said when it was put away; a failure here keeps it a while longer.
     clearKits().catch(() => undefined);
@@ -295,14 +298,14 @@ function lastOpened(): string | undefined {
 async function openWithoutStorage(error: unknown): Promise<void> {
   const reason = error instanceof Error ? error.message : String(error);
   try {
-    const kit = await demoKit();
+    const kit = await kitToBegin();
     useKit.setState({
       kit,
       history: [],
       position: 0,
       status: 'ready',
       saved: false,
-      trouble: `This browser keeps nothing at present (${reason}). The demo kit is open; export what you make, and nothing is lost.`,
+      trouble: `This browser keeps nothing at present (${reason}). ${kit.name} is open; export what you make, and nothing is lost.`,
     });
   } catch {
     useKit.setState({ status: 'failed', trouble: reason });
