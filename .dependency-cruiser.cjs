@@ -71,7 +71,7 @@ module.exports = {
       name: 'libraries-by-their-door',
       severity: 'error',
       from: { path: '^apps/' },
-      to: { path: '^packages/[^/]+/src/', pathNot: '^packages/[^/]+/src/(index\\.ts|skin\\.css)$' },
+      to: { path: '^packages/[^/]+/src/', pathNot: '^packages/[^/]+/src/(index\\.ts|skin\\.css(\\.d\\.ts)?)$' },
     },
     {
       name: 'found',

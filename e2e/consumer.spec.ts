@@ -96,7 +96,7 @@ for (const react of ['18.3', '19'])
       );
       return stdout;
     };
-    let server: Server;
+    let server: Server | undefined;
 
     test.beforeAll(() => {
       test.setTimeout(240_000);
@@ -159,7 +159,7 @@ for (const react of ['18.3', '19'])
         '.js': 'text/javascript',
         '.css': 'text/css',
       };
-      server = createServer(({ url = '/' }, response) => {
+      const own = createServer(({ url = '/' }, response) => {
         const path = url === '/' ? '/index.html' : new URL(url, 'http://desk').pathname;
         response.setHeader('Content-Type', kinds[extname(path)] ?? 'text/plain');
         response.setHeader(
@@ -172,13 +172,14 @@ for (const react of ['18.3', '19'])
           response.writeHead(404).end();
         }
       }).listen(0, '127.0.0.1');
-      await new Promise((resolve) => server.once('listening', resolve));
+      server = own;
+      await new Promise((resolve) => own.once('listening', resolve));
       const said: string[] = [];
       page.on('console', (message) => {
         if (['error', 'warning'].includes(message.type())) said.push(message.text());
       });
       page.on('pageerror', (error) => said.push(error.message));
-      await page.goto(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`);
+      await page.goto(`http://127.0.0.1:${(own.address() as AddressInfo).port}/`);
       await page.getByRole('button', { name: 'Send' }).click();
       // The first field that has to be mended gets the focus, which the summary would have where none can.
       const name = page.getByRole('textbox', { name: /^Name/ });
