@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { connect } from 'node:net';
 import type { Server } from 'node:http';
@@ -291,4 +292,16 @@ describe('the name by which it is asked', () => {
   it('is not the one of an address that is asked for whole', async () => {
     expect(await ask('http://evil.example/company/ports', ' localhost')).toContain(' 421 ');
   });
+});
+
+it('a port that is taken is told, and nothing is said to be ready', () => {
+  const address = server.address();
+  const port = typeof address === 'object' && address ? address.port : 0;
+  const { status, stdout, stderr } = spawnSync(process.execPath, [join(home, 'apps/server/dist/main.js')], {
+    encoding: 'utf8',
+    env: { ...process.env, PORT: String(port), POIETRA_QUIET: '1', POIETRA_DATA: data },
+    timeout: 20_000,
+  });
+  expect([status, stdout]).toEqual([1, '']);
+  expect(stderr).toContain(`Port ${port} is taken.`);
 });

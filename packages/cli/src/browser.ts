@@ -1,10 +1,10 @@
 /** A real Chromium for the checks. Each input gets a page of its own, without network and with the stand's policy. */
 import type { AdapterDescription, CheckId, CheckVerdict, Finding, FoundInput } from '@poietra/core';
-import { contract } from '@poietra/core';
+import { contract, reasonOf } from '@poietra/core';
 import type { Bundle, Rendered } from '@poietra/inputs';
 import { existsSync } from 'node:fs';
 import { chromium, type Browser, type Page } from 'playwright-core';
-import { chromiumArgs, chromiumPath } from './chromium.js';
+import { chromiumArgs, chromiumPath, quietArgs } from './chromium.js';
 
 const address = 'http://stand.localhost/';
 const policy =
@@ -14,7 +14,14 @@ const mostTime = 90_000;
 
 export async function openBrowser(): Promise<Browser> {
   const own = process.env['CHROMIUM'] ?? chromiumPath;
-  return chromium.launch({ ...(existsSync(own) ? { executablePath: own } : {}), args: chromiumArgs });
+  const how = { ...(existsSync(own) ? { executablePath: own } : {}) };
+  try {
+    return await chromium.launch({ ...how, args: quietArgs, chromiumSandbox: true });
+  } catch (error) {
+    // As root, and in many containers, Chromium has nothing to lock its processes in with.
+    if (!/sandbox/i.test(reasonOf(error))) throw error;
+    return chromium.launch({ ...how, args: chromiumArgs });
+  }
 }
 
 interface Message {

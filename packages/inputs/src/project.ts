@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 
 /** A folder that is no project, or one that is not ready. The message says what to do. */
@@ -69,6 +69,8 @@ export function findPackage(from: string, name: string): ProjectPackage | undefi
 
 function readManifest(path: string): Record<string, unknown> | undefined {
   try {
+    // Reading a pipe would wait for somebody to write into it.
+    if (!statSync(path).isFile()) return undefined;
     const read: unknown = JSON.parse(readFileSync(path, 'utf8'));
     return typeof read === 'object' && read !== null && !Array.isArray(read)
       ? (read as Record<string, unknown>)

@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
@@ -16,6 +17,10 @@ afterEach(() => rmSync(folder, { recursive: true }));
 describe('a folder that is no project is told, with what to do', () => {
   it('where there is none', () => expect(() => readProject(join(folder, 'gone'))).toThrow(/There is no folder/));
   it('where it has no package.json', () => expect(() => readProject(folder)).toThrow(ProjectError));
+  it('where that is a pipe, which nobody writes into', () => {
+    expect(spawnSync('mkfifo', [join(folder, 'package.json')]).status).toBe(0);
+    expect(() => readProject(folder)).toThrow(ProjectError);
+  });
   it('where nothing is installed', () => {
     put('package.json', '{"dependencies": {"tide": "1"}}');
     expect(() => readProject(folder)).toThrow('Run “npm install” there first');
