@@ -22,6 +22,7 @@ it.each([
     snapshot: { value: {}, typed: {}, visited: ['/a'] },
     sent: {},
     accepted: 0,
+    aside: { '/a': 1 },
     leftOver: [],
     troubles: [],
     changed: true,
