@@ -101,10 +101,10 @@ function Shown({ example }: { readonly example: Example }): ReactNode {
     void navigate(pathOf('forms', name));
   };
   return (
-    <div className="flex h-full min-h-0 flex-col">
+    <div className="flex min-h-full flex-col lg:h-full lg:min-h-0">
       <header className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-hairline px-4 py-1.5">
         <h1>{form.title}</h1>
-        <p className="min-w-0 flex-1 text-ink-2">{example.shows}</p>
+        <p className="min-w-0 basis-full text-ink-2 lg:basis-0 lg:flex-1">{example.shows}</p>
         <Toggle isOn={hasSchema} onChange={() => setSchema(!hasSchema)}>
           Schema
         </Toggle>
@@ -121,8 +121,10 @@ function Shown({ example }: { readonly example: Example }): ReactNode {
           things={examples.map(({ id, form: { title } }) => ({ id, title, to: `/shelf/${id}` }))}
         />
       </header>
-      <div className={`grid min-h-0 flex-1 grid-cols-1 ${hasSchema || hasData ? 'lg:grid-cols-2' : ''}`}>
-        <section aria-label="The form" tabIndex={0} className="min-h-0 overflow-auto bg-sheet">
+      <div
+        className={`grid flex-1 grid-cols-1 content-start lg:min-h-0 lg:content-stretch ${hasSchema || hasData ? 'lg:grid-cols-2' : ''}`}
+      >
+        <section aria-label="The form" tabIndex={0} className="overflow-auto bg-sheet lg:min-h-0">
           <FormFrame
             title={`Example: ${form.title}`}
             form={form}
