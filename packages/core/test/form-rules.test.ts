@@ -286,3 +286,49 @@ describe('a place', () => {
     expect(form.sent()).toEqual({ codes: ['AB'] });
   });
 });
+
+describe('a developer is told', () => {
+  const told = (
+    hints: HintsBeside,
+    schema: unknown = { properties: { name: { type: 'string' }, list: { type: 'array' } } },
+  ) => makePlan(compileSchema(schema), hints).troubles.map(({ says }) => says);
+  it('of rules and checks that lead nowhere', () => {
+    expect(told({ '': { rules: [{ holds: 'true', message: 'x', tells: ['/nam', 'name'] }] } })).toEqual([
+      'A rule is told at “/nam”, but there is nothing below this place of that name.',
+      'A rule is told at “name”, which is no pointer: it has to begin with “/”.',
+    ]);
+    expect(told({ '': { rules: [{ holds: 'true' }] as never } })).toEqual([
+      '“rules” has to be a list of rules, each with “holds” and “message”. It is left out.',
+    ]);
+    expect(told({ '/properties/name': { check: { from: '/free' } } })).toEqual([
+      '“check” asks the same of every value: its address has no {value}.',
+    ]);
+  });
+  it('of keywords that no problem has', () =>
+    expect(told({ '/properties/name': { tells: ['requird'], messages: { patern: 'x', required: 'y' } } })).toEqual([
+      '“messages” names the keyword “patern”, which no problem has. Did you mean “pattern”?',
+      '“tells” names the keyword “requird”, which no problem has. Did you mean “required”?',
+    ]));
+  it('of layouts that are not for what they stand at', () => {
+    expect(told({ '/properties/list': { layout: 'steps' } })).toEqual([
+      'The layout “steps” is not for entries: stack, table, tabs are.',
+    ]);
+    expect(told({ '': { layout: 'table' } })).toEqual([
+      'The layout “table” is not for members here: stack, row, grid, tabs, steps are.',
+    ]);
+    expect(told({ '/properties/name': { layout: 'grid' } })).toEqual([
+      '“layout” is for members and for entries; this has neither.',
+    ]);
+  });
+  it('of options that a codec does not know', () =>
+    expect(
+      makePlan(
+        compileSchema({ properties: { size: { type: 'number' } } }),
+        { '/properties/size': { field: 'size' } },
+        {
+          fields: { size: { adapter: 'native:text', codec: 'size' } },
+          codecs: { size: { kind: 'number', options: { lokale: 'nb-NO' } } },
+        },
+      ).troubles.map(({ says }) => says),
+    ).toEqual(['The codec “number” has no option “lokale”. Did you mean “locale”?']));
+});

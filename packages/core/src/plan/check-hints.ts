@@ -2,6 +2,7 @@
 import { nativeAdapters } from '../adapter/index.js';
 import { builtIn, type CodecDescription } from '../codec/index.js';
 import { isObject, lookUp, nearest, ownMember } from '../json/index.js';
+import { english } from '../schema/index.js';
 import { hintsSchema } from './hints-schema.js';
 import type { HintsBeside } from './hints.js';
 import type { Plan, PlanNode, PlanTrouble } from './nodes.js';
@@ -21,7 +22,10 @@ export function checkHints({ root, compiled }: Plan, beside: HintsBeside, rules:
       tell(at, `Hints are given for “${at}”, but the schema has nothing there.`);
     else if (!isObject(hints)) tell(at, `Hints have to be an object.`);
   }
-  for (const node of eachKnown(root)) checkNode(node, rules, (says) => tell(node.schemaAt, says));
+  for (const node of eachKnown(root)) {
+    checkNode(node, rules, (says) => tell(node.schemaAt, says));
+    checkLayout(node, node === root, (says) => tell(node.schemaAt, says));
+  }
   return [...found.values()];
 }
 
@@ -66,6 +70,7 @@ function checkNames(node: PlanNode, rules: PlanRules, tell: (says: string) => vo
       );
   }
   if (node.kind === 'field') checkCodec(node.codec, tell);
+  checkKeywords(hints, tell);
   if (hints.order && node.kind === 'group') {
     const names = node.children.map(({ name }) => name);
     for (const name of hints.order)
@@ -93,6 +98,35 @@ function checkNames(node: PlanNode, rules: PlanRules, tell: (says: string) => vo
   if (hints.hidden === true && node.required && !isGiven)
     tell('It is hidden, but has to have a value: nobody can give it one. Give it a default, or compute it.');
 }
+
+/** Layouts are of members, or of entries; pages are of the whole. */
+function checkLayout({ kind, hints: { layout } }: PlanNode, isWhole: boolean, tell: (says: string) => void): void {
+  const taken =
+    kind === 'list'
+      ? ['stack', 'table', 'tabs']
+      : kind === 'group'
+        ? ['stack', 'row', 'grid', 'tabs', ...(isWhole ? ['steps'] : [])]
+        : [];
+  if (layout === undefined || taken.includes(layout) || !layouts.includes(layout)) return;
+  tell(
+    taken.length === 0
+      ? `“layout” is for members and for entries; this has neither.`
+      : `The layout “${layout}” is not for ${kind === 'list' ? 'entries' : 'members here'}: ${taken.join(', ')} are.`,
+  );
+}
+const layouts: readonly string[] = hintsSchema.properties.layout.enum;
+
+/** Words and orders are given by keyword; one that no problem ever has does nothing. */
+function checkKeywords({ messages = {}, tells = [] }: PlanNode['hints'], tell: (says: string) => void): void {
+  for (const [hint, names] of [
+    ['messages', Object.keys(messages)],
+    ['tells', tells],
+  ] as const)
+    for (const name of names)
+      if (!keywords.includes(name))
+        tell(`“${hint}” names the keyword “${name}”, which no problem has${nearest(name, keywords)}`);
+}
+const keywords = [...Object.keys(english), 'parse', 'rule', 'check', 'server'];
 
 /** Options that a built-in codec does not know do nothing. */
 function checkCodec({ kind, options = {} }: CodecDescription, tell: (says: string) => void): void {
