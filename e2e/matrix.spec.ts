@@ -1,41 +1,8 @@
 /** For each format and each input that a plan chooses or a hint may name for it, a person can enter a valid value. */
-import { compileSchema, makePlan, nativeAdapters, planAt, standardFormats } from '@poietra/core';
+import { compileSchema, makePlan, nativeAdapters, planAt } from '@poietra/core';
 import { expect, test, type Locator } from '@playwright/test';
+import { places, texts } from '../packages/core/test/entered.js';
 import { allSaved, frameOf, group } from './support.js';
-
-/** What a person would enter, by format; any other text elsewhere. */
-const texts: Readonly<Record<string, string>> = {
-  date: '2026-11-23',
-  time: '10:15',
-  'date-time': '2026-11-23T10:15',
-  email: 'desk@skerry.example',
-  'idn-email': 'desk@skerry.example',
-  uri: 'https://skerry.example/a',
-  iri: 'https://skerry.example/a',
-  'uri-reference': '/a',
-  'iri-reference': '/a',
-  'uri-template': '/a{?b}',
-  hostname: 'skerry.example',
-  'idn-hostname': 'skerry.example',
-  ipv4: '10.0.0.1',
-  ipv6: '::1',
-  uuid: '123e4567-e89b-12d3-a456-426614174000',
-  duration: 'P3D',
-  regex: '^a$',
-  'json-pointer': '/a',
-  'relative-json-pointer': '1/a',
-};
-const ports = ['ALD', 'BRE', 'TOR'];
-const places: readonly (readonly [string, Record<string, unknown>])[] = [
-  ...[undefined, ...Object.keys(standardFormats).filter((format) => format in texts)].map(
-    (format) => [format ?? 'text', { type: 'string', ...(format === undefined ? {} : { format }) }] as const,
-  ),
-  ['integer', { type: 'integer' }],
-  ['number', { type: 'number' }],
-  ['mark', { type: 'boolean' }],
-  ['one', { enum: ports }],
-  ['any', { type: 'array', uniqueItems: true, items: { enum: ports } }],
-];
 
 /** Every pair of a place and what is drawn for it, once. */
 const members = new Map<string, { readonly schema: Record<string, unknown>; readonly drawn: string }>();

@@ -1,27 +1,6 @@
-import { codecsOf, compileSchema, makePlan, nativeAdapters, openForm, planAt, standardFormats } from '../src/index.js';
+import { codecsOf, compileSchema, makePlan, nativeAdapters, openForm, planAt } from '../src/index.js';
+import { places, texts } from './entered.js';
 
-/** What a person would enter, by format; any other text elsewhere. */
-const texts: Readonly<Record<string, string>> = {
-  date: '2026-11-23',
-  time: '10:15',
-  'date-time': '2026-11-23T10:15',
-  email: 'desk@skerry.example',
-  'idn-email': 'desk@skerry.example',
-  uri: 'https://skerry.example/a',
-  iri: 'https://skerry.example/a',
-  'uri-reference': '/a',
-  'iri-reference': '/a',
-  'uri-template': '/a{?b}',
-  hostname: 'skerry.example',
-  'idn-hostname': 'skerry.example',
-  ipv4: '10.0.0.1',
-  ipv6: '::1',
-  uuid: '123e4567-e89b-12d3-a456-426614174000',
-  duration: 'P3D',
-  regex: '^a$',
-  'json-pointer': '/a',
-  'relative-json-pointer': '1/a',
-};
 const inputs = Object.keys(nativeAdapters);
 
 /** What an input reports when it is used, as far as it can take the place's values. */
@@ -53,20 +32,6 @@ function entered(adapter: string, format: string | undefined, schema: { enum?: u
   }
   return schema.type === 'string' ? (texts[format ?? ''] ?? 'Hareby') : '4';
 }
-
-const places: [string, Record<string, unknown>][] = [
-  ...[undefined, ...Object.keys(standardFormats).filter((format) => format in texts)].map(
-    (format): [string, Record<string, unknown>] => [
-      format === undefined ? 'a text' : `a text of the format ${format}`,
-      { type: 'string', ...(format === undefined ? {} : { format }) },
-    ],
-  ),
-  ['a whole number', { type: 'integer' }],
-  ['a number', { type: 'number' }],
-  ['a mark', { type: 'boolean' }],
-  ['one of several', { enum: ['ALD', 'BRE', 'TOR'] }],
-  ['any of several', { type: 'array', uniqueItems: true, items: { enum: ['ALD', 'BRE', 'TOR'] } }],
-];
 
 /** The problems that are left when a person has used the input that is drawn. */
 function left(
