@@ -78,10 +78,10 @@ test('what is handed over runs in an application of its own, and fetches what it
   await page.getByRole('button', { name: 'Send' }).click();
   await expect(page).toHaveTitle(/"pieces":12/);
   // Nothing is computed here, so the language of expressions is not fetched, nor are lists drawn.
-  expect(fetched.filter((name) => /^(cel|planned-list)-/.test(name))).toEqual([]);
+  expect(fetched.filter((name) => /^(cel|more-drawings)-/.test(name))).toEqual([]);
 
   await page.goto(`${address}?#freight`);
   await expect(page.getByRole('button', { name: 'Send' })).toBeVisible();
-  expect(fetched.some((name) => name.startsWith('planned-list-'))).toBe(true);
+  expect(fetched.some((name) => name.startsWith('more-drawings-'))).toBe(true);
   expect(errors).toEqual([]);
 });
