@@ -188,6 +188,24 @@ describe('a check', () => {
     holding.calls[1]?.answer();
     expect(await sent).toMatchObject({ kind: 'accepted' });
   });
+  it('that goes on failing holds each attempt up once, and ends it', async () => {
+    const ask = jest.fn(() => Promise.reject(new Error('no line')));
+    const form = openForm({ schema, checks: [{ at: '/name', patience: 60_000, failing: 'hold', ask }] });
+    form.field('/name').report('Ha');
+    for (const times of [1, 2]) {
+      expect(await form.submit(accept)).toMatchObject({ kind: 'invalid', problems: [{ keyword: 'check' }] });
+      expect([ask.mock.calls.length, form.status]).toEqual([times, 'open']);
+    }
+  });
+  it('whose value is typed over while sending waits keeps nobody waiting, though nobody answers', async () => {
+    const { form, name, calls } = open({ patience: 60_000 });
+    name.report('Ha');
+    const sent = form.submit(accept);
+    name.report('Hareby');
+    await soon();
+    calls[1]?.answer();
+    expect(await sent).toMatchObject({ kind: 'accepted' });
+  });
   it('leaves the values of a saved record alone until they are changed', async () => {
     const { name, calls } = open({}, { values: { name: 'Hareby' } });
     await soon();
@@ -242,6 +260,13 @@ describe('a place', () => {
     };
     expect(told()).toEqual(['minLength', 'pattern']);
     expect(told(['required', 'pattern'])).toEqual(['pattern', 'minLength']);
+  });
+  it('is looked up for that only where there is something to order', () => {
+    const settingsAt = jest.fn(() => ({}));
+    const form = openForm({ schema: digits, settingsAt });
+    settingsAt.mockClear();
+    form.field('/code').report('1234');
+    expect([form.field('/code').problems, settingsAt.mock.calls.length]).toEqual([[], 0]);
   });
   it('has its problems told with those around it, and no others', () => {
     const form = openForm({

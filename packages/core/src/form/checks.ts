@@ -32,8 +32,8 @@ export function attendChecks(form: Attended, checks: readonly PlacedCheck[]): At
     });
   }
   return {
-    settled() {
-      const asked = [...open].flatMap((one) => one.settled() ?? []);
+    settled(isFirst) {
+      const asked = [...open].flatMap((one) => one.settled(isFirst) ?? []);
       return asked.length === 0 ? undefined : Promise.all(asked).then(() => undefined);
     },
   };
@@ -45,7 +45,7 @@ class Check {
   readonly #stop: () => void;
   /** The question that stands now, as text; absent while there is none. */
   #key: string | undefined;
-  #running: { readonly given: Stop; readonly done: Promise<void> } | undefined;
+  #running: { readonly given: Stop; readonly done: Promise<void>; giveUp(): void } | undefined;
   #timer: Timer | undefined;
   #hasFailed = false;
 
@@ -88,6 +88,8 @@ class Check {
     never(this.#timer);
     this.#timer = undefined;
     this.#running?.given.abort();
+    // Who is asked may never notice; those who wait go on all the same.
+    this.#running?.giveUp();
     this.#running = undefined;
     if (key === undefined) this.#say(undefined);
     else if (this.answers.has(key)) this.#say(this.answers.get(key));
@@ -101,8 +103,10 @@ class Check {
     never(this.#timer);
     this.#timer = undefined;
     const given = newStop();
-    const done = this.#answer(key, given.signal);
-    this.#running = { given, done };
+    let giveUp = (): void => undefined;
+    const givenUp = new Promise<void>((resolve) => (giveUp = resolve));
+    const done = Promise.race([this.#answer(key, given.signal), givenUp]);
+    this.#running = { given, done, giveUp };
     return done;
   }
   async #answer(key: string, signal: StopSignal): Promise<void> {
@@ -125,11 +129,11 @@ class Check {
     }
   }
 
-  /** Asks at once what is still to be asked, and again what has failed where that holds sending up. */
-  settled(): Promise<void> | undefined {
+  /** Asks at once what is still to be asked; what has failed and holds sending up once more with each attempt. */
+  settled(isFirst: boolean): Promise<void> | undefined {
     if (this.#key === undefined) return undefined;
     if (this.#running) return this.#running.done;
-    const isToRepeat = this.#hasFailed && this.check.failing === 'hold';
+    const isToRepeat = isFirst && this.#hasFailed && this.check.failing === 'hold';
     if (this.#timer === undefined && !isToRepeat) return undefined;
     this.#hasFailed = false;
     this.#wait();

@@ -47,9 +47,9 @@ export interface Attended {
   isNews(place: Place): boolean;
   trouble(at: Pointer, says: string): void;
 }
-/** Looks after rules, or after checks. `settled` is there while somebody is being asked; sending waits for it. */
+/** Looks after rules, or after checks. `settled` gives what sending waits for; `isFirst` where an attempt begins. */
 export interface Attendant {
-  settled?(): Promise<void> | undefined;
+  settled?(isFirst: boolean): Promise<void> | undefined;
 }
 
 /** What a form stands on: a schema made ready, and codecs for places that nobody has chosen one for. */
@@ -412,7 +412,7 @@ export class OpenForm implements Form, PlaceHolder, Attended, Movable {
       this.#tell('');
       this.#message.value = undefined;
     });
-    for (let asked = this.#settled(); asked; asked = this.#settled()) {
+    for (let asked = this.#settled(true); asked; asked = this.#settled(false)) {
       this.#status.value = 'sending';
       await asked;
     }
@@ -445,8 +445,8 @@ export class OpenForm implements Form, PlaceHolder, Attended, Movable {
   }
 
   /** While somebody is being asked. */
-  #settled(): Promise<unknown> | undefined {
-    const asked = this.#attendants.flatMap((one) => one.settled?.() ?? []);
+  #settled(isFirst: boolean): Promise<unknown> | undefined {
+    const asked = this.#attendants.flatMap((one) => one.settled?.(isFirst) ?? []);
     return asked.length > 0 ? Promise.all(asked) : undefined;
   }
 

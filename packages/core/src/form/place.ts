@@ -251,10 +251,10 @@ export class Place implements FormField {
     const typed = this.acts.typed.value;
     if (!this.inForce) return this.acts.refusals.value;
     if (typed) return [this.form.sayTyped(this, typed)];
-    const tells = this.form.settingsAt(this.at)?.tells;
-    return [...this.form.problemsAt(this), ...this.ruling.value.problems]
-      .sort(byMending(tells ? [...tells, ...order] : order))
-      .concat(this.acts.refusals.value);
+    const told = [...this.form.problemsAt(this), ...this.ruling.value.problems];
+    // Looking the order up costs a walk through the plan; with one problem, or none, there is nothing to order.
+    if (told.length > 1) told.sort(byMending([...(this.form.settingsAt(this.at)?.tells ?? []), ...order]));
+    return told.concat(this.acts.refusals.value);
   });
   get problems(): readonly Problem[] {
     return this.#problems.value;
