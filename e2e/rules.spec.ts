@@ -100,3 +100,23 @@ test('a rule is made where the form stands', async ({ page }) => {
   await page.getByRole('button', { name: 'Schema', exact: true }).click();
   await expect(page.getByRole('textbox', { name: /^Schema of/ })).toContainText('Too many for the deck.');
 });
+
+test('what the form of the hints does not know stays', async ({ page }) => {
+  await page.goto('/forms/freight-booking-short?edit=&text=schema');
+  const form = frameOf(page, /^Form:/);
+  const schema = page.getByRole('textbox', { name: /^Schema of/ });
+  await expect(form.getByRole('button', { name: 'Edit /pieces' })).toBeVisible({ timeout: 30_000 });
+  await schema.click();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.insertText(
+    '{"type": "object", "properties": {"pieces": {"type": "integer", "x-poietra": {"lable": "Pieces", "prefix": "abt."}}}}',
+  );
+  await allSaved(page);
+  await form.getByRole('button', { name: 'Edit /pieces' }).click();
+  const panel = form.getByRole('dialog', { name: /^Edit / });
+  await panel.getByText('More: rules, checks, words …').click();
+  await panel.getByRole('textbox', { name: /^Suffix/ }).fill('crates');
+  await expect(schema).toContainText('crates');
+  await expect(schema).toContainText('"lable"');
+  await expect(schema).toContainText('"abt."');
+});

@@ -57,9 +57,9 @@ export async function prepareForm({
   ask,
 }: FormSource): Promise<PreparedForm> {
   const compiled = await prepareSchema(schema, { assertFormats: true, ...compile });
-  const plan = await preparePlan(compiled, hints, rules);
-  for (const { schemaAt, says } of plan.troubles) warnDeveloper(`${schemaAt}: ${says}`);
   const text = JSON.stringify([compiled.documents, hints, rules?.fields]);
+  const plan = await preparePlan(compiled, text, hints, rules);
+  for (const { schemaAt, says } of plan.troubles) warnDeveloper(`${schemaAt}: ${says}`);
   const [codecs, drawings, expressed, checks, parts] = await Promise.all([
     prepareCodecs(plan.root, codes),
     loadDrawings(plan),

@@ -14,7 +14,7 @@ interface Spot {
 export function EditMargin({
   form,
   plan,
-  open: { palette, kit },
+  open: { palette, kit, documents },
 }: {
   readonly form: Form;
   readonly plan: Plan;
@@ -102,6 +102,7 @@ export function EditMargin({
           form={form}
           palette={palette}
           ownHints={kit.hints}
+          documents={documents}
           style={{ top: (spots.find(({ at }) => at === opened)?.top ?? 0) + 26 }}
           onClose={() => setOpened(undefined)}
         />

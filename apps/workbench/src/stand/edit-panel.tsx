@@ -12,12 +12,13 @@ interface Props {
   readonly form: Form;
   readonly palette: FormToOpen['palette'];
   readonly ownHints: FormToOpen['kit']['hints'];
+  readonly documents: FormToOpen['documents'];
   readonly style: { readonly top: number };
   onClose(): void;
 }
 
 /** What a place is, edited beside it: words, rules, order, width, condition. Each change goes to the schema at once. */
-export function EditPanel({ node, plan, at, form, palette, ownHints, style, onClose }: Props): ReactNode {
+export function EditPanel({ node, plan, at, form, palette, ownHints, documents, style, onClose }: Props): ReactNode {
   const change = (edit: FormEdit): void =>
     tell({ kind: 'edit', schemaAt: node.schemaAt, label: node.label.slice(0, 200), edit });
   const panel = useRef<HTMLDivElement>(null);
@@ -98,7 +99,13 @@ export function EditPanel({ node, plan, at, form, palette, ownHints, style, onCl
           </select>
         </label>
       )}
-      <MoreHints plan={plan} node={node} own={ownHints} onChange={(hints) => change({ do: 'hints', hints })} />
+      <MoreHints
+        plan={plan}
+        node={node}
+        own={ownHints}
+        documents={documents}
+        onChange={(hints) => change({ do: 'hints', hints })}
+      />
       {isMember && <MoveInto plan={plan} node={node} onChange={change} />}
       {node.kind === 'group' && <AddMember form={form} at={at} node={node} palette={palette} onAdd={change} />}
       <div className="edit-actions">

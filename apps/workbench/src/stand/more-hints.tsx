@@ -15,15 +15,18 @@ interface Props {
   readonly plan: Plan;
   readonly node: PlanNode;
   readonly own: OwnHints;
+  /** The documents that the form's schema refers to. */
+  readonly documents: FormToOpen['documents'];
   onChange(hints: Given): void;
 }
 
-export function MoreHints({ plan, node, own, onChange }: Props): ReactNode {
+export function MoreHints({ plan, node, own, documents, onChange }: Props): ReactNode {
   const [isOpen, setIsOpen] = useState(false);
-  const written = writtenHints(plan, node);
+  const written = writtenHints(plan, node, documents);
   const schema = useMemo(() => schemaFor(own), [own]);
   const beside = Object.keys(node.given).filter((name) => ownMember(written, name) !== node.given[name]);
-  const kept = Object.fromEntries(Object.entries(written).filter(([name]) => elsewhere.includes(name)));
+  // What this form does not show stays as it is, misspelt or not.
+  const kept = Object.fromEntries(Object.entries(written).filter(([name]) => !Object.hasOwn(schema.properties, name)));
   return (
     <details className="edit-more" onToggle={({ currentTarget }) => setIsOpen(currentTarget.open)}>
       <summary>More: rules, checks, words …</summary>
@@ -41,14 +44,16 @@ export function MoreHints({ plan, node, own, onChange }: Props): ReactNode {
   );
 }
 
-/** The hints that stand in the schema itself, where it is this form's own; those of a group are merged in its plan. */
-function writtenHints({ compiled }: Plan, { schemaAt, facts }: PlanNode): Given {
-  const isOwn = schemaAt === '' || schemaAt.startsWith('/');
-  const found = isOwn ? lookUp(compiled.root.resource.root, `${schemaAt}/x-poietra`) : facts.hints;
+/** The hints that stand in the schema itself, in the document that it is part of: a plan merges those of several. */
+function writtenHints({ compiled }: Plan, { schemaAt }: PlanNode, documents: Props['documents']): Given {
+  const [document, at] = schemaAt.startsWith('urn:')
+    ? [documents[schemaAt.slice(0, schemaAt.indexOf('#'))], schemaAt.slice(schemaAt.indexOf('#') + 1)]
+    : [compiled.root.resource.root, schemaAt];
+  const found: unknown = lookUp(document, `${at}/x-poietra`);
   return isObject(found) ? found : {};
 }
 
-function schemaFor(own: OwnHints): unknown {
+function schemaFor(own: OwnHints): { readonly properties: Given } {
   const { properties, ...rest } = hintsSchemaWith(own) as { properties: Given };
   const names = Object.keys(properties).filter((name) => !elsewhere.includes(name));
   const inOrder = [...first, ...names.filter((name) => !first.includes(name))];

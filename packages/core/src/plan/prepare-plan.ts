@@ -10,9 +10,10 @@ import type { PlanRules } from './rules.js';
 
 declare const process: { readonly env: { readonly NODE_ENV?: string } };
 
-/** Like `makePlan`, and fetches what reads choices and boxes where the schema has any. Hints are checked in development only. */
+/** Like `makePlan`, and fetches what reads choices and boxes where `text`, the schema with its documents and hints, has any. Hints are checked in development only. */
 export async function preparePlan(
   compiled: CompiledSchema,
+  text: string,
   beside: HintsBeside = {},
   rules: PlanRules = {},
 ): Promise<Plan> {
@@ -24,7 +25,6 @@ export async function preparePlan(
     // Without Node and without a bundler nobody has said so.
   }
   if (checked) return checked(compiled, beside, rules);
-  const text = JSON.stringify([compiled.documents, beside]);
   const more = /"(oneOf|anyOf)"|"type":\[|"input":/.test(text) ? await import('./more.js') : undefined;
   return planWith({ choices: more?.readChoices, boxes: more?.readBox }, compiled, beside, rules);
 }
