@@ -1,7 +1,8 @@
 /** Codecs written as code: functions in a module of their own, taken as a codec. No code is made from text here. */
 import { isJson, ownMember, type Json } from '../json/index.js';
 import { held, refused, type Codec, type Parsed } from './codec.js';
-import { isNothing, said, type Maker } from './maker.js';
+import { makersOf, textOption, type CodecKind } from './kind.js';
+import { isNothing, said, type Makers } from './maker.js';
 
 /** What a module of code exports. `parse` refuses by throwing an `Error` that says why. */
 export interface CodecCode {
@@ -78,14 +79,24 @@ export function codecFromCode(code: CodecCode, { faults = false } = {}): Codec {
 }
 
 /**
- * The maker of codecs of code, which are looked up by the option `code`. Code runs where it was bundled, or in its
+ * The kind of codecs that are code, which are looked up by the option `code`. Code runs where it was bundled, or in its
  * worker; elsewhere nothing can be said of what it would do.
  */
-export function codeMaker(codes: Readonly<Record<string, CodecCode>>): Maker {
-  return (options) => {
-    const code = typeof options['code'] === 'string' ? ownMember(codes, options['code']) : undefined;
-    return code ? codecFromCode(code as CodecCode) : notAtHand;
+export function codeKinds(codes: Readonly<Record<string, CodecCode>>): { readonly code: CodecKind } {
+  return {
+    code: {
+      title: 'Code of one’s own',
+      says: 'TypeScript with the functions parse and show, and serialise and revive where what is held is no JSON.',
+      options: { source: textOption('TypeScript'), code: textOption('Name of its module') },
+      make: (options) => {
+        const code = typeof options['code'] === 'string' ? ownMember(codes, options['code']) : undefined;
+        return code ? codecFromCode(code as CodecCode) : notAtHand;
+      },
+    },
   };
+}
+export function codeMakers(codes: Readonly<Record<string, CodecCode>>): Makers {
+  return makersOf(codeKinds(codes));
 }
 const reason = 'This codec is code, which is not at hand here; open its page to run it.';
 const notAtHand: Codec = {

@@ -1,7 +1,8 @@
 /** Values made of several: lists in one text, parts of one text, choices by key, files as text. */
 import { isJson, isObject, setOwn, type Json } from '../json/index.js';
 import { held, refused, type Codec } from './codec.js';
-import { isNothing, said, textExpected, type Maker, type Options, type Makers } from './maker.js';
+import { textOption, type CodecKinds, type OptionSchema } from './kind.js';
+import { isNothing, said, textExpected, type Maker, type Options } from './maker.js';
 
 const separatorOf = (options: Options, otherwise: string): string =>
   typeof options['separator'] === 'string' && options['separator'] !== '' ? options['separator'] : otherwise;
@@ -194,4 +195,60 @@ export const file: Maker = (options) => {
   };
 };
 
-export const makers: Makers = { list, parts, choice, chosen, file };
+const texts = (title: string): OptionSchema => ({ type: 'array', title, items: { type: 'string' } });
+const separator = textOption('Stands between them', { minLength: 1 });
+const names = texts('Names of the parts');
+const labels = texts('What the parts are called');
+const at = {
+  title: 'Divided where there are more separators than needed',
+  oneOf: [
+    { const: 'first', title: 'At the first: the last part takes the rest' },
+    { const: 'last', title: 'At the last: the first part takes the rest' },
+  ],
+};
+const key = textOption('Member that is the key');
+const textMember = textOption('Member that is the text');
+const choices = { type: 'array', title: 'Choices', items: { type: 'object' } };
+const many = { type: 'boolean', title: 'Any number of them' };
+const sends = {
+  title: 'Sent as',
+  oneOf: [
+    { const: 'data', title: 'Data text' },
+    { const: 'base64', title: 'Its content alone, in base64' },
+  ],
+};
+const mediaType = textOption('Media type', { pattern: '^[^/]+/[^/]+$', examples: ['image/png'] });
+const most = { type: 'integer', title: 'Most bytes', minimum: 0 };
+
+export const compoundKinds = {
+  list: {
+    title: 'List in one text',
+    says: 'Texts between separators, held and sent as a list.',
+    options: { separator },
+    make: list,
+  },
+  parts: {
+    title: 'Parts of one text',
+    says: 'Several inputs’ texts, held and sent as one.',
+    options: { names, labels, separator, at },
+    make: parts,
+  },
+  choice: {
+    title: 'Choice by key',
+    says: 'A choice that the input shows as an object, held and sent by its key.',
+    options: { key, text: textMember, choices, many },
+    make: choice,
+  },
+  chosen: {
+    title: 'Choice from elsewhere',
+    says: 'A key that was chosen; what was only typed is kept, and told.',
+    options: {},
+    make: chosen,
+  },
+  file: {
+    title: 'File as text',
+    says: 'A file as data text, sent so or as its base64 content alone.',
+    options: { sends, mediaType, most },
+    make: file,
+  },
+} as const satisfies CodecKinds;

@@ -1,6 +1,7 @@
 /** Calendar dates, times and instants. */
 import { held, refused, type Parsed } from './codec.js';
-import { isNothing, said, type Maker, type Makers } from './maker.js';
+import { textOption, type CodecKinds } from './kind.js';
+import { isNothing, said, type Maker } from './maker.js';
 
 const isDate = (value: unknown): value is Date => value instanceof Date && !Number.isNaN(value.getTime());
 const pad = (value: number, width = 2): string => String(value).padStart(width, '0');
@@ -220,4 +221,42 @@ export const epoch: Maker = (options) => ({
   },
 });
 
-export const makers: Makers = { date, 'date-time': dateTime, time, epoch };
+const zone = textOption('Time zone', { format: 'time-zone', examples: ['Europe/Oslo'] });
+const shows = {
+  title: 'The input shows',
+  oneOf: [
+    { const: 'date', title: 'A Date' },
+    { const: 'text', title: 'A text' },
+  ],
+};
+const offset = textOption('Offset from UTC that is sent', {
+  pattern: '^(Z|[+-]\\d\\d:\\d\\d)$',
+  examples: ['Z', '+01:00'],
+});
+
+export const dateKinds = {
+  date: {
+    title: 'Calendar date',
+    says: 'A Date or an ISO date text; sent as 2026-11-23, never moved by a zone.',
+    options: { shows },
+    make: date,
+  },
+  'date-time': {
+    title: 'Date and time',
+    says: 'An instant as a Date, or as the wall time of a zone; sent as 2026-11-23T09:15:00.000Z.',
+    options: { zone, shows },
+    make: dateTime,
+  },
+  time: {
+    title: 'Time of day',
+    says: 'A time without date, as 09:15; sent with an offset where one is said.',
+    options: { offset },
+    make: time,
+  },
+  epoch: {
+    title: 'Milliseconds since 1970',
+    says: 'An instant as a Date, or as the wall time of a zone; sent as a number.',
+    options: { zone, shows },
+    make: epoch,
+  },
+} as const satisfies CodecKinds;

@@ -1,9 +1,10 @@
 /** The ways between what an input shows, what a form holds and what is sent. Needs JSON only; knows no form and no input. */
 export { held, refused, type Case, type Codec, type CodecDescription, type Parsed } from './codec.js';
 export { codecFromCode, type CodecCode } from './code.js';
-export { builtIn, makeCodec, type BuiltIn, type OptionSchema } from './builtin.js';
+export { builtIn, makeCodec } from './builtin.js';
 export { guarded } from './guarded.js';
 export { loadMakers } from './load-makers.js';
+export type { CodecKind, OptionSchema } from './kind.js';
 export type { Makers } from './maker.js';
 export { codecBy, plainMakers } from './plain.js';
 export { runCase, type CaseResult, type Station } from './cases.js';

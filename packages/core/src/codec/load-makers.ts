@@ -13,5 +13,5 @@ export async function loadMakers(
     isAsked('steps') ? import('./steps.js') : undefined,
     isAsked('code') ? import('./code.js') : undefined,
   ]);
-  return { ...plainMakers, ...more?.makers, ...steps?.makers, ...(code ? { code: code.codeMaker(codes) } : {}) };
+  return { ...plainMakers, ...more?.makers, ...steps?.makers, ...code?.codeMakers(codes) };
 }

@@ -1,8 +1,8 @@
-/** Makers that many forms need, but not every one: fetched together. */
-import { makers as compound } from './compound.js';
-import { makers as dates } from './dates.js';
-import type { Makers } from './maker.js';
-import { makers as numbers } from './numbers.js';
-import { makers as texts } from './texts.js';
+/** Kinds that many forms need, but not every one: fetched together. */
+import { compoundKinds } from './compound.js';
+import { dateKinds } from './dates.js';
+import { makersOf } from './kind.js';
+import { numberKinds } from './numbers.js';
+import { textKinds } from './texts.js';
 
-export const makers: Makers = { ...texts, ...numbers, ...dates, ...compound };
+export const makers = makersOf({ ...textKinds, ...numberKinds, ...dateKinds, ...compoundKinds });

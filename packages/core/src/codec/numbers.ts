@@ -1,6 +1,7 @@
 /** Numbers as people type them: plain, as money in minor units, with a unit. */
 import { held, refused, type Codec, type Parsed } from './codec.js';
-import { isNothing, said, type Maker, type Options, type Makers } from './maker.js';
+import { textOption, type CodecKinds } from './kind.js';
+import { isNothing, said, type Maker, type Options } from './maker.js';
 
 /** How a locale writes numbers, read from the platform rather than from a table of our own. */
 function signs(locale: string): { group: string; decimal: string } {
@@ -189,4 +190,46 @@ export const quantity: Maker = (options) => {
 const times = (value: number, factor: number): number =>
   factor === 1 ? value : Number((value * factor).toPrecision(15));
 
-export const makers: Makers = { number, integer, money, quantity };
+const locale = textOption('Written in the way of', { format: 'language-tag', examples: ['nb-NO'] });
+const shows = {
+  title: 'The input shows',
+  oneOf: [
+    { const: 'text', title: 'A text' },
+    { const: 'number', title: 'A number' },
+  ],
+};
+const digits = { type: 'integer', title: 'Decimals of the smallest unit', minimum: 0, maximum: 12 };
+const units = {
+  type: 'object',
+  title: 'Units, each with its size in the first',
+  additionalProperties: { type: 'number', exclusiveMinimum: 0 },
+  minProperties: 1,
+};
+const unit = textOption('Unit');
+
+export const numberKinds = {
+  number: {
+    title: 'Number',
+    says: 'A number, typed in the way of a locale; half-typed text is kept.',
+    options: { locale, shows },
+    make: number,
+  },
+  integer: {
+    title: 'Whole number',
+    says: 'A number without decimals.',
+    options: { locale, shows },
+    make: integer,
+  },
+  money: {
+    title: 'Money',
+    says: 'An amount typed with decimals, held and sent as a whole number of the smallest unit.',
+    options: { digits, locale },
+    make: money,
+  },
+  quantity: {
+    title: 'Number with unit',
+    says: 'A number typed with or without its unit, held and sent in the first of the units.',
+    options: { units, unit, locale, shows },
+    make: quantity,
+  },
+} as const satisfies CodecKinds;

@@ -1,6 +1,7 @@
 /** Codecs that hardly a form does without, and how any codec is made of its description. */
 import { isJson, type Json } from '../json/index.js';
 import { held, refused, type Codec, type CodecDescription } from './codec.js';
+import type { CodecKinds } from './kind.js';
 import { isNothing, said, textExpected, type Maker, type Makers, type Options } from './maker.js';
 
 /**
@@ -64,7 +65,32 @@ export const asIs: Maker = () => ({
   revive: (sent) => held(sent),
 });
 
-export const plainMakers: Makers = { text, boolean, same: asIs };
+const yes = { type: 'array', title: 'Reports that mean yes' };
+const no = { type: 'array', title: 'Reports that mean no' };
+
+export const plainKinds = {
+  text: {
+    title: 'Text',
+    says: 'Text as it is typed.',
+    options: {},
+    make: text,
+  },
+  boolean: {
+    title: 'Yes or no',
+    says: 'A check mark as true or false.',
+    options: { yes, no },
+    make: boolean,
+  },
+  same: {
+    title: 'As it is',
+    says: 'Any JSON value, unchanged.',
+    options: {},
+    make: asIs,
+  },
+} as const satisfies CodecKinds;
+
+/** Named once more, and not taken from the kinds, so that an application need not carry what only a workbench shows of them. */
+export const plainMakers = { text, boolean, same: asIs } satisfies Record<keyof typeof plainKinds, Maker>;
 
 /**
  * The codec that a description means.

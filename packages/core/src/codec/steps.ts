@@ -2,7 +2,8 @@
 import { isJson, isObject } from '../json/index.js';
 import { held, refused, type Codec, type Parsed } from './codec.js';
 import { date } from './dates.js';
-import { isNothing, said, type Maker, type Makers } from './maker.js';
+import { makersOf, type CodecKinds } from './kind.js';
+import { isNothing, said, type Maker } from './maker.js';
 import { number } from './numbers.js';
 
 /** One step: what it does on the way to the held value, and back. */
@@ -195,4 +196,13 @@ export const steps: Maker = (options) => {
   };
 };
 
-export const makers: Makers = { steps };
+export const stepKinds = {
+  steps: {
+    title: 'Steps of one’s own',
+    says: 'What is shown goes through the steps in order, and back through them.',
+    options: { steps: stepsSchema },
+    make: steps,
+  },
+} as const satisfies CodecKinds;
+
+export const makers = makersOf(stepKinds);

@@ -1,7 +1,8 @@
 /** Texts that are changed on their way in, and values typed as text. */
 import { isJson, type Json } from '../json/index.js';
 import { held, refused } from './codec.js';
-import { isNothing, said, type Maker, type Makers } from './maker.js';
+import type { CodecKinds } from './kind.js';
+import { isNothing, said, type Maker } from './maker.js';
 import { text } from './plain.js';
 
 export const trimmed: Maker = (options) => {
@@ -50,4 +51,23 @@ export const json: Maker = () => ({
   revive: (sent) => held(sent),
 });
 
-export const makers: Makers = { trimmed, slug, json };
+export const textKinds = {
+  trimmed: {
+    title: 'Trimmed text',
+    says: 'Text without spaces at its ends.',
+    options: {},
+    make: trimmed,
+  },
+  slug: {
+    title: 'Short name',
+    says: 'Small letters, figures and hyphens, made from what is typed.',
+    options: {},
+    make: slug,
+  },
+  json: {
+    title: 'JSON text',
+    says: 'A value typed as JSON.',
+    options: {},
+    make: json,
+  },
+} as const satisfies CodecKinds;
