@@ -1,5 +1,6 @@
 /** `poietra check`: every adapter of a kit, or every untouched draft of a project folder, put to the contract in a real browser. */
 import {
+  families,
   contract,
   checkOf,
   fingerprint,
@@ -131,7 +132,7 @@ function providersOf(inputs: readonly FoundInput[]): BundledInput[] {
 const packageOf = (id: string): string => id.slice(0, Math.max(0, id.indexOf('#')));
 
 function partsOfBundle(project: string, inputs: readonly BundledInput[]): Omit<BundleOptions, 'start'> {
-  return { project, home, inputs: inputs.filter(({ family }) => family !== 'native') };
+  return { project, home, inputs: inputs.filter(({ family }) => families[family].comes !== 'with the page') };
 }
 
 function draftsOf(folder: string): { jobs: Job[]; inputs: BundledInput[] } {

@@ -1,4 +1,4 @@
-import type { FoundInput } from '@poietra/core';
+import { families, type FoundInput } from '@poietra/core';
 import { build, type BuildFailure, type Plugin } from 'esbuild';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
@@ -232,11 +232,12 @@ function entry(
   const imports: string[] = [`import { ${start.name} } from ${JSON.stringify(start.module)};`];
   const entries = inputs.map((input, i) => {
     for (const css of isBrowser ? input.css : []) imports.push(`import ${JSON.stringify(css)};`);
-    if (input.family === 'native') return undefined;
-    if (input.family === 'element') {
+    const { comes } = families[input.family];
+    if (comes === 'with the page') return undefined;
+    if (comes === 'by tag') {
       if (isBrowser) imports.push(`import ${JSON.stringify(input.module)};`);
       if (isBrowser && input.item) imports.push(`import ${JSON.stringify(input.item.module)};`);
-      return `${JSON.stringify(input.id)}: { family: 'element', value: ${JSON.stringify(input.tag ?? '')} }`;
+      return `${JSON.stringify(input.id)}: { family: ${JSON.stringify(input.family)}, value: ${JSON.stringify(input.tag ?? '')} }`;
     }
     const [name = 'default', member] = input.export.split('.');
     imports.push(

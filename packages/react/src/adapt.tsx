@@ -1,4 +1,4 @@
-import { readWritten, same, type AdapterDescription, type InputState } from '@poietra/core';
+import { readWritten, same, type AdapterDescription, type Family, type InputState } from '@poietra/core';
 import {
   createElement,
   Fragment,
@@ -29,7 +29,7 @@ export interface Around {
 export function adapt(
   input: unknown,
   description: AdapterDescription,
-  family: 'native' | 'component' | 'element' | 'widget' = 'component',
+  family: Family = 'component',
   around: readonly Around[] = [],
 ): AdaptedInput {
   if (family === 'native' && carriesAll(description)) return adaptNative(input, description);
@@ -116,7 +116,7 @@ function useLinks(
   box: { readonly current: HTMLElement | null },
   description: AdapterDescription,
   state: InputState,
-  family: string,
+  family: Family,
 ): void {
   const isNeeded = family !== 'native' && (description.real !== undefined || description.id !== undefined);
   const latest = useRef(state);
@@ -154,7 +154,7 @@ function useLinks(
 
 function inside(
   input: unknown,
-  family: string,
+  family: Family,
   description: AdapterDescription,
   properties: Record<string, unknown>,
   props: AdaptedProps,
@@ -162,13 +162,18 @@ function inside(
   reported: { current: { readonly raw: unknown } | undefined },
 ): ReactNode {
   const host = { properties, description, handle, choices: props.choices };
-  if (family === 'widget') return <WidgetHost {...host} input={input} shown={props.state.shown} reported={reported} />;
-  if (family === 'element') return <ElementHost {...host} tag={String(input)} />;
-  const needsRef = family === 'native' || description.focus.by === 'handle';
-  return createElement(input as ComponentType<Record<string, unknown>>, {
-    ...properties,
-    ...(needsRef ? { ref: handle } : {}),
-  });
+  const component = (needsRef: boolean): ReactNode =>
+    createElement(input as ComponentType<Record<string, unknown>>, {
+      ...properties,
+      ...(needsRef ? { ref: handle } : {}),
+    });
+  const hosts: Readonly<Record<Family, () => ReactNode>> = {
+    native: () => component(true),
+    component: () => component(description.focus.by === 'handle'),
+    element: () => <ElementHost {...host} tag={String(input)} />,
+    widget: () => <WidgetHost {...host} input={input} shown={props.state.shown} reported={reported} />,
+  };
+  return hosts[family]();
 }
 
 function reachOf(

@@ -1,10 +1,8 @@
-import type { AdapterDescription } from '@poietra/core';
+import type { AdapterDescription, Family } from '@poietra/core';
 import { adapt, adaptTogether, nativeElement, type AdaptedInput, type Around } from '@poietra/react';
 
 /** The inputs of a bundle: the constructor, component or tag under the input's id. */
-export type BundledInputs = Readonly<
-  Record<string, { readonly family: 'component' | 'element' | 'widget'; readonly value: unknown }>
->;
+export type BundledInputs = Readonly<Record<string, { readonly family: Family; readonly value: unknown }>>;
 
 /** The living input for a description: a bundled one, or one of HTML's own under whatever description the kit gives it. */
 export function liveInput(inputs: BundledInputs, adapter: AdapterDescription): AdaptedInput | undefined {

@@ -4,6 +4,8 @@ import type { FoundInput } from './face.js';
 
 export interface Check {
   readonly id: string;
+  /** Nothing is pressed, typed or focused in it. */
+  readonly quiet?: true;
   readonly title: string;
   /** What has to be so. */
   readonly expects: string;
@@ -14,18 +16,21 @@ export interface Check {
 export const contract = [
   {
     id: 'mounts',
+    quiet: true,
     title: 'Mounts',
     expects: 'The input is drawn without an error.',
     advice: 'Read the message; a missing constant property or a wrapper (a provider) is the usual reason.',
   },
   {
     id: 'held',
+    quiet: true,
     title: 'Shows a held value',
     expects: 'Mounted with a value it looks other than empty, and other than with another value.',
     advice: 'Name another value property, or another kind of sample.',
   },
   {
     id: 'late',
+    quiet: true,
     title: 'Shows a late value',
     expects: 'A value that arrives after mounting looks as if it had been there from the start.',
     advice: 'The value property may be one that counts at mounting only; look for the one that is followed.',
@@ -38,6 +43,7 @@ export const contract = [
   },
   {
     id: 'empties',
+    quiet: true,
     title: 'Takes empty values',
     expects:
       'undefined, null, an empty text, 0 and false are taken without an error, a warning or a flip to uncontrolled.',
@@ -63,6 +69,7 @@ export const contract = [
   },
   {
     id: 'clears',
+    quiet: true,
     title: 'Clears',
     expects: 'Emptied by the form, it looks as it did when it was mounted empty.',
     advice: 'Say what the input takes for “no value”: null, an empty text or an empty list.',
@@ -87,24 +94,28 @@ export const contract = [
   },
   {
     id: 'name',
+    quiet: true,
     title: 'Has its name',
     expects: 'The real element, or the group around it, is named by the label.',
     advice: 'Say which element inside is the real one, or where the id goes.',
   },
   {
     id: 'description',
+    quiet: true,
     title: 'Has its description',
     expects: 'Hint and message describe the real element or the group around it.',
     advice: 'Say where descriptions go, or which element inside is the real one.',
   },
   {
     id: 'invalid',
+    quiet: true,
     title: 'Shows that it is invalid',
     expects: 'Invalid is to be seen, and the real element or its group says so in ARIA.',
     advice: 'Name the property that tells it, with its value.',
   },
   {
     id: 'required',
+    quiet: true,
     title: 'Says that it is required',
     expects: 'The real element, or the group’s words, say that it is required.',
     advice: 'Name the property that tells it, or the real element.',
@@ -147,12 +158,14 @@ export const contract = [
   },
   {
     id: 'server',
+    quiet: true,
     title: 'Renders on the server',
     expects: 'Rendered to HTML and taken over by the browser, there is no difference and no warning.',
     advice: 'An input that makes its ids from a counter or reads the window differs; render it in the browser only.',
   },
   {
     id: 'native',
+    quiet: true,
     title: 'Is submitted natively',
     expects: 'The form’s own data has the field’s name once, with the sent value.',
     advice: 'Take the name away from the input where it submits something else.',
@@ -171,22 +184,12 @@ export const contract = [
   },
 ] as const satisfies readonly Check[];
 
-/** Checks in which nothing is pressed, typed or focused: they can run beside others on one page. */
-export const quietChecks: ReadonlySet<string> = new Set([
-  'mounts',
-  'held',
-  'late',
-  'empties',
-  'clears',
-  'name',
-  'description',
-  'invalid',
-  'required',
-  'server',
-  'native',
-]);
-
 export type CheckId = (typeof contract)[number]['id'];
+
+/** The checks that can run beside others on one page. */
+export const quietChecks: ReadonlySet<string> = new Set(
+  contract.filter((check: Check) => check.quiet).map(({ id }) => id),
+);
 
 /** The verdict of one check. `none` is “not applicable”, and `seen` then gives the reason. */
 export interface CheckVerdict {

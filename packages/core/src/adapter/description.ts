@@ -1,9 +1,6 @@
 import type { Pointer } from '../json/index.js';
 import type { Gesture } from './gesture.js';
 
-/** How the maker of an input ships it. */
-export type Family = 'native' | 'component' | 'element' | 'widget';
-
 /** How the focus is put on what a person sees as the input. */
 export type Focus =
   /** The element that takes the id, or the one the ref gives. */

@@ -1,5 +1,6 @@
 import type { AdapterDescription, ChoicesUse, Focus } from './description.js';
 import type { DeclaredProperty, Finding, FoundInput } from './face.js';
+import { families } from './families.js';
 
 /** Names that stand for a value, the likeliest first. They are words of general use, not of any one package. */
 const valueNames = [
@@ -75,12 +76,11 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
   // An id that a component declares itself often goes to its outermost box; only HTML's own is sure to reach the input.
   const ownId = byName.get('id');
   const id = place('id', native || ownId?.inherited ? ['inputId', 'id'] : ['inputId']);
-  const leaveName =
-    input.family === 'element'
-      ? input.events.find(({ name }) => /(^|-)blur$/.test(name))?.name
-      : native || byName.has('onBlur')
-        ? 'onBlur'
-        : undefined;
+  const leaveName = hearsEvents(input)
+    ? input.events.find(({ name }) => /(^|-)blur$/.test(name))?.name
+    : native || byName.has('onBlur')
+      ? 'onBlur'
+      : undefined;
   if (leaveName !== undefined)
     note('leave', `Leaving is reported through “${leaveName}”.`, `It declares ${leaveName}.`, 0.9);
   const invalidName = ['invalid', 'isInvalid', 'error', 'aria-invalid'].find((name) => byName.has(name));
@@ -162,7 +162,7 @@ function pairOf(input: FoundInput): Pair | undefined {
   const inherited = named.find(({ name }) => name === (isTicked ? 'checked' : 'value'));
   const value = own.find(({ type }) => fits(type)) ?? own[0] ?? inherited ?? named.find(({ name }) => name !== 'color');
   if (!value) return undefined;
-  if (input.family === 'element') {
+  if (hearsEvents(input)) {
     const event = input.events.find(({ name }) => changeNames.test(name.replace(/^[a-z]+-/, '')));
     if (!event) return undefined;
     return {
@@ -211,6 +211,11 @@ function pairOf(input: FoundInput): Pair | undefined {
     because: `${best.name} gives the value as argument ${index + 1}: its type is ${type}.`,
     certainty: alike(type, value.type) ? 0.9 : 0.6,
   };
+}
+
+/** Whether what it tells are events of an element, and no callbacks among its properties. */
+function hearsEvents({ family }: FoundInput): boolean {
+  return families[family].tells === 'by events';
 }
 
 const bare = (type: string): string =>

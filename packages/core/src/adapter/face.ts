@@ -1,4 +1,5 @@
-import type { Family, WidgetUse } from './description.js';
+import type { WidgetUse } from './description.js';
+import type { Family } from './families.js';
 
 /** One property that an input declares. */
 export interface DeclaredProperty {

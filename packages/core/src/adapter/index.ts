@@ -17,7 +17,6 @@ export {
 export type {
   AdapterDescription,
   ChoicesUse,
-  Family,
   Focus,
   InputState,
   PartUse,
@@ -25,6 +24,7 @@ export type {
   WidgetUse,
   Wrapper,
 } from './description.js';
+export { families, familyNames, type Family } from './families.js';
 export { addStep, gestureWords, stepWords, type Gesture, type Step, type Target } from './gesture.js';
 export { emptiesFor, readingsOf, reportsOf, samplesFor, type Heard, type Reading } from './observed.js';
 export { ownProperties, pathWords, propertiesFor, valueIn, valueKind, type ReadWritten } from './drive.js';

@@ -1,6 +1,7 @@
 /** What follows from what an input was seen to do. Rules over recorded reports: no DOM here. */
 import { joinPointer, type Pointer } from '../json/index.js';
 import type { FoundInput } from './face.js';
+import { families } from './families.js';
 
 /** A report as it came: the callback's or event's name, and its arguments. */
 export interface Heard {
@@ -133,7 +134,8 @@ export function samplesFor(type: string, now: Date, choices: readonly unknown[] 
 
 /** Every callback or event of an input that is worth listening to. */
 export function reportsOf({ family, events, properties, widget }: FoundInput): string[] {
-  if (family === 'element') return [...new Set([...events.map(({ name }) => name), 'input', 'change'])];
+  if (families[family].tells === 'by events')
+    return [...new Set([...events.map(({ name }) => name), 'input', 'change'])];
   const declared = properties
     .filter(({ args, name, deprecated }) => args && !deprecated && /^on[A-Z]/.test(name))
     .map(({ name }) => name);

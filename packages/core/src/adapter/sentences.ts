@@ -3,6 +3,7 @@ import { isObject, joinPointer, lookUp, removeAt, replaceAt } from '../json/inde
 import type { AdapterDescription } from './description.js';
 import { pathWords } from './drive.js';
 import type { FoundInput } from './face.js';
+import { families } from './families.js';
 
 export interface Slot {
   /** Where in the description. */
@@ -22,7 +23,7 @@ export interface Sentence {
 export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): Sentence[] {
   const properties = input?.properties.filter(({ args }) => !args).map(({ name }) => name) ?? [];
   const reports = input
-    ? input.family === 'element'
+    ? families[input.family].tells === 'by events'
       ? input.events.map(({ name }) => name)
       : input.properties.filter(({ args }) => args).map(({ name }) => name)
     : [];

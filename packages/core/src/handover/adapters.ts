@@ -1,5 +1,5 @@
 /** Adapters in source: the description, and the call that brings it to life on the input. */
-import { sentencesFor, type AdapterDescription } from '../adapter/index.js';
+import { families, sentencesFor, type AdapterDescription, type Family } from '../adapter/index.js';
 import type { Kit, KitInput } from '../kit/index.js';
 import type { HandoverFile } from './file.js';
 import { called, type Called } from './named.js';
@@ -25,18 +25,20 @@ function living(name: string, { wrappers = [] }: AdapterDescription, input: KitI
       : `import { ${isName(exported) ? exported : quoted(exported)} as ${local} } from ${quoted(module)};`;
   const memberOf = (way: string | undefined): string =>
     way === undefined ? '' : isName(way) ? `.${way}` : `[${quoted(way)}]`;
-  let value: string;
-  if (input.family === 'element') {
-    imports.unshift(
-      ...[input.module, ...(input.item ? [input.item.module] : [])].map((path) => `import ${quoted(path)};`),
-    );
-    value = quoted(input.tag ?? '');
-  } else if (input.family === 'native') value = quoted(input.tag ?? 'input');
-  else {
-    const local = names.give(imported === 'default' ? typeName(name) : `${typeName(imported)}Input`, '');
-    imports.unshift(named(moduleFor(input.module), imported, local));
-    value = `${local}${memberOf(member)}`;
-  }
+  const values: Readonly<Record<(typeof families)[Family]['comes'], () => string>> = {
+    'with the page': () => quoted(input.tag ?? 'input'),
+    'by tag': () => {
+      const modules = [input.module, ...(input.item ? [input.item.module] : [])];
+      imports.unshift(...modules.map((path) => `import ${quoted(path)};`));
+      return quoted(input.tag ?? '');
+    },
+    'by export': () => {
+      const local = names.give(imported === 'default' ? typeName(name) : `${typeName(imported)}Input`, '');
+      imports.unshift(named(moduleFor(input.module), imported, local));
+      return `${local}${memberOf(member)}`;
+    },
+  };
+  const value = values[families[input.family].comes]();
   const around = wrappers.map(({ component, properties }) => {
     const [module = '', exported = ''] = component.split('#');
     const [outer = '', inner] = exported.split('.');

@@ -1,4 +1,5 @@
 /** What makes a folder of the files: a door, and a page that says what this is, how it came, and what it needs. */
+import { families } from '../adapter/index.js';
 import type { Kit } from '../kit/index.js';
 import type { HandoverFile } from './file.js';
 import { called } from './named.js';
@@ -19,7 +20,7 @@ export function indexFile(kit: Kit): HandoverFile {
 function packagesOf(kit: Kit): string[] {
   const used = new Map<string, string>();
   for (const { package: name, version, family, module } of Object.values(kit.inputs))
-    if (family !== 'native' && !module.startsWith('./')) used.set(name, version);
+    if (families[family].comes !== 'with the page' && !module.startsWith('./')) used.set(name, version);
   return [...used].map(([name, version]) => (version === '' ? name : `${name}@^${version}`)).sort();
 }
 

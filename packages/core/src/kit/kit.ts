@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { AdapterDescription, FoundInput, ScoreSheet } from '../adapter/index.js';
+import { familyNames, type AdapterDescription, type FoundInput, type ScoreSheet } from '../adapter/index.js';
 import type { CodecDescription } from '../codec/index.js';
 import type { FieldDescription, HintsBeside, ChoiceRule } from '../plan/index.js';
 
@@ -206,7 +206,7 @@ export const kitSchema = z.looseObject({
   inputs: z.record(
     z.string(),
     z.looseObject({
-      family: z.enum(['native', 'component', 'element', 'widget']),
+      family: z.enum(familyNames),
       package: z.string(),
       version: z.string(),
       export: z.string(),

@@ -1,4 +1,4 @@
-import { staleness, tally, type Kit } from '@poietra/core';
+import { families, staleness, tally, type Kit } from '@poietra/core';
 import { useMemo, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Board, type Column } from '../../parts/board.js';
@@ -40,7 +40,7 @@ export function Component(): ReactNode {
       titleOf={({ input }) => inputTitle(input)}
       to={({ input }) => `/inputs/${encodeURIComponent(input.id)}`}
       words={({ input: { id, family, package: pkg, says = '' }, adapted = '' }) =>
-        `${id} ${family} ${pkg} ${says} ${adapted}`
+        `${id} ${families[family].title} ${pkg} ${says} ${adapted}`
       }
       actions={
         <>
@@ -106,7 +106,7 @@ const columns: readonly Column<Row>[] = [
     ),
     by: ({ input }) => input.package,
   },
-  { name: 'Family', width: '90px', cell: ({ input }) => input.family, by: ({ input }) => input.family },
+  { name: 'Family', width: '90px', cell: ({ input }) => families[input.family].title, by: ({ input }) => input.family },
   {
     name: 'Face in short',
     width: 'minmax(0,2fr)',

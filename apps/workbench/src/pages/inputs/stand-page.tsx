@@ -1,4 +1,4 @@
-import { changeSlot, freeName, joinPointer, type AdapterDescription } from '@poietra/core';
+import { changeSlot, families, freeName, joinPointer, type AdapterDescription } from '@poietra/core';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Button } from '../../parts/button.js';
@@ -76,7 +76,7 @@ function Met({ found: { input, adapter: drafted, findings } }: { readonly found:
       <header className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-hairline px-4 py-1.5">
         <h1>{inputTitle(input)}</h1>
         <span className="text-[13px] text-ink-2">
-          {input.family} of {input.package} <span className="mono">{input.version}</span>
+          {families[input.family].title} of {input.package} <span className="mono">{input.version}</span>
         </span>
         {own.map(([name]) => (
           <Link key={name} to={pathOf('adapters', name)}>
