@@ -4,7 +4,7 @@ import { checks, type Bench } from './checks.js';
 import { leave, perform } from './hands.js';
 import { prepare, type Make } from './observe/index.js';
 import { sampleChoices } from './sample-choices.js';
-import { settle, within } from './settle.js';
+import { patiently, settle, within } from './settle.js';
 import { samplesOf, Trial, type TrialOptions } from './trial.js';
 import { watch } from './watch.js';
 
@@ -50,8 +50,14 @@ export async function prove(
   const ordered = contract.filter(({ id }) => ids.includes(id)).map(({ id }) => id);
   for (const id of ordered) {
     if (isStopped()) break;
-    tell({ check: id, ...(await verdictOf(id, bench, mount)) });
+    let verdict = await verdictOf(id, bench, mount);
     await clean();
+    // A failure has to stand when nothing hurries; what was warned of is not asked twice.
+    if (verdict.state === 'fail' && id !== 'silent' && !isStopped()) {
+      verdict = await patiently(() => verdictOf(id, bench, mount));
+      await clean();
+    }
+    tell({ check: id, ...verdict });
   }
   watching.stop();
 }
