@@ -1,5 +1,5 @@
 import { attendChecks } from './checks.js';
-import type { Attended, Attendant } from './form.js';
+import type { Attended, Attendant } from './ground.js';
 import { attendRules } from './form-rules.js';
 import type { FormOptions } from './types.js';
 

@@ -6,7 +6,7 @@
 import { effect, untracked } from '@preact/signals-core';
 import { lookUp, parentPointer, reasonOf } from '../json/index.js';
 import { eachPlace } from './each-place.js';
-import type { Attended, Attendant } from './form.js';
+import type { Attended, Attendant } from './ground.js';
 import type { Place } from './place.js';
 import { newSource, problemOf, rule } from './rulings.js';
 import { later, never, newStop, type Stop, type StopSignal, type Timer } from './runtime.js';

@@ -20,14 +20,18 @@ export interface HintCondition {
   readonly looksAt: readonly Place[];
 }
 
-interface Around {
-  read(place: Place): unknown;
-  /** Moves the value aside, or back into the document. */
-  move(place: Place, isInForce: boolean): void;
+interface Conditions {
   /** The conditions that hints set for a place. */
   conditionsAt(place: Place): readonly HintCondition[];
   /** Makes the places in a value that such conditions speak of. */
   reveal(place: Place): void;
+}
+
+interface Around {
+  read(place: Place): unknown;
+  /** Moves the value aside, or back into the document. */
+  move(place: Place, isInForce: boolean): void;
+  readonly expressions: Conditions | undefined;
   trouble(at: Pointer, says: string): void;
 }
 
@@ -44,7 +48,7 @@ export class Force {
   join(place: Place): boolean | undefined {
     const { parent } = place;
     if (!parent) return undefined;
-    const hints = this.form.conditionsAt(place);
+    const hints = this.form.expressions?.conditionsAt(place) ?? [];
     // Positions of a list stay: an entry that were left out would move all those behind it.
     const isSettled = Array.isArray(this.form.read(parent)) || isAlways(parent.applied, place.applied, place.key);
     if (hints.length === 0 && isSettled) return undefined;
@@ -108,7 +112,7 @@ export class Force {
     const value = this.form.read(place);
     if (typeof value !== 'object' || value === null) return;
     this.#look(place.applied, value, () => place);
-    this.form.reveal(place);
+    this.form.expressions?.reveal(place);
     for (const inner of places(place)) if (inner !== place) this.renew(inner);
   }
 

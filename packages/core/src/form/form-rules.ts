@@ -6,7 +6,7 @@
 import { effect, untracked } from '@preact/signals-core';
 import type { Pointer } from '../json/index.js';
 import { eachPlace } from './each-place.js';
-import type { Attended, Attendant } from './form.js';
+import type { Attended, Attendant } from './ground.js';
 import type { Place, Ruling } from './place.js';
 import { newSource, problemOf, rule as say } from './rulings.js';
 import type { PlacedRule } from './types.js';

@@ -51,7 +51,7 @@ export interface PlaceHolder {
   /** The value of a place as it would be sent: in the document, or where it is kept while out of force. */
   read(place: Place): unknown;
   codecFor(at: Pointer, facts: Facts): Codec;
-  isComputed(place: Place): boolean;
+  readonly expressions: { isComputed(at: Pointer): boolean } | undefined;
   isChanged(place: Place): boolean;
   problemsAt(place: Place): readonly Problem[];
   /** What is said of a text that could not be parsed. */
@@ -243,7 +243,7 @@ export class Place implements FormField {
     return this.form.disabled;
   }
   get readOnly(): boolean {
-    return this.facts.readOnly || this.form.isComputed(this);
+    return this.facts.readOnly || this.form.expressions?.isComputed(this.at) === true;
   }
 
   readonly #problems = computed((): readonly Problem[] => {
@@ -377,8 +377,9 @@ export class Place implements FormField {
 /** The order in which a person mends: what is missing, then its kind, its choice, its size, its form. */
 const order = 'required dependentRequired type enum const minLength minItems maxLength maxItems'.split(' ');
 const byMending = (keywords: readonly string[]) => {
-  const rank = ({ keyword }: Problem): number => (keywords.indexOf(keyword) + 1 || Infinity) - 1;
-  return (a: Problem, b: Problem): number => (rank(a) === rank(b) ? 0 : rank(a) - rank(b));
+  const rank = ({ keyword }: Problem): number => keywords.indexOf(keyword) + 1 || Infinity;
+  // Two that are not named keep their order: infinity less infinity is no number.
+  return (a: Problem, b: Problem): number => rank(a) - rank(b) || 0;
 };
 
 /** A place and all below it that were asked for so far. */

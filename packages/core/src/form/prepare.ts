@@ -1,6 +1,7 @@
-import { codecBy, plainMakers } from '../codec/index.js';
+import { plainMakers } from '../codec/index.js';
 import type { CompiledSchema } from '../schema/index.js';
-import { OpenForm, type Ground } from './form.js';
+import { OpenForm } from './form.js';
+import type { Ground } from './ground.js';
 import type { Form, FormOptions } from './types.js';
 
 /** What not every form needs: what moves entries and options, fills in defaults, follows expressions, rules and checks. */
@@ -16,11 +17,8 @@ export const asksServers = (text: string): boolean => text.includes('"check":');
 
 /** Fetches what a form uses whose schema, documents and hints are this text. */
 export async function loadFormParts(text: string): Promise<FormParts> {
-  const isAsked =
-    /"(array|items|prefixItems|oneOf|anyOf|normal)"|"type":\[|"default":/.test(text) ||
-    asksExpressions(text) ||
-    asksServers(text);
-  if (!isAsked) return {};
+  const asked = /"(array|items|prefixItems|oneOf|anyOf|normal|condition|computed|rules|check)"|"type":\[|"default":/;
+  if (!asked.test(text)) return {};
   const { attend, FormExpressions, fillDefaults, Moves, normalWhileTyping } = await import('./more.js');
   return {
     attend,
@@ -39,7 +37,7 @@ export function openPrepared<T = unknown>(
 ): Form<T> {
   return new OpenForm(options, {
     compiled,
-    codec: () => codecBy(plainMakers, { kind: 'same' }),
+    codec: () => plainMakers.same({}),
     fill: (begin) => (fill ? fill(compiled, begin) : begin),
     ...parts,
   });

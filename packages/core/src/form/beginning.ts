@@ -1,27 +1,38 @@
 /**
- * Where a form's value differs from where it began. Kept as a tree of the members that differ, and looked after with
- * each change: asking whether anything has changed then costs nothing, however large the form is.
+ * Where a form began: by a new record, one that was loaded, or one that was accepted. How its value differs from that is
+ * kept as a tree of the members that differ, and looked after with each change: asking whether anything has changed then
+ * costs nothing, however large the form is.
  */
-import { isObject, ownMember, parsePointer, type Pointer } from '../json/index.js';
+import { equalJson, isObject, ownMember, parsePointer, type Pointer } from '../json/index.js';
+import { FormDocument } from './document.js';
 
 /** The members that differ; `true` where the two values are of different kinds or lists of different lengths. */
 type Difference = true | Map<string, Difference> | undefined;
 
-export class Changes {
-  #root: Difference;
+export class Beginning {
+  /** What was in force of it. */
+  readonly #begun = new FormDocument();
+  #difference: Difference;
+  /** With what was kept aside: to this `restart` goes back. */
+  whole: unknown;
 
-  constructor(
-    private readonly now: () => unknown,
-    private readonly begun: () => unknown,
-  ) {}
+  constructor(private readonly now: FormDocument) {}
 
-  get some(): boolean {
-    return this.#root !== undefined;
+  /** Whether the form is no longer where it began. */
+  get isLeft(): boolean {
+    return this.#difference !== undefined;
   }
-
+  isLeftAt(at: Pointer): boolean {
+    return !equalJson(this.now.read(at), this.#begun.read(at));
+  }
   /** Looks again at what has changed at a place. */
   note(at: Pointer): void {
-    this.#root = renew(this.#root, this.now(), this.begun(), parsePointer(at), 0);
+    this.#difference = renew(this.#difference, this.now.root ?? {}, this.#begun.root ?? {}, parsePointer(at), 0);
+  }
+  take(begun: unknown, whole: unknown): void {
+    this.#begun.root = begun;
+    this.whole = whole;
+    this.note('');
   }
 }
 
