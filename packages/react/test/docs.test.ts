@@ -114,3 +114,13 @@ it.each(runnable.map((piece) => [`${piece.file}:${piece.line}`, piece] as const)
     for (const [seen, wanted] of claims) expect(seen).toEqual(wanted);
   },
 );
+
+describe('Numbers in the README', () => {
+  const readme = readFileSync(join(home, 'README.md'), 'utf8');
+  it.each([
+    ['checks in two stands', core.contract.length],
+    ['kinds of codecs', Object.keys(core.builtIn).length],
+  ])('%s', (words, count) => {
+    expect(readme).toContain(`${count} ${words}`);
+  });
+});
