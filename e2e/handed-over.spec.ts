@@ -1,26 +1,95 @@
-import { handOver, type Kit } from '@poietra/core';
+import { handOver, type HandoverFile, type Kit, type OwnSources } from '@poietra/core';
 import { expect, test } from '@playwright/test';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { build, preview, type PreviewServer } from 'vite';
 import { aWorkingDay, dayName } from './support.js';
 
-// Beside the sources of the demo project, which the adapters of its own inputs name.
-const home = join(import.meta.dirname, '../demo/project/handed-over');
-const outDir = join(import.meta.dirname, '../test-results/application');
-let server: PreviewServer;
+const repository = join(import.meta.dirname, '..');
+const kit = JSON.parse(readFileSync(join(repository, 'demo/kit.json'), 'utf8')) as Kit;
+const sources = JSON.parse(readFileSync(join(repository, 'packages/own/dist/sources.json'), 'utf8')) as OwnSources;
+const ways = [
+  { way: 'with the libraries', own: undefined, skin: '@poietra/react/skin.css', name: 'handed-over' },
+  { way: 'on its own', own: sources, skin: './own/skin.css', name: 'handed-own' },
+];
 
-test.beforeAll(async () => {
-  const kit = JSON.parse(readFileSync(join(import.meta.dirname, '../demo/kit.json'), 'utf8')) as Kit;
-  const files = [
-    ...handOver(kit),
+for (const { way, own, skin, name } of ways)
+  test.describe(way, () => {
+    // Beside the sources of the demo project, which the adapters of its own inputs name.
+    const home = join(repository, 'demo/project', name);
+    const outDir = join(repository, 'test-results', name);
+    let server: PreviewServer;
+
+    test.beforeAll(async () => {
+      for (const { path, text } of [...handOver(kit, own), ...application(skin)]) {
+        mkdirSync(dirname(join(home, path)), { recursive: true });
+        writeFileSync(join(home, path), text);
+      }
+      const common = { root: home, configFile: false, logLevel: 'error' } as const;
+      await build({
+        ...common,
+        // Packages that what came along needs are those of the repository here.
+        resolve: { dedupe: ['react', 'react-dom'], alias: own ? outside : {} },
+        build: { outDir, emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 5000 },
+      });
+      server = await preview({ ...common, build: { outDir }, preview: { port: 0, host: '127.0.0.1' } });
+    });
+    test.afterAll(async () => {
+      await server.close();
+      rmSync(home, { recursive: true, force: true });
+    });
+
+    test('what is handed over runs in an application of its own, and fetches what its forms ask for', async ({
+      page,
+    }) => {
+      const fetched: string[] = [];
+      const errors: string[] = [];
+      page.on('request', (request) => fetched.push(request.url().split('/').at(-1) ?? ''));
+      page.on('pageerror', (error) => errors.push(String(error)));
+      page.on('console', (said) => said.type() === 'error' && errors.push(said.text()));
+      const [address = ''] = server.resolvedUrls?.local ?? [];
+
+      await page.goto(`${address}#short`);
+      await page.getByRole('button', { name: 'Send' }).click();
+      await expect(page.getByRole('status').first()).toContainText('4 things have to be mended');
+      const consignor = page.getByRole('group', { name: 'Consignor' });
+      await expect(consignor.getByRole('textbox', { name: /^Name/ })).toBeFocused();
+      await page.keyboard.type('Aldervik Timber');
+      await page
+        .getByRole('group', { name: 'Consignee' })
+        .getByRole('textbox', { name: /^Name/ })
+        .fill('Torsund Cold Store');
+      await page.getByRole('button', { name: dayName(aWorkingDay()) }).click();
+
+      await page.getByRole('textbox', { name: /^Pieces/ }).fill('12');
+      await page.getByRole('button', { name: 'Send' }).click();
+      await expect(page).toHaveTitle(/"pieces":12/);
+      // Nothing is computed here, so the language of expressions is not fetched, nor are lists drawn.
+      expect(fetched.filter((name) => /^(cel|more-drawings)-/.test(name))).toEqual([]);
+
+      await page.goto(`${address}?#freight`);
+      await expect(page.getByRole('button', { name: 'Send' })).toBeVisible();
+      expect(fetched.some((name) => name.startsWith('more-drawings-'))).toBe(true);
+      expect(errors).toEqual([]);
+    });
+  });
+
+const outside = Object.fromEntries(
+  ['@preact/signals-core', '@marcbachmann/cel-js', 'url-template'].map((name) => [
+    name,
+    join(repository, 'node_modules', name),
+  ]),
+);
+
+function application(skin: string): HandoverFile[] {
+  return [
     {
       path: 'index.html',
       text: '<!doctype html><html lang="en"><title>Desk</title><link rel="icon" href="data:," /><div id="desk"></div><script type="module" src="main.tsx"></script></html>',
     },
     {
       path: 'main.tsx',
-      text: `import '@poietra/react/skin.css';
+      text: `import '${skin}';
 import { createRoot } from 'react-dom/client';
 
 const forms = {
@@ -37,51 +106,4 @@ createRoot(document.getElementById('desk') as HTMLElement).render(<Form send={se
 `,
     },
   ];
-  for (const { path, text } of files) {
-    mkdirSync(dirname(join(home, path)), { recursive: true });
-    writeFileSync(join(home, path), text);
-  }
-  const common = { root: home, configFile: false, logLevel: 'error' } as const;
-  await build({
-    ...common,
-    resolve: { dedupe: ['react', 'react-dom'] },
-    build: { outDir, emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 5000 },
-  });
-  server = await preview({ ...common, build: { outDir }, preview: { port: 0, host: '127.0.0.1' } });
-});
-test.afterAll(async () => {
-  await server.close();
-  rmSync(home, { recursive: true, force: true });
-});
-
-test('what is handed over runs in an application of its own, and fetches what its forms ask for', async ({ page }) => {
-  const fetched: string[] = [];
-  const errors: string[] = [];
-  page.on('request', (request) => fetched.push(request.url().split('/').at(-1) ?? ''));
-  page.on('pageerror', (error) => errors.push(String(error)));
-  page.on('console', (said) => said.type() === 'error' && errors.push(said.text()));
-  const [address = ''] = server.resolvedUrls?.local ?? [];
-
-  await page.goto(`${address}#short`);
-  await page.getByRole('button', { name: 'Send' }).click();
-  await expect(page.getByRole('status').first()).toContainText('4 things have to be mended');
-  const consignor = page.getByRole('group', { name: 'Consignor' });
-  await expect(consignor.getByRole('textbox', { name: /^Name/ })).toBeFocused();
-  await page.keyboard.type('Aldervik Timber');
-  await page
-    .getByRole('group', { name: 'Consignee' })
-    .getByRole('textbox', { name: /^Name/ })
-    .fill('Torsund Cold Store');
-  await page.getByRole('button', { name: dayName(aWorkingDay()) }).click();
-
-  await page.getByRole('textbox', { name: /^Pieces/ }).fill('12');
-  await page.getByRole('button', { name: 'Send' }).click();
-  await expect(page).toHaveTitle(/"pieces":12/);
-  // Nothing is computed here, so the language of expressions is not fetched, nor are lists drawn.
-  expect(fetched.filter((name) => /^(cel|more-drawings)-/.test(name))).toEqual([]);
-
-  await page.goto(`${address}?#freight`);
-  await expect(page.getByRole('button', { name: 'Send' })).toBeVisible();
-  expect(fetched.some((name) => name.startsWith('more-drawings-'))).toBe(true);
-  expect(errors).toEqual([]);
-});
+}

@@ -50,6 +50,8 @@ export async function build({ ifNeeded = false } = {}) {
   };
   const { validatorRuntime } = await import('./validator-runtime.mjs');
   await validatorRuntime();
+  const { ownSources } = await import('./own-sources.mjs');
+  await ownSources();
   console.error('Building the libraries and the server …');
   // Our own packages are bundled in from source; those from the registry stay outside.
   const ours = {

@@ -19,6 +19,7 @@ const contents = [
   'demo/kit.json',
   ...['core', 'react', 'stand'].flatMap((name) => [`packages/${name}/package.json`, `packages/${name}/src`]),
   'packages/cli/dist',
+  'packages/own/dist',
 ];
 /** Those of whose packages the server, the command line and the frames are made; the page itself is built already. */
 const makers = ['apps/server', 'packages/cli', 'packages/inputs', 'packages/stand', 'packages/core', 'packages/react'];

@@ -1,5 +1,5 @@
 /** Writes the hand-over of a kit into a folder: what would change is known first, and hand changes are merged. */
-import { handOver, readKitText, type HandoverFile, type Kit } from '@poietra/core';
+import { handOver, readKitText, type HandoverFile, type Kit, type OwnSources } from '@poietra/core';
 import { createTwoFilesPatch } from 'diff';
 import { mergeDiff3 } from 'node-diff3';
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, watch, writeFileSync } from 'node:fs';
@@ -44,9 +44,9 @@ export function kitFrom(path: string): Kit {
 }
 
 /** What writing a kit into a folder would do, file by file. Nothing is written. */
-export async function planWriting(kit: Kit, folder: string): Promise<Step[]> {
+export async function planWriting(kit: Kit, folder: string, own?: OwnSources): Promise<Step[]> {
   const last = lastWritten(folder);
-  const files = await Promise.all(handOver(kit).map((file) => formatted(file, folder)));
+  const files = await filesFor(kit, folder, own);
   const wanted = new Map(files.map(({ path, text }) => [path, text]));
   const steps = files.map(({ path, text }) => step(path, text, last[path], textOf(join(folder, path))));
   for (const [path, base] of Object.entries(last)) {
@@ -59,6 +59,17 @@ export async function planWriting(kit: Kit, folder: string): Promise<Step[]> {
     );
   }
   return steps.filter(({ before, after, says }) => before !== after || says !== undefined);
+}
+
+const filesFor = (kit: Kit, folder: string, own?: OwnSources): Promise<HandoverFile[]> =>
+  Promise.all(handOver(kit, own).map((file) => formatted(file, folder)));
+
+/** The libraries' own source, as the build wrote it. */
+export function ownSources(home: string): OwnSources {
+  const path = join(home, 'packages/own/dist/sources.json');
+  const text = textOf(path);
+  if (text === undefined) throw new GenerateError(`There is no ${path}; run npm run build first.`);
+  return JSON.parse(text) as OwnSources;
 }
 
 function step(path: string, text: string, base: string | undefined, before: string | undefined): Step {
@@ -116,10 +127,14 @@ export function write(steps: readonly Step[], folder: string, files: readonly Ha
 export async function generate(
   kitFile: string,
   folder: string,
-  { check = false, say }: { readonly check?: boolean; say(text: string): void },
+  {
+    check = false,
+    own,
+    say,
+  }: { readonly check?: boolean; readonly own?: OwnSources | undefined; say(text: string): void },
 ): Promise<boolean> {
   const kit = kitFrom(kitFile);
-  const steps = await planWriting(kit, folder);
+  const steps = await planWriting(kit, folder, own);
   for (const one of steps) {
     const { path, does, before = '', after = '', says } = one;
     if (check && before !== after) say(createTwoFilesPatch(path, path, before, after, 'as it is', 'as the kit has it'));
@@ -129,7 +144,7 @@ export async function generate(
     say(steps.length === 0 ? 'All is as the kit has it.' : `${steps.length} files are not as the kit has them.`);
     return steps.every(({ before, after }) => before === after);
   }
-  write(steps, folder, await Promise.all(handOver(kit).map((file) => formatted(file, folder))));
+  write(steps, folder, await filesFor(kit, folder, own));
   say(steps.length === 0 ? 'All was as the kit has it.' : `${steps.length} files written or left, as said above.`);
   return !steps.some(({ does }) => does === 'conflict');
 }

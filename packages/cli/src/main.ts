@@ -3,7 +3,7 @@ import { inspect, ProjectError } from '@poietra/inputs';
 import { Command } from 'commander';
 import { spawn } from 'node:child_process';
 import { join, resolve } from 'node:path';
-import { follow, generate, GenerateError } from './generate.js';
+import { follow, generate, GenerateError, ownSources } from './generate.js';
 import { check, CheckError, reportOf } from './check.js';
 
 /** Of the repository, or of the installed package, which has the same folders. */
@@ -80,13 +80,22 @@ program
   .description('write the hand-over of a kit as source; what was changed by hand is merged with what is new')
   .argument('<kit>', 'a kit file')
   .requiredOption('--out <folder>', 'where the source goes')
+  .option(
+    '--own',
+    'stand on its own: what is used of the libraries comes along as source, and no package of ours is imported',
+  )
   .option('--check', 'write nothing; print what differs, and end with status 1 where something does')
   .option('--watch', 'go on, and write again whenever the kit file changes')
-  .action(async (kit: string, options: { out: string; check?: boolean; watch?: boolean }) => {
+  .action(async (kit: string, options: { out: string; own?: boolean; check?: boolean; watch?: boolean }) => {
     const from = process.env['INIT_CWD'] ?? '.';
     const [file, folder] = [resolve(from, kit), resolve(from, options.out)];
+    const own = options.own ? ownSources(home) : undefined;
     const run = async (): Promise<void> => {
-      const isGood = await generate(file, folder, { check: options.check ?? false, say: (text) => console.log(text) });
+      const isGood = await generate(file, folder, {
+        check: options.check ?? false,
+        own,
+        say: (text) => console.log(text),
+      });
       process.exitCode = isGood ? 0 : 1;
     };
     await run();

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { handOver, typeName, typesFor, usedAdapters, usedGroups, valueName, type Kit } from '../src/index.js';
+import { builtIn, handOver, typeName, typesFor, usedAdapters, usedGroups, valueName, type Kit } from '../src/index.js';
+import { makerOf } from '../src/handover/codecs.js';
 
 const kit = JSON.parse(readFileSync(join(__dirname, '../../../demo/kit.json'), 'utf8')) as Kit;
 const file = (path: string, of: Kit = kit): string => handOver(of).find((one) => one.path === path)?.text ?? '';
@@ -156,4 +157,9 @@ describe('what an adapter has besides', () => {
     const of = { ...kit, inputs: { ...kit.inputs, '@shoelace-style/shoelace#sl-input': input } };
     expect(file('adapters/suite-input.ts', of)).toContain("import 'shoelace/option.js';");
   });
+});
+
+it('knows where each kind of codec is made, for hand-overs that stand on their own', () => {
+  const known = [...Object.keys(makerOf), 'code'];
+  expect(known.sort()).toEqual(Object.keys(builtIn).sort());
 });

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import ts from 'typescript';
 import { handOver, readKit, standaloneSchema, typesFor, type Kit } from '../src/index.js';
+import { troublesOf } from './compiled.js';
 
 const home = join(__dirname, '../../..');
 const demo = (): Kit => {
@@ -26,41 +26,7 @@ it('gives source for every adapter, codec and form of the demo kit', () => {
 });
 
 it('gives source that compiles under strict, against the libraries and the packages of the project', () => {
-  const files = new Map(handOver(demo()).map(({ path, text }) => [join(home, 'demo/project/handed-over', path), text]));
-  const options: ts.CompilerOptions = {
-    strict: true,
-    noUncheckedIndexedAccess: true,
-    exactOptionalPropertyTypes: false,
-    noEmit: true,
-    skipLibCheck: true,
-    jsx: ts.JsxEmit.ReactJSX,
-    resolveJsonModule: true,
-    target: ts.ScriptTarget.ES2022,
-    module: ts.ModuleKind.ESNext,
-    moduleResolution: ts.ModuleResolutionKind.Bundler,
-    customConditions: ['source'],
-    types: ['node'],
-    typeRoots: [join(home, 'node_modules/@types')],
-    paths: { '@poietra/*': [join(home, 'packages/*/src/index.ts')], react: [join(home, 'node_modules/@types/react')] },
-  };
-  const host = ts.createCompilerHost(options);
-  const { readFile, fileExists, getSourceFile, directoryExists } = host;
-  host.fileExists = (name) => files.has(name) || fileExists(name);
-  host.readFile = (name) => files.get(name) ?? readFile(name);
-  host.directoryExists = (name) => name.includes('handed-over') || (directoryExists?.(name) ?? true);
-  host.getSourceFile = (name, language, ...rest) => {
-    const text = files.get(name);
-    return text === undefined ? getSourceFile(name, language, ...rest) : ts.createSourceFile(name, text, language);
-  };
-  const roots = [...files.keys()].filter((name) => /\.tsx?$/.test(name));
-  const program = ts.createProgram([...roots, join(home, 'apps/workbench/src/styles.d.ts')], options, host);
-  const found = ts.getPreEmitDiagnostics(program).filter(({ file }) => file?.fileName.includes('handed-over'));
-  expect(
-    found.map(
-      ({ file, messageText }) =>
-        `${file?.fileName.split('handed-over/')[1] ?? ''}: ${ts.flattenDiagnosticMessageText(messageText, ' ')}`,
-    ),
-  ).toEqual([]);
+  expect(troublesOf(handOver(demo()))).toEqual([]);
 }, 60_000);
 
 it('never says any', () => {

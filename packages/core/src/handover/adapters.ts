@@ -65,22 +65,39 @@ function forApplication({
   return description;
 }
 
-export function adapterFiles(kit: Kit): HandoverFile[] {
+export function adapterFiles(kit: Kit, isOwn: boolean): HandoverFile[] {
   return [...called(kit, 'adapters')].flatMap(([name, own]) => {
     const adapter = kit.adapters[name];
-    return adapter ? adapterFile(name, adapter, kit.inputs, own) : [];
+    return adapter ? adapterFile(name, adapter, kit.inputs, own, isOwn) : [];
   });
 }
 
-function adapterFile(name: string, adapter: AdapterDescription, inputs: Kit['inputs'], own: Called): HandoverFile[] {
-  const names = new Names(['adapt', 'adaptTogether', 'AdapterDescription', own.value, `${own.value}Description`]);
+function adapterFile(
+  name: string,
+  adapter: AdapterDescription,
+  inputs: Kit['inputs'],
+  own: Called,
+  isOwn: boolean,
+): HandoverFile[] {
+  const names = new Names([
+    ...(isOwn ? [own.type, 'asComponent'] : []),
+    'adapt',
+    'adaptTogether',
+    'AdapterDescription',
+    own.value,
+    `${own.value}Description`,
+  ]);
   const says = sentencesFor(adapter)
     .filter(({ about }) => about === 'value' || about === 'change' || about === 'focus')
     .map(({ parts }) => parts.map((part) => (typeof part === 'string' ? part : (part.words ?? part.value))).join(''));
-  const file = (imports: readonly string[], body: string): HandoverFile[] => [
-    { path: `adapters/${own.file}.ts`, text: `${[...new Set(imports)].join('\n')}\n\n${body}\n` },
-  ];
   const doc = comment(says.join(' '));
+  const plain = `\n/** The same as a plain component: value in, changes out, for any state. */\nexport const ${own.type} = asComponent(${own.value});\n`;
+  const file = (imports: readonly string[], body: string): HandoverFile[] => [
+    {
+      path: `adapters/${own.file}.ts`,
+      text: `${[...new Set([...imports, ...(isOwn ? ["import { asComponent } from '@poietra/own';"] : [])])].join('\n')}\n\n${body}\n${isOwn ? plain : ''}`,
+    },
+  ];
   if (adapter.parts) {
     const parts = adapter.parts.flatMap(({ name: part, use }) => {
       const input = inputs[use.input] ?? nativeInput(use.input);

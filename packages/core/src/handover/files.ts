@@ -6,18 +6,24 @@ import { codecFiles, fieldsFile } from './codecs.js';
 import { indexFile, readmeFile } from './folder.js';
 import type { HandoverFile } from './file.js';
 import { formFiles } from './forms.js';
+import { standAlone, type OwnSources } from './own.js';
 
-/** Every file of a kit, in a fixed order. The source compiles under `strict` against `@poietra/core` and `@poietra/react`. */
-export function handOver(kit: Kit): HandoverFile[] {
-  return [
-    ...adapterFiles(kit),
-    ...codecFiles(kit),
-    fieldsFile(kit),
-    ...formFiles(kit),
-    indexFile(kit),
-    readmeFile(kit),
-    { path: 'kit.json', text: writeKit(kit) },
+/**
+ * Every file of a kit, in a fixed order. The source compiles under `strict` against `@poietra/core` and `@poietra/react`;
+ * with the libraries' own source (`own`) it needs neither: adapters are plain components then, codecs and validators plain
+ * functions, and what forms need comes along.
+ */
+export function handOver(kit: Kit, own?: OwnSources): HandoverFile[] {
+  const isOwn = own !== undefined;
+  const source = [
+    ...adapterFiles(kit, isOwn),
+    ...codecFiles(kit, isOwn),
+    fieldsFile(kit, isOwn),
+    ...formFiles(kit, isOwn),
+    indexFile(kit, isOwn),
   ];
+  const alone = own && standAlone(source, own);
+  return [...(alone?.files ?? source), readmeFile(kit, alone?.packages), { path: 'kit.json', text: writeKit(kit) }];
 }
 
 /** Every group that a schema refers to, by name; for "where is it used". */

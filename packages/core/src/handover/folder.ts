@@ -3,16 +3,38 @@ import { families } from '../adapter/index.js';
 import type { Kit } from '../kit/index.js';
 import type { HandoverFile } from './file.js';
 import { called } from './named.js';
-import { quoted } from './source.js';
+import { Names, quoted } from './source.js';
 
-export function indexFile(kit: Kit): HandoverFile {
+export function indexFile(kit: Kit, isOwn: boolean): HandoverFile {
   const forms = [...called(kit, 'forms').values()].map(
     ({ file, type }) =>
       `export { open${type}, ${type}Form, type ${type}FormProps } from ${quoted(`./forms/${file}.js`)};\nexport type { ${type} } from ${quoted(`./forms/${file}.types.js`)};\n`,
   );
+  // Adapters, codecs and forms may be called alike in the kit; here they meet.
+  const names = new Names([
+    ...['rules', 'codes'],
+    ...[...called(kit, 'forms').values()].flatMap(({ type }) => [
+      type,
+      `open${type}`,
+      `${type}Form`,
+      `${type}FormProps`,
+    ]),
+  ]);
+  const plainly = (name: string, suffix: string, path: string): string => {
+    const given = names.give(name, suffix);
+    return `export { ${given === name ? name : `${name} as ${given}`} } from ${quoted(path)};\n`;
+  };
+  const plain = isOwn
+    ? [
+        ...[...called(kit, 'adapters').values()].map(({ file, type }) =>
+          plainly(type, 'Input', `./adapters/${file}.js`),
+        ),
+        ...[...called(kit, 'codecs').values()].map(({ file, value }) => plainly(value, 'Codec', `./codecs/${file}.js`)),
+      ]
+    : [];
   return {
     path: 'index.ts',
-    text: `${forms.join('')}export { rules } from './fields.js';\nexport { codes } from './codes.js';\n`,
+    text: `${forms.join('')}${plain.join('')}export { rules } from './fields.js';\nexport { codes } from './codes.js';\n`,
   };
 }
 
@@ -24,18 +46,19 @@ function packagesOf(kit: Kit): string[] {
   return [...used].map(([name, version]) => (version === '' ? name : `${name}@^${version}`)).sort();
 }
 
-export function readmeFile(kit: Kit): HandoverFile {
+/** `own`: the packages that the source needs which came along, where the folder stands on its own. */
+export function readmeFile(kit: Kit, own?: readonly string[]): HandoverFile {
   const forms = [...called(kit, 'forms')].map(
     ([name, { file, type }]) => `- \`${type}Form\` in \`forms/${file}.tsx\`: ${line(kit.forms[name]?.title ?? name)}`,
   );
-  const packages = ['@poietra/core', '@poietra/react', 'react', 'react-dom', ...packagesOf(kit)];
+  const packages = [...(own ?? ['@poietra/core', '@poietra/react']), 'react', 'react-dom', ...packagesOf(kit)];
   return {
     path: 'README.md',
     text: `# ${line(kit.name)}
 
 Adapters, codecs, fields and forms of a Poietra kit, as source. Written from \`kit.json\`; write it again after the kit has changed:
 
-    npx poietra generate kit.json --out .
+    npx poietra generate kit.json --out .${own ? ' --own' : ''}
 
 What was changed by hand stays: it is merged three ways with what is new, and where both changed the same lines, the marks that git leaves say so. A file whose first line is \`// by hand\` is never written again.
 
@@ -43,9 +66,13 @@ It needs
 
     npm install ${packages.map(line).join(' ')}
 
-${forms.length > 0 ? `Forms:\n\n${forms.join('\n')}\n` : 'The kit has no forms yet.\n'}`,
+${own ? standing : ''}${forms.length > 0 ? `Forms:\n\n${forms.join('\n')}\n` : 'The kit has no forms yet.\n'}`,
   };
 }
+
+const standing = `It stands on its own: no package of Poietra is imported. Each file of \`adapters/\` exports a plain component (\`value\`, \`change\`, \`leave\`, \`id\`, \`labelledBy\`, \`describedBy\`, \`invalid\`, \`disabled\`, \`readOnly\`, \`required\`; a ref gives \`focus\`), each of \`codecs/\` an object of four functions, each \`forms/*.validate.js\` the functions \`accepts\` and \`validate\`. What the forms need of the libraries lies in \`own/\` as source, and is yours; import \`own/skin.css\` once, or write a style sheet of your own.
+
+`;
 
 /** A text of the kit within a line of Markdown. */
 const line = (text: string): string =>

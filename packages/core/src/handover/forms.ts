@@ -7,13 +7,43 @@ import type { HandoverFile } from './file.js';
 import { called, type Called } from './named.js';
 import { comment, literal, quoted } from './source.js';
 import { typesFor } from './types.js';
+import { writeValidator } from './write-validator.js';
 
-export function formFiles(kit: Kit): HandoverFile[] {
+export function formFiles(kit: Kit, isOwn: boolean): HandoverFile[] {
   const adapters = called(kit, 'adapters');
   return [...called(kit, 'forms')].flatMap(([name, own]) => {
     const form = kit.forms[name];
-    return form ? filesOf(form, own, kit, adapters) : [];
+    return form ? [...filesOf(form, own, kit, adapters), ...(isOwn ? validatorFiles(form, own, kit) : [])] : [];
   });
+}
+
+/** The schema as two functions, which import nothing. */
+function validatorFiles({ schema, title }: FormDescription, { file, type }: Called, kit: Kit): HandoverFile[] {
+  const text = writeValidator(schema, { documents: kitDocuments(kit), assertFormats: true });
+  return [
+    { path: `forms/${file}.validate.js`, text },
+    {
+      path: `forms/${file}.validate.d.ts`,
+      text: `import type { ${type} } from ${quoted(`./${file}.types.js`)};
+
+/** One thing that is wrong with a value. */
+export interface ${type}Problem {
+  /** Where, as a JSON Pointer (RFC 6901). */
+  readonly at: string;
+  /** The keyword of the schema that says so. */
+  readonly keyword: string;
+  /** Where the schema says so, as a JSON Pointer into it. */
+  readonly schemaAt: string;
+  readonly params: Readonly<Record<string, unknown>>;
+  readonly message: string;
+}
+
+${comment(`Whether a value is one of “${title}”; stops at the first fault.`)}export function accepts(value: unknown): value is ${type};
+/** All that is wrong with it. */
+export function validate(value: unknown): { readonly valid: boolean; readonly problems: readonly ${type}Problem[] };
+`,
+    },
+  ];
 }
 
 function filesOf(

@@ -2,6 +2,7 @@
 export { standaloneSchema } from './bundle-schema.js';
 export type { HandoverFile } from './file.js';
 export { handOver, usedGroups } from './files.js';
+export type { OwnSources } from './own.js';
 export { usedAdapters } from './forms.js';
 export { typeName, valueName } from './source.js';
 export { typesFor } from './types.js';
