@@ -1,7 +1,7 @@
 /** The command line as others have it: packed, installed into a project of one's own, and used there. */
 import { expect, test } from '@playwright/test';
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { frameOf } from './support.js';
@@ -52,6 +52,114 @@ test('lists, checks and writes', () => {
   expect(readdirSync(join(folder, 'forms'))).toContain('README.md');
   const broken = run('npx', 'poietra', 'generate', 'missing.json', '--out', 'forms');
   expect([broken.status, broken.stderr.includes('missing.json')]).toEqual([2, true]);
+});
+
+test('writes source that stands on its own, for either generation of React', () => {
+  test.setTimeout(240_000);
+  const colour = {
+    input: 'react-colorful#HexColorPicker',
+    value: { property: 'color' },
+    change: { report: 'onChange', path: '/0' },
+    focus: { by: 'inner', selector: '[tabindex="0"]' },
+  };
+  const input = {
+    family: 'component',
+    package: 'react-colorful',
+    version: '5.8.1',
+    export: 'HexColorPicker',
+    module: 'react-colorful',
+    css: [],
+  };
+  const kit = {
+    poietra: 1,
+    name: 'Desk',
+    inputs: { [colour.input]: input },
+    adapters: { 'deck-colour': colour },
+    codecs: { 'freight-charge': { kind: 'money', options: { digits: 2 }, cases: [{ shown: '12.50', sent: 1250 }] } },
+    fields: {
+      charge: { adapter: 'native:text', codec: 'freight-charge' },
+      deck: { adapter: 'deck-colour', codec: 'text' },
+    },
+    groups: {},
+    forms: {
+      form: {
+        title: 'Deck',
+        schema: {
+          type: 'object',
+          required: ['charge'],
+          properties: {
+            charge: { type: 'integer', 'x-poietra': { field: 'charge' } },
+            deck: { type: 'string', 'x-poietra': { field: 'deck' } },
+            parts: { type: 'array', items: { type: 'object', properties: { on: { type: 'string', format: 'date' } } } },
+          },
+        },
+      },
+    },
+  };
+  writeFileSync(join(folder, 'own.json'), JSON.stringify(kit));
+  expect(run('npx', 'poietra', 'generate', 'own.json', '--out', 'src/own', '--own').status).toBe(0);
+  const line = /npm (install .*)/.exec(readFileSync(join(folder, 'src/own/README.md'), 'utf8'))?.[1] ?? '';
+  expect(line).not.toContain('poietra');
+  writeFileSync(
+    join(folder, 'src/desk.tsx'),
+    `import { renderToString } from 'react-dom/server';
+import { DeckColour, freightCharge, FormRecordForm } from './own/index.js';
+import { accepts, validate } from './own/forms/form.validate.js';
+
+const held = freightCharge.parse('12.50');
+const drawn = renderToString(<DeckColour id="deck" value="#2a4d6e" change={() => undefined} labelledBy="words" />);
+const form = renderToString(<FormRecordForm send={() => Promise.resolve({ kind: 'accepted', answer: null })} />);
+console.log(
+  JSON.stringify([held, accepts({ charge: 1250 }), validate({}).problems[0]?.message, drawn.includes('aria-labelledby="words"'), form.includes('Charge')]),
+);
+`,
+  );
+  const compilerOptions = {
+    ...{
+      target: 'ES2022',
+      module: 'ESNext',
+      moduleResolution: 'bundler',
+      jsx: 'react-jsx',
+      strict: true,
+      noEmit: true,
+    },
+    ...{ noUncheckedIndexedAccess: true, exactOptionalPropertyTypes: true, noUnusedLocals: true, skipLibCheck: true },
+    ...{ resolveJsonModule: true, lib: ['ES2023', 'DOM', 'DOM.Iterable'], types: ['node'] },
+  };
+  writeFileSync(
+    join(folder, 'tsconfig.json'),
+    JSON.stringify({ compilerOptions, include: ['src/own', 'src/desk.tsx'] }),
+  );
+  for (const react of ['19', '18.3']) {
+    const wanted = [line.replace('react react-dom', `react@${react} react-dom@${react}`).split(' ')].flat();
+    const types = [
+      'typescript@6',
+      '@types/node@20',
+      `@types/react@${react}`,
+      `@types/react-dom@${react.split('.')[0] ?? ''}`,
+    ];
+    expect(run('npm', ...wanted, ...types, '--no-audit', '--no-fund', '--silent').status).toBe(0);
+    expect(run('npx', 'tsc', '-p', '.').stdout).toBe('');
+    const built = run(
+      'npx',
+      'esbuild',
+      'src/desk.tsx',
+      '--bundle',
+      '--platform=node',
+      '--format=esm',
+      '--jsx=automatic',
+      '--outfile=desk.mjs',
+      '--banner:js=import { createRequire } from "node:module"; const require = createRequire(import.meta.url);',
+    );
+    expect(built.stderr).not.toContain('error');
+    expect(JSON.parse(run('node', 'desk.mjs').stdout)).toEqual([
+      { ok: true, held: 1250 },
+      true,
+      '“charge” is missing.',
+      true,
+      true,
+    ]);
+  }
 });
 
 test('opens the workbench on the project, with an empty kit and the project’s own inputs', async ({ page }) => {
