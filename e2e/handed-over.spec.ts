@@ -21,7 +21,7 @@ for (const { way, own, skin, name } of ways)
     let server: PreviewServer;
 
     test.beforeAll(async () => {
-      for (const { path, text } of [...handOver(kit, own), ...application(skin)]) {
+      for (const { path, text } of [...handOver(kit, { own }), ...application(skin)]) {
         mkdirSync(dirname(join(home, path)), { recursive: true });
         writeFileSync(join(home, path), text);
       }

@@ -20,10 +20,12 @@ const roots = {
 const inside = { 'codec/plain.ts': ['codecBy'] };
 const target = join(home, 'packages/own/dist/sources.json');
 
+const folders = { react: 'react', own: 'plain' };
+
 /** `packages/core/src/codec/dates.ts` is handed over as `codec/dates.ts`, `packages/react/src/adapt.tsx` as `react/adapt.tsx`. */
 function pathOf(file) {
   const [, room, path] = /^packages\/([a-z]+)\/src\/(.+)$/.exec(relative(home, file).replaceAll('\\', '/')) ?? [];
-  return room === undefined ? undefined : room === 'core' ? path : `${room}/${path}`;
+  return room === undefined ? undefined : room === 'core' ? path : `${folders[room]}/${path}`;
 }
 
 export async function ownSources() {

@@ -12,6 +12,7 @@ import type { CompanyRecord } from './company/records.js';
 import { codeRouter, Codes } from './codes.js';
 import type { Config } from './config.js';
 import { ownHost, ownPages } from './guard.js';
+import { handOverRouter } from './hand-over.js';
 import { PlainPages, plainRouter } from './plain.js';
 import { problems, Refusal } from './problem.js';
 import type { OpenProject } from './project.js';
@@ -192,6 +193,14 @@ export function makeApp(config: Config): Express {
     const style = await bundler.open(chosen, 'draw', named);
     response.json({ page: `/plain/${plain.add({ title, html: drawn.html, style })}` });
   });
+  app.use(
+    '/api',
+    handOverRouter(config.home, () => projects.now.project.folder),
+  );
+  // The libraries as source, for hand-overs that stand on their own.
+  app.get('/api/own-sources', (_request, response) =>
+    response.sendFile(join(config.home, 'packages/own/dist/sources.json')),
+  );
   app.get(
     '/api/demo-kit',
     (_request, response) => void response.type('json').send(readFileSync(join(demo, 'kit.json'), 'utf8')),

@@ -44,7 +44,7 @@ export function kitFrom(path: string): Kit {
 }
 
 /** What writing a kit into a folder would do, file by file. Nothing is written. */
-export async function planWriting(kit: Kit, folder: string, own?: OwnSources): Promise<Step[]> {
+export async function planWriting(kit: Kit, folder: string, own?: Own): Promise<Step[]> {
   const last = lastWritten(folder);
   const files = await filesFor(kit, folder, own);
   const wanted = new Map(files.map(({ path, text }) => [path, text]));
@@ -61,8 +61,19 @@ export async function planWriting(kit: Kit, folder: string, own?: OwnSources): P
   return steps.filter(({ before, after, says }) => before !== after || says !== undefined);
 }
 
-const filesFor = (kit: Kit, folder: string, own?: OwnSources): Promise<HandoverFile[]> =>
-  Promise.all(handOver(kit, own).map((file) => formatted(file, folder)));
+/** The libraries' source for a kit that stands on its own; nothing for one that uses the libraries. */
+export type Own = (kit: Kit) => OwnSources | undefined;
+
+const filesFor = (kit: Kit, folder: string, own?: Own): Promise<HandoverFile[]> =>
+  Promise.all(handOver(kit, { own: own?.(kit), depth: depthOf(folder) }).map((file) => formatted(file, folder)));
+
+/** How far a folder lies below the project's root, which has the `package.json`; beside one that has none it is one below. */
+function depthOf(folder: string): number {
+  for (let [at, depth] = [dirname(folder), 1]; ; [at, depth] = [dirname(at), depth + 1]) {
+    if (existsSync(join(at, 'package.json'))) return depth;
+    if (dirname(at) === at) return 1;
+  }
+}
 
 /** The libraries' own source, as the build wrote it. */
 export function ownSources(home: string): OwnSources {
@@ -123,30 +134,45 @@ export function write(steps: readonly Step[], folder: string, files: readonly Ha
   for (const { path, does } of steps) if (does === 'remove') rmSync(join(folder, path));
 }
 
+/** What came, or would come, of each file, for programs: the difference is a unified one. */
+export interface Report {
+  readonly steps: readonly (Pick<Step, 'path' | 'does' | 'says'> & { readonly patch: string })[];
+  readonly written: boolean;
+}
+
 /** The whole of it. @returns whether all is as the kit has it. */
 export async function generate(
   kitFile: string,
   folder: string,
   {
     check = false,
+    asJson = false,
     own,
     say,
-  }: { readonly check?: boolean; readonly own?: OwnSources | undefined; say(text: string): void },
+  }: { readonly check?: boolean; readonly asJson?: boolean; readonly own?: Own; say(text: string): void },
 ): Promise<boolean> {
   const kit = kitFrom(kitFile);
   const steps = await planWriting(kit, folder, own);
-  for (const one of steps) {
-    const { path, does, before = '', after = '', says } = one;
-    if (check && before !== after) say(createTwoFilesPatch(path, path, before, after, 'as it is', 'as the kit has it'));
-    say(`${does.padEnd(8)} ${path}${says === undefined ? '' : `: ${says}`}`);
+  const patchOf = ({ path, before = '', after = '' }: Step): string =>
+    before === after ? '' : createTwoFilesPatch(path, path, before, after, 'as it is', 'as the kit has it');
+  if (!check) write(steps, folder, await filesFor(kit, folder, own));
+  if (asJson) {
+    const all = steps.map((one) => ({
+      ...{ path: one.path, does: one.does, patch: patchOf(one) },
+      ...(one.says === undefined ? {} : { says: one.says }),
+    }));
+    say(JSON.stringify({ steps: all, written: !check } satisfies Report));
+  } else {
+    for (const one of steps) {
+      const patch = patchOf(one);
+      if (check && patch !== '') say(patch);
+      say(`${one.does.padEnd(8)} ${one.path}${one.says === undefined ? '' : `: ${one.says}`}`);
+    }
+    const count = steps.length;
+    if (check) say(count === 0 ? 'All is as the kit has it.' : `${count} files are not as the kit has them.`);
+    else say(count === 0 ? 'All was as the kit has it.' : `${count} files written or left, as said above.`);
   }
-  if (check) {
-    say(steps.length === 0 ? 'All is as the kit has it.' : `${steps.length} files are not as the kit has them.`);
-    return steps.every(({ before, after }) => before === after);
-  }
-  write(steps, folder, await filesFor(kit, folder, own));
-  say(steps.length === 0 ? 'All was as the kit has it.' : `${steps.length} files written or left, as said above.`);
-  return !steps.some(({ does }) => does === 'conflict');
+  return check ? steps.every(({ before, after }) => before === after) : !steps.some(({ does }) => does === 'conflict');
 }
 
 /** Goes on writing as the kit's file changes; gives back how to stop. */
@@ -180,7 +206,8 @@ function textOf(path: string): string | undefined {
 /** In the project's own style, where it has Prettier. */
 async function formatted(file: HandoverFile, folder: string): Promise<HandoverFile> {
   const prettier = await prettierOf(folder);
-  if (!prettier || file.path === 'kit.json') return file;
+  // Written validators are for machines.
+  if (!prettier || file.path === 'kit.json' || file.path.endsWith('.validate.js')) return file;
   const path = join(folder, file.path);
   try {
     const options = await prettier.resolveConfig(path);

@@ -3,7 +3,7 @@ import { inspect, ProjectError } from '@poietra/inputs';
 import { Command } from 'commander';
 import { spawn } from 'node:child_process';
 import { join, resolve } from 'node:path';
-import { follow, generate, GenerateError, ownSources } from './generate.js';
+import { follow, generate, GenerateError, ownSources, type Own } from './generate.js';
 import { check, CheckError, reportOf } from './check.js';
 
 /** Of the repository, or of the installed package, which has the same folders. */
@@ -85,27 +85,31 @@ program
     'stand on its own: what is used of the libraries comes along as source, and no package of ours is imported',
   )
   .option('--check', 'write nothing; print what differs, and end with status 1 where something does')
+  .option('--json', 'print what came of each file as JSON')
   .option('--watch', 'go on, and write again whenever the kit file changes')
-  .action(async (kit: string, options: { out: string; own?: boolean; check?: boolean; watch?: boolean }) => {
-    const from = process.env['INIT_CWD'] ?? '.';
-    const [file, folder] = [resolve(from, kit), resolve(from, options.out)];
-    const own = options.own ? ownSources(home) : undefined;
-    const run = async (): Promise<void> => {
-      const isGood = await generate(file, folder, {
-        check: options.check ?? false,
-        own,
-        say: (text) => console.log(text),
+  .action(
+    async (kit: string, options: { out: string; own?: boolean; check?: boolean; json?: boolean; watch?: boolean }) => {
+      const from = process.env['INIT_CWD'] ?? '.';
+      const [file, folder] = [resolve(from, kit), resolve(from, options.out)];
+      const own: Own = ({ standsAlone }) => ((options.own ?? standsAlone) ? ownSources(home) : undefined);
+      const run = async (): Promise<void> => {
+        const isGood = await generate(file, folder, {
+          check: options.check ?? false,
+          asJson: options.json ?? false,
+          own,
+          say: (text) => console.log(text),
+        });
+        process.exitCode = isGood ? 0 : 1;
+      };
+      await run();
+      if (!options.watch) return;
+      console.log(`Following ${kit}; Ctrl C ends it.`);
+      follow(file, () => {
+        // A kit that is broken for a moment is told, and waited for.
+        run().catch((error: unknown) => console.error(error instanceof Error ? error.message : String(error)));
       });
-      process.exitCode = isGood ? 0 : 1;
-    };
-    await run();
-    if (!options.watch) return;
-    console.log(`Following ${kit}; Ctrl C ends it.`);
-    follow(file, () => {
-      // A kit that is broken for a moment is told, and waited for.
-      run().catch((error: unknown) => console.error(error instanceof Error ? error.message : String(error)));
-    });
-  });
+    },
+  );
 
 try {
   await program.parseAsync();

@@ -81,7 +81,7 @@ describe.each([
   ['the demo kit', demo],
   ['a kit with names of the language and of the library', words],
 ])('%s, on its own', (_, kit) => {
-  const files = handOver(kit, sources);
+  const files = handOver(kit, { own: sources });
 
   it('names no package of ours, and compiles under the strictest settings with nothing unused', () => {
     const naming = files.filter(({ path, text }) => /\.(tsx?|js)$/.test(path) && /from '@poietra/.test(text));
@@ -101,7 +101,7 @@ describe.each([
 });
 
 it('validators judge as the compiled schema does, and import nothing', async () => {
-  put(handOver(words, sources));
+  put(handOver(words, { own: sources }));
   const path = join(folder, 'forms/form.validate.js');
   expect(readFileSync(path, 'utf8')).not.toMatch(/^import /m);
   const outfile = join(folder, 'out/validate.cjs');
@@ -124,10 +124,10 @@ it('validators judge as the compiled schema does, and import nothing', async () 
 });
 
 it('brings only what is used: without forms there is neither engine nor drawing', () => {
-  const paths = handOver({ ...words, forms: {} }, sources).map(({ path }) => path);
+  const paths = handOver({ ...words, forms: {} }, { own: sources }).map(({ path }) => path);
   expect(paths).toContain('own/codec/dates.ts');
   expect(paths.filter((path) => /^own\/(schema|form|react|expression)\//.test(path))).toEqual([]);
-  const own = handOver({ ...words, codecs: { day: { kind: 'date' } }, forms: {} }, sources);
+  const own = handOver({ ...words, codecs: { day: { kind: 'date' } }, forms: {} }, { own: sources });
   expect(own.find(({ path }) => path === 'own/codec/dates.ts')?.text).not.toContain('dateKinds');
   expect(own.find(({ path }) => path === 'README.md')?.text).toContain('npm install react react-dom');
 });

@@ -5,9 +5,9 @@ import type { HandoverFile } from './file.js';
 import { called, type Called } from './named.js';
 import { comment, literal, Names, quoted, typeName } from './source.js';
 
-/** The project's own files are named from its root, below which the files of the hand-over have a folder of their own. */
-function moduleFor(module: string): string {
-  return module.startsWith('./') ? `../../${module.slice(2).replace(/\.tsx?$/, '.js')}` : module;
+/** The project's own files are named from its root, which lies `depth` folders above the hand-over. */
+function moduleFor(module: string, depth: number): string {
+  return module.startsWith('./') ? `${'../'.repeat(depth + 1)}${module.slice(2).replace(/\.tsx?$/, '.js')}` : module;
 }
 
 /** How an adapter comes to life in source: what it imports, and the call that makes it of its description. */
@@ -16,7 +16,13 @@ interface Living {
   call(description: string): string;
 }
 
-function living(name: string, { wrappers = [] }: AdapterDescription, input: KitInput, names: Names): Living {
+function living(
+  name: string,
+  { wrappers = [] }: AdapterDescription,
+  input: KitInput,
+  names: Names,
+  depth: number,
+): Living {
   const [imported = 'default', member] = input.export.split('.');
   const imports = input.css.map((path) => `import ${quoted(path)};`);
   const named = (module: string, exported: string, local: string): string =>
@@ -28,13 +34,13 @@ function living(name: string, { wrappers = [] }: AdapterDescription, input: KitI
   const values: Readonly<Record<(typeof families)[Family]['comes'], () => string>> = {
     'with the page': () => quoted(input.tag ?? 'input'),
     'by tag': () => {
-      const modules = [input.module, ...(input.item ? [input.item.module] : [])];
+      const modules = [input.module, ...(input.item ? [input.item.module] : [])].map((path) => moduleFor(path, depth));
       imports.unshift(...modules.map((path) => `import ${quoted(path)};`));
       return quoted(input.tag ?? '');
     },
     'by export': () => {
       const local = names.give(imported === 'default' ? typeName(name) : `${typeName(imported)}Input`, '');
-      imports.unshift(named(moduleFor(input.module), imported, local));
+      imports.unshift(named(moduleFor(input.module, depth), imported, local));
       return `${local}${memberOf(member)}`;
     },
   };
@@ -43,7 +49,7 @@ function living(name: string, { wrappers = [] }: AdapterDescription, input: KitI
     const [module = '', exported = ''] = component.split('#');
     const [outer = '', inner] = exported.split('.');
     const local = names.give('Around', '');
-    imports.push(named(moduleFor(module), outer, local));
+    imports.push(named(moduleFor(module, depth), outer, local));
     return `{ component: ${local}${memberOf(inner)}${properties ? `, properties: ${literal(properties)}` : ''} }`;
   });
   return {
@@ -65,10 +71,10 @@ function forApplication({
   return description;
 }
 
-export function adapterFiles(kit: Kit, isOwn: boolean): HandoverFile[] {
+export function adapterFiles(kit: Kit, isOwn: boolean, depth: number): HandoverFile[] {
   return [...called(kit, 'adapters')].flatMap(([name, own]) => {
     const adapter = kit.adapters[name];
-    return adapter ? adapterFile(name, adapter, kit.inputs, own, isOwn) : [];
+    return adapter ? adapterFile(name, adapter, kit.inputs, own, isOwn, depth) : [];
   });
 }
 
@@ -78,6 +84,7 @@ function adapterFile(
   inputs: Kit['inputs'],
   own: Called,
   isOwn: boolean,
+  depth: number,
 ): HandoverFile[] {
   const names = new Names([
     ...(isOwn ? [own.type, 'asComponent'] : []),
@@ -102,7 +109,7 @@ function adapterFile(
     const parts = adapter.parts.flatMap(({ name: part, use }) => {
       const input = inputs[use.input] ?? nativeInput(use.input);
       const local = names.give(`${own.value}${typeName(part)}`);
-      return input ? [{ part, local, use, made: living(local, use, input, names) }] : [];
+      return input ? [{ part, local, use, made: living(local, use, input, names, depth) }] : [];
     });
     const { parts: described, ...rest } = forApplication(adapter);
     const list = (described ?? []).flatMap(({ name: part, label }) => {
@@ -124,7 +131,7 @@ ${doc}export const ${own.value} = adaptTogether(${own.value}Description, [${part
   }
   const input = inputs[adapter.input];
   if (!input) return [];
-  const made = living(name, adapter, input, names);
+  const made = living(name, adapter, input, names, depth);
   return file(
     [
       "import type { AdapterDescription } from '@poietra/core';",

@@ -8,15 +8,23 @@ import type { HandoverFile } from './file.js';
 import { formFiles } from './forms.js';
 import { standAlone, type OwnSources } from './own.js';
 
+/** How a kit is handed over. */
+export interface HandOverWay {
+  /** The libraries' own source, where the folder stands on its own. */
+  readonly own?: OwnSources | undefined;
+  /** How many folders below the project's root the files are put: `src/forms` is 2. The project's own inputs are named from there. */
+  readonly depth?: number;
+}
+
 /**
  * Every file of a kit, in a fixed order. The source compiles under `strict` against `@poietra/core` and `@poietra/react`;
  * with the libraries' own source (`own`) it needs neither: adapters are plain components then, codecs and validators plain
  * functions, and what forms need comes along.
  */
-export function handOver(kit: Kit, own?: OwnSources): HandoverFile[] {
+export function handOver(kit: Kit, { own, depth = 1 }: HandOverWay = {}): HandoverFile[] {
   const isOwn = own !== undefined;
   const source = [
-    ...adapterFiles(kit, isOwn),
+    ...adapterFiles(kit, isOwn, depth),
     ...codecFiles(kit, isOwn),
     fieldsFile(kit, isOwn),
     ...formFiles(kit, isOwn),

@@ -1,7 +1,7 @@
 /** Kit → source, types, tests. Reads every other room; nothing reads it but the edge. */
 export { standaloneSchema } from './bundle-schema.js';
 export type { HandoverFile } from './file.js';
-export { handOver, usedGroups } from './files.js';
+export { handOver, usedGroups, type HandOverWay } from './files.js';
 export type { OwnSources } from './own.js';
 export { usedAdapters } from './forms.js';
 export { typeName, valueName } from './source.js';

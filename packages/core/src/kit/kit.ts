@@ -94,6 +94,8 @@ export interface Kit {
   readonly skins?: Readonly<Record<string, SkinDescription>>;
   /** Hint keywords of the kit's own. */
   readonly hints?: Readonly<Record<string, HintDescription>>;
+  /** What is handed over imports no package of Poietra; what it uses of the libraries comes along as source. */
+  readonly standsAlone?: boolean;
   /** The last run of the contract for each adapter, and the one before it. */
   readonly proofs?: Readonly<Record<string, Proof>>;
   readonly [later: string]: unknown;
@@ -203,6 +205,7 @@ const sheet = z.looseObject({
 export const kitSchema = z.looseObject({
   poietra: z.literal(kitVersion),
   name: z.string().min(1),
+  standsAlone: z.boolean().optional(),
   inputs: z.record(
     z.string(),
     z.looseObject({

@@ -1,15 +1,18 @@
 import { DownloadSimpleIcon } from '@phosphor-icons/react';
 import type { HandoverFile, Kit } from '@poietra/core';
 import { proxy, wrap, type Remote } from 'comlink';
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { useEffect, useState, type ReactNode } from 'react';
+import { useSearchParams } from 'react-router';
 import { Button } from '../../parts/button.js';
-import { CodeView } from '../../parts/code-view.js';
-import { CopyButton } from '../../parts/copy-button.js';
 import { saveFile } from '../../parts/save-file.js';
+import { SlotText } from '../../parts/slot.js';
 import { Busy, Failed } from '../../parts/states.js';
+import { Toggle } from '../../parts/toggle.js';
 import { useKit } from '../../store/kit.js';
+import { useProject } from '../../store/project.js';
 import type { HandOverWork } from '../../workers/hand-over-worker.js';
+import { Compared } from './compared.js';
+import { FileView } from './file-view.js';
 
 interface Written {
   readonly kit: Kit;
@@ -17,10 +20,82 @@ interface Written {
   readonly trouble?: string;
 }
 
-/** The files to be, as a tree with their text, and the zip that takes them away. */
+/** The files to be, as a tree with their text; the zip that takes them away, and the folder that they go to. */
 export function Component(): ReactNode {
   const kit = useKit((state) => state.kit);
-  const [parameters] = useSearchParams();
+  const edit = useKit((state) => state.edit);
+  const project = useProject(({ name }) => name);
+  const [parameters, setParameters] = useSearchParams();
+  const { work, written, progress } = useWritten(kit);
+  const into = parameters.get('into');
+  const files = written?.files ?? [];
+  const standsAlone = kit.standsAlone === true;
+  const choose = (isAlone: boolean): void =>
+    edit(`Hand-over: ${isAlone ? 'on its own' : 'with the libraries'}`, { '/standsAlone': isAlone || undefined });
+  const pack = async (): Promise<void> => {
+    if (work) saveFile(`${fileName(kit.name)}.zip`, await work.zip(files), 'application/zip');
+  };
+  return (
+    <div className="flex h-full flex-col">
+      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-hairline px-4 py-2">
+        <h1>Hand-over</h1>
+        <div role="group" aria-label="What it stands on" className="flex">
+          <Toggle isOn={!standsAlone} onChange={() => choose(false)}>
+            With the libraries
+          </Toggle>
+          <Toggle isOn={standsAlone} onChange={() => choose(true)}>
+            On its own
+          </Toggle>
+        </div>
+        <p className="flex flex-wrap items-center gap-1.5 text-[13px] text-ink-2">
+          Into
+          <SlotText
+            label="Folder of the project"
+            value={into ?? ''}
+            words={into ?? 'a folder'}
+            onChange={(text) => {
+              const folder = text.trim();
+              setParameters(folder === '' ? {} : { into: folder });
+            }}
+          />
+          of {project === '' ? 'the project' : project}
+          {into !== null && (
+            <Button look="quiet" onClick={() => setParameters({})}>
+              Back to the files
+            </Button>
+          )}
+        </p>
+        <Button look="main" className="ml-auto" aria-disabled={files.length === 0} onClick={() => void pack()}>
+          <DownloadSimpleIcon size={16} aria-hidden="true" />
+          Zip
+        </Button>
+        <p className="basis-full text-[13px] text-ink-2">
+          {standsAlone
+            ? 'No package of ours is imported: plain components, plain functions, and what the forms need as source. '
+            : 'Thin source on the libraries: what is mended in them reaches it. '}
+          {files.length > 0 && `${files.length} files, typed and formatted, from the kit as it stands. `}
+          {written && written.kit !== kit && 'Being written anew …'}
+        </p>
+      </header>
+      {into !== null ? (
+        <Compared kit={kit} folder={into} />
+      ) : written?.trouble !== undefined ? (
+        <Failed title="The source cannot be written" message={written.trouble} />
+      ) : files.length === 0 ? (
+        <Busy>Writing the source … {progress}</Busy>
+      ) : (
+        <FileView files={files} />
+      )}
+    </div>
+  );
+}
+
+/** The source of the kit as it stands, written in a worker. */
+function useWritten(kit: Kit): {
+  readonly work: Remote<HandOverWork> | undefined;
+  readonly written: Written | undefined;
+  readonly progress: string;
+} {
   const [written, setWritten] = useState<Written>();
   const [progress, setProgress] = useState('');
   const [work, setWork] = useState<Remote<HandOverWork>>();
@@ -47,71 +122,7 @@ export function Component(): ReactNode {
       isCurrent = false;
     };
   }, [kit, work]);
-  const files = useMemo(() => written?.files ?? [], [written]);
-  const folders = useMemo(() => byFolder(files), [files]);
-  const chosen = files.find(({ path }) => path === parameters.get('file')) ?? files[0];
-  if (written?.trouble !== undefined) return <Failed title="The source cannot be written" message={written.trouble} />;
-  if (!chosen) return <Busy>Writing the source … {progress}</Busy>;
-  const pack = async (): Promise<void> => {
-    if (work) saveFile(`${fileName(kit.name)}.zip`, await work.zip(files), 'application/zip');
-  };
-  return (
-    <div className="grid h-full grid-cols-1 md:grid-cols-[260px_minmax(0,1fr)]">
-      <nav aria-label="Files" className="overflow-auto border-b border-hairline p-2 md:border-r md:border-b-0">
-        <div className="flex items-center justify-between px-2 py-1">
-          <h1>Hand-over</h1>
-          <Button look="main" onClick={() => void pack()}>
-            <DownloadSimpleIcon size={16} aria-hidden="true" />
-            Zip
-          </Button>
-        </div>
-        <p className="px-2 text-[13px] text-ink-2">
-          {files.length} files, typed and formatted, from the kit as it stands.{' '}
-          {written?.kit !== kit && 'Being written anew …'}
-        </p>
-        {folders.map(([folder, list]) => (
-          <section key={folder} className="mt-2">
-            <h3 className="mono px-2">{folder === '' ? 'at the top' : `${folder}/`}</h3>
-            <ul>
-              {list.map(({ path }) => (
-                <li key={path}>
-                  <Link
-                    to={`?file=${encodeURIComponent(path)}`}
-                    aria-current={path === chosen.path ? 'true' : undefined}
-                    className={`mono block truncate rounded-sm px-2 py-1 no-underline hover:bg-mark ${path === chosen.path ? 'bg-mark font-semibold' : ''}`}
-                  >
-                    {path.slice(path.lastIndexOf('/') + 1)}
-                  </Link>
-                </li>
-              ))}
-            </ul>
-          </section>
-        ))}
-      </nav>
-      <section aria-label={chosen.path} className="flex min-h-96 flex-col">
-        <div className="flex items-center justify-between border-b border-hairline px-4 py-1">
-          <h2 className="mono">{chosen.path}</h2>
-          <CopyButton text={chosen.text} what={chosen.path} />
-        </div>
-        <div className="min-h-0 flex-1">
-          <CodeView
-            label={chosen.path}
-            text={chosen.text}
-            language={chosen.path.endsWith('.json') ? 'json' : 'typescript'}
-          />
-        </div>
-      </section>
-    </div>
-  );
-}
-
-function byFolder(files: readonly HandoverFile[]): [string, HandoverFile[]][] {
-  const folders = new Map<string, HandoverFile[]>();
-  for (const file of files) {
-    const folder = file.path.slice(0, Math.max(0, file.path.lastIndexOf('/')));
-    folders.set(folder, [...(folders.get(folder) ?? []), file]);
-  }
-  return [...folders];
+  return { work, written, progress };
 }
 
 function fileName(name: string): string {
