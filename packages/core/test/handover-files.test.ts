@@ -111,7 +111,7 @@ it.each<[unknown, string]>([
   [true, 'export type T = unknown;'],
   [false, 'export type T = never;'],
   [{ const: 'x' }, "export type T = 'x';"],
-  [{ enum: [1, null, { a: 1 }] }, 'export type T = 1 | null | unknown;'],
+  [{ enum: [1, null, { a: 1 }] }, 'export type T = 1 | null | { readonly a: 1 };'],
   [{ type: ['string', 'null'] }, 'export type T = string | null;'],
   [{ type: 'array', items: { type: ['string', 'number'] } }, 'export type T = readonly (string | number)[];'],
   [

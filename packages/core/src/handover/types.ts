@@ -43,31 +43,24 @@ class TypePrinter {
   #type(schema: unknown, indent: string): string {
     if (schema === false) return 'never';
     if (!isObject(schema)) return 'unknown';
-    const reference = schema['$ref'];
-    if (typeof reference === 'string') return this.#reference(reference);
     if (Object.hasOwn(schema, 'const')) return literal(schema['const']);
-    if (Array.isArray(schema['enum']))
-      return [...new Set((schema['enum'] as unknown[]).map(literal))].join(' | ') || 'never';
-    for (const keyword of ['oneOf', 'anyOf'] as const) {
-      if (Array.isArray(schema[keyword]) && !isObject(schema['properties']))
-        return union((schema[keyword] as unknown[]).map((branch) => this.#type(branch, indent)));
-    }
-    const kinds =
-      schema['type'] === undefined
-        ? guess(schema)
-        : Array.isArray(schema['type'])
-          ? (schema['type'] as string[])
-          : [schema['type'] as string];
-    const own = kinds.length === 0 ? 'unknown' : union(kinds.map((kind) => this.#kind(kind, schema, indent)));
-    const all = Array.isArray(schema['allOf'])
-      ? (schema['allOf'] as unknown[]).map((part) => this.#type(part, indent)).filter((part) => part !== 'unknown')
-      : [];
-    return all.length === 0
-      ? own
-      : [own, ...all]
-          .filter((part) => part !== 'unknown')
-          .map((part) => (part.includes(' | ') ? `(${part})` : part))
-          .join(' & ');
+    if (Array.isArray(schema['enum'])) return union((schema['enum'] as unknown[]).map(literal));
+    const reference = schema['$ref'];
+    const branches = (['oneOf', 'anyOf'] as const).map((keyword) =>
+      union(
+        listOf(schema[keyword]).map((branch) => this.#type(branch, indent)),
+        'unknown',
+      ),
+    );
+    return intersection([
+      typeof reference === 'string' ? this.#reference(reference) : 'unknown',
+      union(
+        kindsOf(schema).map((kind) => this.#kind(kind, schema, indent)),
+        'unknown',
+      ),
+      ...listOf(schema['allOf']).map((part) => this.#type(part, indent)),
+      ...branches,
+    ]);
   }
 
   #kind(kind: string, schema: Record<string, unknown>, indent: string): string {
@@ -79,10 +72,8 @@ class TypePrinter {
       case 'boolean':
       case 'null':
         return kind;
-      case 'array': {
-        const item = this.#type(schema['items'] ?? true, indent);
-        return `readonly ${/[ |&]/.test(item) ? `(${item})` : item}[]`;
-      }
+      case 'array':
+        return this.#list(schema, indent);
       case 'object':
         return this.#object(schema, indent);
       default:
@@ -90,31 +81,47 @@ class TypePrinter {
     }
   }
 
+  /** A tuple has its positions first: `prefixItems`, or a list as `items` in drafts before 2020-12. */
+  #list(schema: Record<string, unknown>, indent: string): string {
+    const isEarlier = Array.isArray(schema['items']);
+    const positions = listOf(isEarlier ? schema['items'] : schema['prefixItems']);
+    const others = (isEarlier ? schema['additionalItems'] : schema['items']) ?? true;
+    const item = this.#type(others, indent);
+    const items = `${/[ |&]/.test(item) ? `(${item})` : item}[]`;
+    if (positions.length === 0) return `readonly ${items}`;
+    const least = typeof schema['minItems'] === 'number' ? schema['minItems'] : 0;
+    const parts = positions.map((position, i) => {
+      const type = this.#type(position, indent);
+      return i < least ? type : `${/[ |&]/.test(type) ? `(${type})` : type}?`;
+    });
+    return `readonly [${[...parts, ...(others === false ? [] : [`...${items}`])].join(', ')}]`;
+  }
+
   #object(schema: Record<string, unknown>, indent: string): string {
-    const members = new Map<string, { schema: unknown; required: boolean }>();
-    const gather = (part: unknown, always: boolean): void => {
-      if (!isObject(part)) return;
-      const required = Array.isArray(part['required']) ? (part['required'] as unknown[]) : [];
-      for (const [name, member] of Object.entries(isObject(part['properties']) ? part['properties'] : {})) {
-        if (!members.has(name) || always)
-          members.set(name, { schema: member, required: always && required.includes(name) });
-      }
-      // What a condition brings is there at times.
-      for (const keyword of ['then', 'else']) gather(part[keyword], false);
-      for (const dependent of Object.values(isObject(part['dependentSchemas']) ? part['dependentSchemas'] : {}))
-        gather(dependent, false);
-    };
-    gather(schema, true);
-    if (members.size === 0) {
-      const others = schema['additionalProperties'];
-      return `{ readonly [name: string]: ${others === undefined || others === true ? 'unknown' : this.#type(others, indent)} }`;
-    }
+    const members = membersOf(schema);
+    const others = this.#others(schema, indent);
+    if (members.size === 0) return `{ readonly [name: string]: ${others} }`;
     const inner = `${indent}  `;
-    const lines = [...members].map(([name, { schema: member, required }]) => {
-      const says = isObject(member) && typeof member['title'] === 'string' ? comment(member['title'], inner) : '';
-      return `${says}${inner}readonly ${memberOf(name)}${required ? '' : '?'}: ${this.#type(member, inner)};`;
+    const lines = [...members].map(([name, { schemas, required }]) => {
+      const [first] = schemas;
+      const says = isObject(first) && typeof first['title'] === 'string' ? comment(first['title'], inner) : '';
+      const type = union(
+        schemas.map((one) => this.#type(one, inner)),
+        'unknown',
+      );
+      return `${says}${inner}readonly ${memberOf(name)}${required ? '' : '?'}: ${type};`;
     });
     return `{\n${lines.join('\n')}\n${indent}}`;
+  }
+
+  /** What members with names of one's own have. */
+  #others(schema: Record<string, unknown>, indent: string): string {
+    const { patternProperties, additionalProperties } = schema;
+    const patterns = isObject(patternProperties) ? Object.values(patternProperties) : [];
+    if (additionalProperties === undefined && patterns.length === 0) return 'unknown';
+    const rest =
+      additionalProperties === undefined ? [true] : additionalProperties === false ? [] : [additionalProperties];
+    return union([...patterns, ...rest].map((one) => this.#type(one, indent)));
   }
 
   #reference(reference: string): string {
@@ -129,20 +136,69 @@ class TypePrinter {
   }
 }
 
-function guess(schema: Record<string, unknown>): string[] {
-  if (isObject(schema['properties'])) return ['object'];
-  return 'items' in schema ? ['array'] : [];
+interface Member {
+  /** Under different conditions it may have different ones. */
+  readonly schemas: unknown[];
+  readonly required: boolean;
 }
-function union(types: readonly string[]): string {
-  const distinct = [...new Set(types)];
-  return distinct.includes('unknown') ? 'unknown' : distinct.join(' | ') || 'never';
+
+/** The members that a schema speaks of itself; those that a condition brings are there at times. */
+function membersOf(schema: Record<string, unknown>): Map<string, Member> {
+  const members = new Map<string, Member>();
+  const propertiesOf = (part: unknown): [string, unknown][] =>
+    isObject(part) && isObject(part['properties']) ? Object.entries(part['properties']) : [];
+  const required = listOf(schema['required']);
+  for (const [name, member] of propertiesOf(schema))
+    members.set(name, { schemas: [member], required: required.includes(name) });
+  for (const name of required)
+    if (typeof name === 'string' && !members.has(name)) members.set(name, { schemas: [true], required: true });
+  const own = new Set(members.keys());
+  const gather = (part: unknown): void => {
+    if (!isObject(part)) return;
+    for (const [name, member] of propertiesOf(part)) {
+      if (own.has(name)) continue;
+      const known = members.get(name);
+      if (known) known.schemas.push(member);
+      else members.set(name, { schemas: [member], required: false });
+    }
+    conditional(part);
+  };
+  const conditional = (part: Record<string, unknown>): void => {
+    const { dependentSchemas, dependencies } = part;
+    for (const keyword of ['then', 'else']) gather(part[keyword]);
+    for (const dependents of [dependentSchemas, dependencies])
+      for (const dependent of Object.values(isObject(dependents) ? dependents : {})) gather(dependent);
+    // A part that says something only under a condition is of no kind of its own.
+    for (const one of listOf(part['allOf'])) if (isObject(one) && kindsOf(one).length === 0) conditional(one);
+  };
+  conditional(schema);
+  return members;
+}
+
+/** The kinds of value that it means: those it names, or the one that its keywords are about. */
+function kindsOf(schema: Record<string, unknown>): string[] {
+  const { type } = schema;
+  if (type !== undefined) return (Array.isArray(type) ? type : [type]) as string[];
+  if (['properties', 'patternProperties', 'required'].some((keyword) => keyword in schema)) return ['object'];
+  return ['items', 'prefixItems'].some((keyword) => keyword in schema) ? ['array'] : [];
+}
+const listOf = (value: unknown): unknown[] => (Array.isArray(value) ? (value as unknown[]) : []);
+
+function union(types: readonly string[], empty = 'never'): string {
+  const distinct = [...new Set(types)].filter((type) => type !== 'never');
+  return distinct.includes('unknown') ? 'unknown' : distinct.join(' | ') || (types.length > 0 ? 'never' : empty);
+}
+function intersection(types: readonly string[]): string {
+  const distinct = [...new Set(types)].filter((type) => type !== 'unknown');
+  if (distinct.length <= 1) return distinct[0] ?? 'unknown';
+  return distinct.map((type) => (type.includes(' | ') ? `(${type})` : type)).join(' & ');
 }
 function literal(value: unknown): string {
-  return typeof value === 'object' && value !== null
-    ? 'unknown'
-    : typeof value === 'string'
-      ? quoted(value)
-      : JSON.stringify(value);
+  if (typeof value === 'string') return quoted(value);
+  if (Array.isArray(value)) return `readonly [${value.map(literal).join(', ')}]`;
+  if (!isObject(value)) return JSON.stringify(value);
+  const members = Object.entries(value).map(([name, member]) => `readonly ${memberOf(name)}: ${literal(member)}`);
+  return members.length === 0 ? '{ readonly [name: string]: never }' : `{ ${members.join('; ')} }`;
 }
 /** The pointer in a reference to a place of the same document; `undefined` for anchors and what cannot be read. */
 function pointerIn(reference: string): string | undefined {

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 
 const looks: Readonly<Record<string, string>> = {
   '+': 'border-pass bg-mark',
-  '-': 'border-fail text-ink-2 line-through',
+  '-': 'border-fail text-ink-2',
   '@': 'border-transparent text-ink-2',
 };
 
