@@ -13,8 +13,9 @@ const roots = {
   core: [
     ...['makeCodec', 'runCase', 'codecFromCode', 'Case', 'Codec', 'CodecCode', 'CodecDescription'],
     ...['AdapterDescription', 'Form', 'HintsBeside', 'Outcome', 'OwnHintUse', 'PlanRules', 'Problem'],
+    ...['sendTo', 'SendDescription', 'SendOptions'],
   ],
-  react: ['adapt', 'adaptTogether', 'DrawnForm', 'drawOwnHints', 'prepareForm'],
+  react: ['adapt', 'adaptTogether', 'compact', 'suiteSkin', 'Skin', 'DrawnForm', 'drawOwnHints', 'prepareForm'],
   own: ['asComponent', 'InputComponent', 'InputHandle', 'InputProps'],
 };
 const inside = { 'codec/plain.ts': ['codecBy'] };

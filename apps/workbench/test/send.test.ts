@@ -1,4 +1,5 @@
-import { methodFor, recordsAddress, sendForm } from '../src/store/ask.js';
+import { methodFor } from '@poietra/core';
+import { recordsAddress, sendForm } from '../src/store/ask.js';
 
 describe('the method for a purpose', () => {
   const send = { path: '/company/orders', key: 'number' };

@@ -163,3 +163,24 @@ it('knows where each kind of codec is made, for hand-overs that stand on their o
   const known = [...Object.keys(makerOf), 'code'];
   expect(known.sort()).toEqual(Object.keys(builtIn).sort());
 });
+
+describe('what a form is sent to and drawn with is handed over, too', () => {
+  const form = { title: 'Tide', schema: { type: 'object' }, send: { path: '/tides', key: 'id' }, skin: 'suite' };
+  const own = { ...kit, forms: { tide: form } };
+  it('a client of its address, which is how it is sent unless something else is given', () => {
+    const source = file('forms/tide.tsx', own);
+    expect(source).toContain("const address: SendDescription = { path: '/tides', key: 'id' };");
+    expect(source).toContain('export function sendTide(value: Tide, options?: SendOptions): Promise<Outcome>');
+    expect(source).toContain('export function TideForm({ values, send = sendTide }: TideFormProps)');
+    expect(file('index.ts', own)).toContain('export { openTide, sendTide, TideForm,');
+  });
+  it('skins with their components, and the one that the form has', () => {
+    expect(file('skins.ts', own)).toContain("import { Card as SuiteBox } from 'antd';");
+    expect(file('skins.ts', own)).toContain("suite: suiteSkin({ box: SuiteBox, label: 'title',");
+    expect(file('forms/tide.tsx', own)).toContain("skins={skins} skin={skins['suite']}");
+    expect(file('README.md', own)).toMatch(/npm install .*\bantd\b/);
+    const compact = file('forms/tide.tsx', { ...kit, forms: { tide: { ...form, skin: 'compact' } } });
+    expect(compact).toContain('skin={compact}');
+    expect(compact).not.toContain('skins');
+  });
+});

@@ -25,7 +25,7 @@ const words = {
   inputs: {},
   adapters: {},
   groups: {},
-  records: {},
+  skins: {},
   fields: {},
   codecs: {
     date: { kind: 'date', cases: [{ shown: '2026-11-23', sent: '2026-11-23' }] },

@@ -1,5 +1,5 @@
 import { companyAddress } from '../parts/company-address.js';
-import { isObject, readProblemDetails, type Outcome, type Purpose, type SendDescription } from '@poietra/core';
+import { readProblemDetails, sendTo, type Outcome, type Purpose, type SendDescription } from '@poietra/core';
 
 /** A request that did not bring what was asked for; the message is for people. */
 export class AskError extends Error {
@@ -50,30 +50,6 @@ export function askCompany(address: string): Promise<unknown> {
   return ask(asked);
 }
 
-const usual: Readonly<Record<Purpose, string>> = { create: 'POST', replace: 'PUT', change: 'PATCH', delete: 'DELETE' };
-
-/** How a purpose is asked for: by its own method, or by POST with a header where only that passes. */
-export function methodFor(
-  { methods = {}, methodHeader }: SendDescription,
-  purpose: Purpose,
-): { readonly method: string; readonly headers: Readonly<Record<string, string>> } {
-  const meant = methods[purpose] ?? usual[purpose];
-  return methodHeader === undefined || meant === 'POST'
-    ? { method: meant, headers: {} }
-    : { method: 'POST', headers: { [methodHeader]: meant } };
-}
-
-/** A token against forged requests, where the form asks for one. */
-async function tokenFor({ token }: SendDescription): Promise<Readonly<Record<string, string>>> {
-  if (!token) return {};
-  const path = companyAddress(token.path);
-  if (path === undefined) throw new AskError(notFromHere(token.path), 0);
-  const answer = await ask(path);
-  const found: unknown = isObject(answer) ? answer[token.member] : undefined;
-  if (typeof found !== 'string') throw new AskError(`${token.path} gave no “${token.member}”.`, 0);
-  return { [token.header]: found };
-}
-
 function onceHeaders({ key, match }: { readonly key?: string | undefined; readonly match?: string | undefined }) {
   return {
     ...(key === undefined ? {} : { 'Idempotency-Key': key }),
@@ -102,26 +78,8 @@ export async function sendForm(
   once: { readonly key?: string | undefined; readonly match?: string | undefined } = {},
 ): Promise<Outcome> {
   // A kit is foreign: what it names must not reach the workbench's own API with what a person typed.
-  const path = companyAddress(send.path);
-  if (path === undefined) return { kind: 'failed', message: notFromHere(send.path) };
-  const address = record === undefined ? path : `${path}/${encodeURIComponent(record)}`;
-  const { method, headers } = methodFor(send, purpose);
-  let response: Response;
-  try {
-    response = await fetch(address, {
-      method,
-      headers: { 'Content-Type': 'application/json', ...headers, ...(await tokenFor(send)), ...onceHeaders(once) },
-      ...(sent === undefined ? {} : { body: JSON.stringify(sent) }),
-    });
-  } catch (error) {
-    const reason = error instanceof AskError ? error.message : 'The server does not answer.';
-    return { kind: 'failed', message: `${reason} What you typed is kept; try again.` };
-  }
-  const answer: unknown = await response.json().catch(() => undefined);
-  if (response.ok) return { kind: 'accepted', answer };
-  const { title, detail, problems } = readProblemDetails(answer);
-  const message = detail === undefined ? title : `${title}: ${detail}`;
-  return problems.length > 0 || response.status === 422
-    ? { kind: 'refused', problems, message }
-    : { kind: 'failed', message };
+  for (const wanted of [send.path, ...(send.token ? [send.token.path] : [])])
+    if (companyAddress(wanted) === undefined) return { kind: 'failed', message: notFromHere(wanted) };
+  const path = companyAddress(send.path) ?? send.path;
+  return sendTo({ ...send, path }, sent, { record, purpose, headers: onceHeaders(once) });
 }

@@ -5,6 +5,7 @@ import { adapterFiles } from './adapters.js';
 import { codecFiles, fieldsFile } from './codecs.js';
 import { indexFile, readmeFile } from './folder.js';
 import type { HandoverFile } from './file.js';
+import { skinsFile } from './skins.js';
 import { formFiles } from './forms.js';
 import { standAlone, type OwnSources } from './own.js';
 
@@ -27,6 +28,7 @@ export function handOver(kit: Kit, { own, depth = 1 }: HandOverWay = {}): Handov
     ...adapterFiles(kit, isOwn, depth),
     ...codecFiles(kit, isOwn),
     fieldsFile(kit, isOwn),
+    ...skinsFile(kit),
     ...formFiles(kit, isOwn),
     indexFile(kit, isOwn),
   ];

@@ -3,12 +3,13 @@ import { families } from '../adapter/index.js';
 import type { Kit } from '../kit/index.js';
 import type { HandoverFile } from './file.js';
 import { called } from './named.js';
+import { packageOf } from './skins.js';
 import { Names, quoted } from './source.js';
 
 export function indexFile(kit: Kit, isOwn: boolean): HandoverFile {
-  const forms = [...called(kit, 'forms').values()].map(
-    ({ file, type }) =>
-      `export { open${type}, ${type}Form, type ${type}FormProps } from ${quoted(`./forms/${file}.js`)};\nexport type { ${type} } from ${quoted(`./forms/${file}.types.js`)};\n`,
+  const forms = [...called(kit, 'forms')].map(
+    ([name, { file, type }]) =>
+      `export { open${type}, ${kit.forms[name]?.send ? `send${type}, ` : ''}${type}Form, type ${type}FormProps } from ${quoted(`./forms/${file}.js`)};\nexport type { ${type} } from ${quoted(`./forms/${file}.types.js`)};\n`,
   );
   // Adapters, codecs and forms may be called alike in the kit; here they meet.
   const names = new Names([
@@ -16,6 +17,7 @@ export function indexFile(kit: Kit, isOwn: boolean): HandoverFile {
     ...[...called(kit, 'forms').values()].flatMap(({ type }) => [
       type,
       `open${type}`,
+      `send${type}`,
       `${type}Form`,
       `${type}FormProps`,
     ]),
@@ -43,6 +45,10 @@ function packagesOf(kit: Kit): string[] {
   const used = new Map<string, string>();
   for (const { package: name, version, family, module } of Object.values(kit.inputs))
     if (families[family].comes !== 'with the page' && !module.startsWith('./')) used.set(name, version);
+  for (const skin of Object.values(kit.skins ?? {})) {
+    const name = packageOf(skin);
+    if (!name.startsWith('.') && !used.has(name)) used.set(name, '');
+  }
   return [...used].map(([name, version]) => (version === '' ? name : `${name}@^${version}`)).sort();
 }
 

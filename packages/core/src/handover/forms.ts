@@ -1,6 +1,6 @@
 /** Forms in source: schema, types, and a component that opens, draws and sends. */
 import { ownHintsOf, kitDocuments, type FormDescription, type Kit } from '../kit/index.js';
-import { makePlan, planFields } from '../plan/index.js';
+import { makePlan, planFields, type SendDescription } from '../plan/index.js';
 import { compileSchema } from '../schema/index.js';
 import { standaloneSchema } from './bundle-schema.js';
 import type { HandoverFile } from './file.js';
@@ -64,7 +64,14 @@ function filesOf(
     Object.entries(ownHintsOf(kit)).filter(([hint]) => text.includes(`${JSON.stringify(hint)}:`)),
   );
   const hasOwnHints = Object.keys(ownHints).length > 0;
-  const fromCore = ['type Form', 'type HintsBeside', 'type Outcome', ...(hasOwnHints ? ['type OwnHintUse'] : [])];
+  const { send } = form;
+  const skin = skinOf(form, kit, text);
+  const fromCore = [
+    ...(send ? ['sendTo'] : []),
+    ...['type Form', 'type HintsBeside', 'type Outcome'],
+    ...(hasOwnHints ? ['type OwnHintUse'] : []),
+    ...(send ? ['type SendDescription', 'type SendOptions'] : []),
+  ];
   const settings = [
     form.tell && `tell: ${quoted(form.tell)}`,
     form.hidden && `hidden: ${quoted(form.hidden)}`,
@@ -77,11 +84,11 @@ function filesOf(
     {
       path: `forms/${file}.tsx`,
       text: `import { ${fromCore.join(', ')} } from '@poietra/core';
-import { DrawnForm, ${hasOwnHints ? 'drawOwnHints, ' : ''}prepareForm } from '@poietra/react';
+import { ${skin.isCompact ? 'compact, ' : ''}DrawnForm, ${hasOwnHints ? 'drawOwnHints, ' : ''}prepareForm } from '@poietra/react';
 import { useState, type ReactNode } from 'react';
 ${imports.join('')}import { codes } from '../codes.js';
 import { rules } from '../fields.js';
-import schema from ${quoted(`./${file}.schema.json`)} with { type: 'json' };
+${skin.hasOwn ? "import { skins } from '../skins.js';\n" : ''}import schema from ${quoted(`./${file}.schema.json`)} with { type: 'json' };
 import type { ${type} } from ${quoted(`./${file}.types.js`)};
 
 const hints: HintsBeside = ${literal(form.hints ?? {})};
@@ -94,20 +101,43 @@ export function open${type}(values?: ${type}): Form<${type}> {
   return prepared.open<${type}>({ values${settings.length > 0 ? `, ${settings.join(', ')}` : ''} });
 }
 
-export interface ${type}FormProps {
+${send ? sending(type, send) : ''}export interface ${type}FormProps {
   readonly values?: ${type};
-  /** Sends the value; what it answers comes back onto the fields. */
-  send(this: void, value: ${type}): Promise<Outcome>;
+  /** Sends the value; what it answers comes back onto the fields.${send ? ` By default \`send${type}\`.` : ''} */
+  readonly send${send ? '?' : ''}: (this: void, value: ${type}) => Promise<Outcome>;
 }
 
-${comment(form.title)}export function ${type}Form({ values, send }: ${type}FormProps): ReactNode {
+${comment(form.title)}export function ${type}Form({ values, send${send ? ` = send${type}` : ''} }: ${type}FormProps): ReactNode {
   const [form] = useState(() => open${type}(values));
   // The form sends nothing that its schema does not accept, so what arrives here is of this type.
-  return <DrawnForm form={form} plan={prepared.plan} drawings={prepared.drawings} inputs={inputs}${hasOwnHints ? ' ownHints={ownWords}' : ''} send={(sent) => send(sent as ${type})} />;
+  return <DrawnForm form={form} plan={prepared.plan} drawings={prepared.drawings} inputs={inputs}${skin.hasOwn ? ' skins={skins}' : ''}${skin.use}${hasOwnHints ? ' ownHints={ownWords}' : ''} send={(sent) => send(sent as ${type})} />;
 }
 `,
     },
   ];
+}
+
+/** A client of the form's address. */
+function sending(type: string, send: SendDescription): string {
+  return `const address: SendDescription = ${literal(send)};
+${comment(`Sends a new one to ${send.path}, or replaces the \`record\` that is named. Nothing is thrown: what the server refuses comes back with its fields, and what failed with its reason.`)}export function send${type}(value: ${type}, options?: SendOptions): Promise<Outcome> {
+  return sendTo(address, value, options);
+}
+
+`;
+}
+
+/** How the form is drawn: with one of the kit's skins, or with another than the usual of the libraries. */
+function skinOf(
+  { skin }: FormDescription,
+  { skins = {} }: Kit,
+  text: string,
+): { readonly hasOwn: boolean; readonly isCompact: boolean; readonly use: string } {
+  const isOwn = skin !== undefined && Object.hasOwn(skins, skin);
+  const hasOwn = isOwn || (text.includes('"skin":') && Object.keys(skins).length > 0);
+  const isCompact = skin === 'compact' && !isOwn;
+  const use = isOwn ? ` skin={skins[${quoted(skin)}]}` : isCompact ? ' skin={compact}' : '';
+  return { hasOwn, isCompact, use };
 }
 
 /** The kit's adapters that a form draws with. */

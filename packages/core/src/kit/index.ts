@@ -5,8 +5,6 @@ export {
   kitVersion,
   type FormDescription,
   type HintDescription,
-  type Purpose,
-  type SendDescription,
   type GroupDescription,
   type Kit,
   type KitInput,

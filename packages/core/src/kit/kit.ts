@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { familyNames, type AdapterDescription, type FoundInput, type ScoreSheet } from '../adapter/index.js';
 import type { CodecDescription } from '../codec/index.js';
-import type { FieldDescription, HintsBeside, ChoiceRule } from '../plan/index.js';
+import type { FieldDescription, HintsBeside, ChoiceRule, SendDescription } from '../plan/index.js';
 
 /** The version of the kit file that this code writes. */
 export const kitVersion = 1;
@@ -16,19 +16,6 @@ export interface GroupDescription {
 export interface WrittenTexts {
   readonly schema?: string;
   readonly hints?: string;
-}
-export type Purpose = 'create' | 'replace' | 'change' | 'delete';
-/** Where and how a form is sent: records are listed at the path, and each one has its own address below it. */
-export interface SendDescription {
-  readonly path: string;
-  /** The member of an answer that names a record. */
-  readonly key: string;
-  /** The method for a purpose, where it is not POST, PUT, PATCH and DELETE. */
-  readonly methods?: Readonly<Partial<Record<Purpose, string>>>;
-  /** Where only GET and POST pass: everything else goes by POST, and this header names the method meant. */
-  readonly methodHeader?: string;
-  /** A token against forged requests: fetched from `path` before sending, and sent in `header`. */
-  readonly token?: { readonly path: string; readonly member: string; readonly header: string };
 }
 /** A hint of the kit's own: what values it takes, and what it does to the drawing of a field. */
 export interface HintDescription {

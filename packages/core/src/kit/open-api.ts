@@ -1,7 +1,7 @@
 /** Operations of an OpenAPI 3.1 document (its schemas are JSON Schema 2020-12), and the forms that they ask for. */
 import { isObject, lookUp, ownMember, parsePointer, type Pointer } from '../json/index.js';
 import type { BegunForm } from './begin.js';
-import type { Purpose, SendDescription } from './kit.js';
+import type { Purpose, SendDescription } from '../plan/index.js';
 
 const dialect = 'https://json-schema.org/draft/2020-12/schema';
 

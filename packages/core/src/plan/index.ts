@@ -41,4 +41,5 @@ export {
   type RemoteChoice,
 } from './remote.js';
 export { codecsOf, prepareCodecs, type CodecsByPlace } from './codecs.js';
+export { methodFor, sendTo, type Fetch, type Purpose, type SendDescription, type SendOptions } from './send.js';
 export { asShownName, readSubmission } from './submission.js';
