@@ -1,80 +1,28 @@
 /** How each check of the contract is made. Every check mounts what it needs and takes it away again. */
-import { canBeWritten, same, write, type CheckId, type CheckVerdict } from '@poietra/core';
-import { focused, realElement, workingElements } from '@poietra/react';
+import { canBeWritten, same, write, type CheckId } from '@poietra/core';
+import { focused, workingElements } from '@poietra/react';
 import { computeAccessibleDescription, computeAccessibleName } from 'dom-accessibility-api';
-import { GestureError, leave, perform } from './hands.js';
+import {
+  before,
+  carrier,
+  change,
+  type Check,
+  fail,
+  isAboutServer,
+  isDisabled,
+  isInside,
+  looks,
+  noGesture,
+  none,
+  type Outcome,
+  paint,
+  pass,
+  withSheetsInHead,
+} from './bench.js';
+import { GestureError, leave } from './hands.js';
 import { fullLook, look, lookDifference } from './look.js';
-import type { RenderInput } from './render.js';
 import { settle } from './settle.js';
-import type { Trial } from './trial.js';
-import { newId, words, type TrialOptions } from './trial.js';
-import type { Watch } from './watch.js';
-
-/** What came of drawing on the server. */
-export type Answer = { readonly html: string } | { readonly failed: string };
-
-export interface Bench {
-  readonly options: Omit<TrialOptions, 'state' | 'form' | 'how' | 'rendered'>;
-  /** Has it drawn on a real server. */
-  render(asked: RenderInput): Promise<Answer>;
-  /** A value that it can show, another one, and what the gesture reports; each may be missing. */
-  readonly samples: readonly [unknown, unknown];
-  readonly reported: unknown;
-  readonly watch: Watch;
-}
-type Outcome = Omit<CheckVerdict, 'check'>;
-type Check = (bench: Bench, mount: (more?: Partial<TrialOptions>) => Promise<Trial>) => Promise<Outcome>;
-
-const pass = (seen: string): Outcome => ({ state: 'pass', seen });
-const fail = (seen: string): Outcome => ({ state: 'fail', seen });
-const none = (seen: string): Outcome => ({ state: 'none', seen });
-const noGesture = fail('No gesture is known that changes it; show one on the stand.');
-
-const looks = (seen: string, wanted: string, what: string): Outcome =>
-  seen === wanted ? pass(what) : fail(`It looks otherwise: ${lookDifference(wanted, seen)}.`);
-
-/**
- * What a server drew, with its style sheets in the page's head. A library that writes sheets between its elements moves
- * them there by its own script, before the page is taken over; here that script ran before there was anything to move.
- */
-function withSheetsInHead(html: string): string | undefined {
-  const drawn = document.createElement('template');
-  drawn.innerHTML = html;
-  const sheets = [...drawn.content.querySelectorAll('style')];
-  if (sheets.length === 0) return undefined;
-  document.head.append(...sheets);
-  return drawn.innerHTML;
-}
-
-/** Warnings that belong to the check of the server's rendering, and fail that one alone. */
-const isAboutServer = /hydrat/i;
-
-/** A value to start from that the gesture changes. */
-function before({ samples: [a, b], reported }: Bench): unknown {
-  return same(a, reported) ? b : a;
-}
-
-/** Does the gesture and lets the focus go, as a person who goes on to the next field. */
-async function change({ options: { adapter } }: Bench, trial: Trial): Promise<void> {
-  if (adapter.gesture) await perform(trial.box, adapter.gesture);
-  await leave();
-  await settle();
-}
-
-/** The element that carries name and state: the real one, or the box as a group. */
-function carrier(trial: Trial): HTMLElement {
-  return realElement(trial.options.adapter, trial.box, `${trial.id}-input`) ?? trial.box;
-}
-
-function paint(box: HTMLElement): string {
-  return [box, ...box.querySelectorAll('*')]
-    .slice(0, 60)
-    .map((element) => {
-      const { borderColor, outlineColor, outlineStyle, boxShadow, color, backgroundColor } = getComputedStyle(element);
-      return [borderColor, outlineColor, outlineStyle, boxShadow, color, backgroundColor].join();
-    })
-    .join('\n');
-}
+import { newId, words } from './trial.js';
 
 export const checks: Readonly<Record<CheckId, Check>> = {
   async mounts(_bench, mount) {
@@ -371,19 +319,3 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     return Promise.resolve(others.length === 0 ? pass('Nothing was warned of.') : fail(others[0] ?? ''));
   },
 };
-
-function isInside(trial: Trial): boolean {
-  const active = focused();
-  for (let at: Element | null = active; at;) {
-    if (trial.box.contains(at)) return true;
-    const root = at.getRootNode();
-    at = root instanceof ShadowRoot ? root.host : null;
-  }
-  return false;
-}
-
-function isDisabled(element: Element): boolean {
-  if (element.matches(':disabled, [aria-disabled=true], [aria-disabled=true] *, [inert] *')) return true;
-  const root = element.getRootNode();
-  return root instanceof ShadowRoot && (isDisabled(root.host) || root.host.matches('[disabled]'));
-}

@@ -7,7 +7,7 @@ import type { AdapterDescription, CheckId, CheckVerdict, Finding, FoundInput } f
 import { liveInput, type BundledInputs } from './live.js';
 import { pushMatrix, type PushedRow } from './matrix.js';
 import { observe, prepare } from './observe/index.js';
-import type { Answer } from './checks.js';
+import type { Answer } from './bench.js';
 import { prove } from './prove.js';
 import type { RenderInput } from './render.js';
 

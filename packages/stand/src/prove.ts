@@ -1,6 +1,7 @@
 /** Putting an adapter to the contract, check after check. */
 import { contract, quietChecks, type AdapterDescription, type CheckId, type CheckVerdict } from '@poietra/core';
-import { checks, type Bench } from './checks.js';
+import type { Bench } from './bench.js';
+import { checks } from './checks.js';
 import { leave, perform } from './hands.js';
 import { prepare, type Make } from './observe/index.js';
 import { sampleChoices } from './sample-choices.js';

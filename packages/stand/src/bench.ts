@@ -1,0 +1,91 @@
+/** What the checks of the contract work with: what they are given, how they judge, and what they ask of a trial. */
+import { same, type CheckVerdict } from '@poietra/core';
+import { focused, realElement } from '@poietra/react';
+import { leave, perform } from './hands.js';
+import { lookDifference } from './look.js';
+import type { RenderInput } from './render.js';
+import { settle } from './settle.js';
+import type { Trial, TrialOptions } from './trial.js';
+import type { Watch } from './watch.js';
+
+/** What came of drawing on the server. */
+export type Answer = { readonly html: string } | { readonly failed: string };
+
+export interface Bench {
+  readonly options: Omit<TrialOptions, 'state' | 'form' | 'how' | 'rendered'>;
+  /** Has it drawn on a real server. */
+  render(asked: RenderInput): Promise<Answer>;
+  /** A value that it can show, another one, and what the gesture reports; each may be missing. */
+  readonly samples: readonly [unknown, unknown];
+  readonly reported: unknown;
+  readonly watch: Watch;
+}
+export type Outcome = Omit<CheckVerdict, 'check'>;
+export type Check = (bench: Bench, mount: (more?: Partial<TrialOptions>) => Promise<Trial>) => Promise<Outcome>;
+
+export const pass = (seen: string): Outcome => ({ state: 'pass', seen });
+export const fail = (seen: string): Outcome => ({ state: 'fail', seen });
+export const none = (seen: string): Outcome => ({ state: 'none', seen });
+export const noGesture = fail('No gesture is known that changes it; show one on the stand.');
+
+export const looks = (seen: string, wanted: string, what: string): Outcome =>
+  seen === wanted ? pass(what) : fail(`It looks otherwise: ${lookDifference(wanted, seen)}.`);
+
+/**
+ * What a server drew, with its style sheets in the page's head. A library that writes sheets between its elements moves
+ * them there by its own script, before the page is taken over; here that script ran before there was anything to move.
+ */
+export function withSheetsInHead(html: string): string | undefined {
+  const drawn = document.createElement('template');
+  drawn.innerHTML = html;
+  const sheets = [...drawn.content.querySelectorAll('style')];
+  if (sheets.length === 0) return undefined;
+  document.head.append(...sheets);
+  return drawn.innerHTML;
+}
+
+/** Warnings that belong to the check of the server's rendering, and fail that one alone. */
+export const isAboutServer = /hydrat/i;
+
+/** A value to start from that the gesture changes. */
+export function before({ samples: [a, b], reported }: Bench): unknown {
+  return same(a, reported) ? b : a;
+}
+
+/** Does the gesture and lets the focus go, as a person who goes on to the next field. */
+export async function change({ options: { adapter } }: Bench, trial: Trial): Promise<void> {
+  if (adapter.gesture) await perform(trial.box, adapter.gesture);
+  await leave();
+  await settle();
+}
+
+/** The element that carries name and state: the real one, or the box as a group. */
+export function carrier(trial: Trial): HTMLElement {
+  return realElement(trial.options.adapter, trial.box, `${trial.id}-input`) ?? trial.box;
+}
+
+export function paint(box: HTMLElement): string {
+  return [box, ...box.querySelectorAll('*')]
+    .slice(0, 60)
+    .map((element) => {
+      const { borderColor, outlineColor, outlineStyle, boxShadow, color, backgroundColor } = getComputedStyle(element);
+      return [borderColor, outlineColor, outlineStyle, boxShadow, color, backgroundColor].join();
+    })
+    .join('\n');
+}
+
+export function isInside(trial: Trial): boolean {
+  const active = focused();
+  for (let at: Element | null = active; at;) {
+    if (trial.box.contains(at)) return true;
+    const root = at.getRootNode();
+    at = root instanceof ShadowRoot ? root.host : null;
+  }
+  return false;
+}
+
+export function isDisabled(element: Element): boolean {
+  if (element.matches(':disabled, [aria-disabled=true], [aria-disabled=true] *, [inert] *')) return true;
+  const root = element.getRootNode();
+  return root instanceof ShadowRoot && (isDisabled(root.host) || root.host.matches('[disabled]'));
+}
