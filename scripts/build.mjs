@@ -1,5 +1,6 @@
 /** Builds the libraries, the server and the workbench; with --if-needed only where a source is newer than what was built. */
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import { cpSync, existsSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
@@ -50,8 +51,6 @@ export async function build({ ifNeeded = false } = {}) {
   };
   const { validatorRuntime } = await import('./validator-runtime.mjs');
   await validatorRuntime();
-  const { ownSources } = await import('./own-sources.mjs');
-  await ownSources();
   console.error('Building the libraries and the server …');
   // Our own packages are bundled in from source; those from the registry stay outside.
   const ours = {
@@ -78,15 +77,21 @@ export async function build({ ifNeeded = false } = {}) {
       outfile: join(home, 'packages/cli/dist/main.js'),
     }),
   ]);
-  run('npx', ['tsc', '-p', 'packages/core/tsconfig.build.json']);
-  run('npx', ['tsc', '-p', 'packages/react/tsconfig.build.json']);
   console.error('Building the workbench …');
-  run('npx', ['vite', 'build', '--logLevel', 'warn'], join(home, 'apps/workbench'));
+  // Side by side: none needs what the others write.
+  await Promise.all([
+    run('npx', ['tsc', '-p', 'packages/core/tsconfig.build.json']).then(() =>
+      run('npx', ['tsc', '-p', 'packages/react/tsconfig.build.json']),
+    ),
+    run('npx', ['vite', 'build', '--logLevel', 'warn'], join(home, 'apps/workbench')),
+    run('node', ['scripts/own-sources.mjs']),
+  ]);
   writeFileSync(stamp, '');
 }
 
-function run(command, args, cwd = home) {
-  const { status } = spawnSync(command, args, { cwd, stdio: ['inherit', 2, 2] });
+async function run(command, args, cwd = home) {
+  const child = spawn(command, args, { cwd, stdio: ['inherit', 2, 2] });
+  const [status] = await once(child, 'exit');
   if (status !== 0) process.exit(status ?? 1);
 }
 

@@ -62,7 +62,7 @@ describe('forms', () => {
     const source = file('forms/tide.tsx', { ...kit, forms: { tide: form } });
     expect(source).toMatch(/const messages = \{ required: 'Trengs.' \}/);
     expect(source).not.toContain('Fehlt.');
-    expect(source).toContain('prepared.open<Tide>({ values, messages })');
+    expect(source).toContain('prepared.open<Tide>({ values, messages, ...options })');
     expect(source).toContain("does: 'words'");
     expect(source).toContain('ownHints={ownWords}');
     expect(file('forms/freight-booking-short.tsx')).not.toContain('ownHints');
@@ -171,7 +171,7 @@ describe('what a form is sent to and drawn with is handed over, too', () => {
     const source = file('forms/tide.tsx', own);
     expect(source).toContain("const address: SendDescription = { path: '/tides', key: 'id' };");
     expect(source).toContain('export function sendTide(value: Tide, options?: SendOptions): Promise<Outcome>');
-    expect(source).toContain('export function TideForm({ values, send = sendTide }: TideFormProps)');
+    expect(source).toContain('export function TideForm({ values, form: opened, send = sendTide }: TideFormProps)');
     expect(file('index.ts', own)).toContain('export { openTide, sendTide, TideForm,');
   });
   it('skins with their components, and the one that the form has', () => {

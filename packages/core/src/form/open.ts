@@ -10,7 +10,7 @@ import type { Form, FormOptions } from './types.js';
 /** Opens a form on a schema. @throws {SchemaError} as `compileSchema` does. */
 export function openForm<T = unknown>(options: FormOptions): Form<T> {
   const compiled = options.compiled ?? compileSchema(options.schema, { assertFormats: true, ...options.compile });
-  return new OpenForm(options, {
+  const form = new OpenForm(options, {
     compiled,
     fill: (begin) => fillDefaults(compiled, begin),
     moves: (form) => new Moves(form),
@@ -19,6 +19,8 @@ export function openForm<T = unknown>(options: FormOptions): Form<T> {
     attend,
     normal: normalWhileTyping,
   });
+  // What it sends is of this type, since its schema accepted it; the form itself knows no types.
+  return form as Form<T>;
 }
 
 /** The codec for a place of which nothing but its schema is known. */

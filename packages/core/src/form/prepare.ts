@@ -35,10 +35,12 @@ export function openPrepared<T = unknown>(
   options: Omit<FormOptions, 'schema' | 'compiled' | 'compile'>,
   { fill, ...parts }: FormParts = {},
 ): Form<T> {
-  return new OpenForm(options, {
+  const form = new OpenForm(options, {
     compiled,
     codec: () => plainMakers.same({}),
     fill: (begin) => (fill ? fill(compiled, begin) : begin),
     ...parts,
   });
+  // As in `openForm`.
+  return form as Form<T>;
 }

@@ -195,7 +195,7 @@ export interface Form<T = unknown> {
   /** Has the problems at and below a place told, as an attempt to send does for the whole; gives them back. */
   tellWithin(at: Pointer): readonly Problem[];
   /** Sends what is in force, once nothing is wrong and nobody is being asked any more. */
-  submit(send: (sent: unknown) => Promise<Outcome>): Promise<Submitted>;
+  submit(send: (sent: T) => Promise<Outcome>): Promise<Submitted>;
   /** Puts the server's problems onto the fields. */
   refuse(problems: readonly Problem[], message?: string): void;
   /** Takes a record as the new beginning. */

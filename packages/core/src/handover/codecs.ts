@@ -119,7 +119,7 @@ ${isCode && !isOwn ? "import { codes } from '../codes.js';\n" : ''}import { ${va
 const cases: readonly Case[] = ${literal(cases)};
 
 for (const row of cases) {
-  test(${quoted(`${name}: `)} + JSON.stringify(row.shown), () => {
+  void test(${quoted(`${name}: `)} + JSON.stringify(row.shown), () => {
     const result = runCase(${isOwn ? value : `makeCodec(${value}${isCode ? ', codes' : ''})`}, row);
     deepEqual({ passed: result.passed, stations: result.stations.filter(({ fits }) => !fits) }, { passed: true, stations: [] });
   });

@@ -96,19 +96,22 @@ const inputs = {${used.map(({ name, value }) => ` ${quoted(name)}: ${value}`).jo
 ${messages ? `${comment(`What is said instead, by keyword, in the language “${form.language ?? ''}”.`)}const messages = ${literal(messages)};\n` : ''}${hasOwnHints ? `const ownHints: Readonly<Record<string, OwnHintUse>> = ${literal(ownHints)};\nconst ownWords = drawOwnHints(ownHints);\n` : ''}/** What this form’s schema asks for, fetched with the module. */
 const prepared = await prepareForm({ schema, hints, rules${hasOwnHints ? ': { ...rules, ownHints }' : ''}, codes });
 
-/** Opens the form on values that were saved before, or empty. */
-export function open${type}(values?: ${type}): Form<${type}> {
-  return prepared.open<${type}>({ values${settings.length > 0 ? `, ${settings.join(', ')}` : ''} });
+/** Opens the form on values that were saved before, or empty. The options go before what the kit says: words, a draft to go on with. */
+export function open${type}(values?: ${type}, options?: Parameters<typeof prepared.open>[0]): Form<${type}> {
+  return prepared.open<${type}>({ values${settings.length > 0 ? `, ${settings.join(', ')}` : ''}, ...options });
 }
 
 ${send ? sending(type, send) : ''}export interface ${type}FormProps {
   readonly values?: ${type};
+  /** One that was opened elsewhere, by \`open${type}\`; it has its values. */
+  readonly form?: Form<${type}>;
   /** Sends the value; what it answers comes back onto the fields.${send ? ` By default \`send${type}\`.` : ''} */
-  readonly send${send ? '?' : ''}: (this: void, value: ${type}) => Promise<Outcome>;
+  readonly send${send ? '?' : ''}: (value: ${type}) => Promise<Outcome>;
 }
 
-${comment(form.title)}export function ${type}Form({ values, send${send ? ` = send${type}` : ''} }: ${type}FormProps): ReactNode {
-  const [form] = useState(() => open${type}(values));
+${comment(form.title)}export function ${type}Form({ values, form: opened, send${send ? ` = send${type}` : ''} }: ${type}FormProps): ReactNode {
+  const [own] = useState(() => opened ?? open${type}(values));
+  const form = opened ?? own;
   // The form sends nothing that its schema does not accept, so what arrives here is of this type.
   return <DrawnForm form={form} plan={prepared.plan} drawings={prepared.drawings} inputs={inputs}${skin.hasOwn ? ' skins={skins}' : ''}${skin.use}${hasOwnHints ? ' ownHints={ownWords}' : ''} send={(sent) => send(sent as ${type})} />;
 }

@@ -13,7 +13,7 @@ type Part = 'adapters' | 'codecs' | 'forms';
 const taken =
   'adapt adaptTogether AdapterDescription CodecDescription CodecCode codecFromCode codes makeCodec PlanRules rules planAt Form ' +
   'HintsBeside OwnHintUse Outcome DrawnForm prepareForm useState ReactNode schema hints inputs messages ownHints ownWords drawOwnHints prepared ' +
-  'compact sendTo SendDescription SendOptions skins address maker codecBy asComponent accepts validate ' +
+  'options opened own compact sendTo SendDescription SendOptions skins address maker codecBy asComponent accepts validate ' +
   'values send form code cases test deepEqual runCase Case row result Promise Record Readonly Object JSON Array React';
 
 /** How the parts of a kit are called in source: each differently, whatever they are called in the kit. */

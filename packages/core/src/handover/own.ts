@@ -46,9 +46,9 @@ export function standAlone(
   sources: OwnSources,
 ): { readonly files: HandoverFile[]; readonly packages: readonly string[] } {
   const taken = new Taken(sources);
-  const moved = files.map((file) =>
-    /\.tsx?$/.test(file.path) ? { ...file, text: onItsOwn(file, sources, taken) } : file,
-  );
+  // The code of a codec is the developer's own.
+  const isWritten = ({ path }: HandoverFile): boolean => /\.tsx?$/.test(path) && !path.endsWith('.code.ts');
+  const moved = files.map((file) => (isWritten(file) ? { ...file, text: onItsOwn(file, sources, taken) } : file));
   const hasForms = taken.has('react/drawn-form.tsx');
   return {
     files: [...moved, ...taken.files(), ...(hasForms ? [{ path: `${folder}/skin.css`, text: sources.skin }] : [])],
@@ -90,10 +90,13 @@ class Taken {
     const own = this.#parts.get(path) ?? new Set();
     this.#parts.set(path, own);
     for (const part of file?.parts ?? []) {
-      if (own.has(part) || !(part.names.includes(name) || part.names.length === 0)) continue;
+      if (!part.names.includes(name) && part.names.length > 0) continue;
+      const isKnown = own.has(part);
       own.add(part);
-      for (const [to, wanted] of part.again ? part.again.filter(([, , , local]) => local === name) : (part.uses ?? []))
-        this.take(to, wanted);
+      // What only hands on does so name by name.
+      for (const [to, wanted, , local] of part.again ?? []) if (local === name) this.take(to, wanted);
+      if (isKnown) continue;
+      for (const [to, wanted] of part.uses ?? []) this.take(to, wanted);
       for (const to of part.fetched ?? [])
         for (const { names } of this.sources.files[to]?.parts ?? []) for (const one of names) this.take(to, one);
     }

@@ -189,7 +189,12 @@ function union(types: readonly string[], empty = 'never'): string {
   return distinct.includes('unknown') ? 'unknown' : distinct.join(' | ') || (types.length > 0 ? 'never' : empty);
 }
 function intersection(types: readonly string[]): string {
-  const distinct = [...new Set(types)].filter((type) => type !== 'unknown');
+  const said = [...new Set(types)].filter((type) => type !== 'unknown');
+  // Beside the values themselves their kind says nothing.
+  const hasValues = said.some((type) =>
+    type.split(' | ').every((one) => /^('.*'|-?\d[\d.e+-]*|true|false)$/.test(one)),
+  );
+  const distinct = hasValues ? said.filter((type) => !/^(string|number|boolean)$/.test(type)) : said;
   if (distinct.length <= 1) return distinct[0] ?? 'unknown';
   return distinct.map((type) => (type.includes(' | ') ? `(${type})` : type)).join(' & ');
 }

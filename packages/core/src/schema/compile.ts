@@ -1,6 +1,7 @@
 import { Compiled, compileWith, type CompiledSchema } from './compiled.js';
 import { Compiler, SchemaError, type CompileOptions } from './compiler.js';
 import type { Turn } from './registry.js';
+import type { ValueOf } from './value-of.js';
 import { wholeEngine } from './whole-engine.js';
 
 /**
@@ -8,7 +9,10 @@ import { wholeEngine } from './whole-engine.js';
  * @throws {SchemaError} where the schema is wrong or a reference leads nowhere.
  * @throws {LimitReached} where it is nested too deep or too large.
  */
-export function compileSchema(schema: unknown, options: CompileOptions = {}): CompiledSchema {
+export function compileSchema<const Schema>(
+  schema: Schema,
+  options: CompileOptions = {},
+): CompiledSchema<ValueOf<Schema>> {
   return compileWith(wholeEngine, schema, options);
 }
 

@@ -6,9 +6,9 @@ import { fine, limitOf, limitProblem, Memory, verdict, type Recheck, type Verdic
 import type { ChosenBranch, Run, SchemaNode } from './rule.js';
 import type { StandardSchema } from './standard.js';
 
-export interface CompiledSchema {
+export interface CompiledSchema<T = unknown> {
   /** The verdict only; stops at the first failure. */
-  accepts(value: unknown): boolean;
+  accepts(value: unknown): value is T;
   /** Every problem, in a fixed order. */
   validate(value: unknown): Verdict;
   /**
@@ -29,32 +29,34 @@ export interface CompiledSchema {
   readonly documents: readonly unknown[];
   readonly limits: Limits;
   /** Standard Schema, version 1. */
-  readonly '~standard': StandardSchema;
+  readonly '~standard': StandardSchema<T>;
   /** The words that it was compiled with, beside the standard ones. */
   readonly messages: Messages;
 }
 
 /** Makes a schema ready with an engine that has all it asks for. */
-export function compileWith(engine: Engine, schema: unknown, options: CompileOptions): CompiledSchema {
+export function compileWith<T>(engine: Engine, schema: unknown, options: CompileOptions): CompiledSchema<T> {
   const compiler = new Compiler(options, engine);
   const root = compiler.compile(schema, options.uri ?? '');
   return new Compiled(compiler, root);
 }
 
-export class Compiled implements CompiledSchema {
+export class Compiled<T = unknown> implements CompiledSchema<T> {
   #memory: Memory | undefined;
   constructor(
     private readonly compiler: Compiler,
     readonly root: SchemaNode,
   ) {}
 
-  get '~standard'(): StandardSchema {
+  get '~standard'(): StandardSchema<T> {
     return {
       version: 1,
       vendor: 'poietra',
       validate: (value) => {
         const { valid, problems } = this.validate(value);
-        return valid ? { value } : { issues: problems.map(({ at, message }) => ({ message, path: parsePointer(at) })) };
+        return valid
+          ? { value: value as T }
+          : { issues: problems.map(({ at, message }) => ({ message, path: parsePointer(at) })) };
       },
     };
   }
@@ -80,7 +82,7 @@ export class Compiled implements CompiledSchema {
     return verdict;
   }
 
-  accepts(value: unknown): boolean {
+  accepts(value: unknown): value is T {
     try {
       return this.#verdict(value);
     } catch (error) {

@@ -35,6 +35,7 @@ export {
   type Facts,
 } from './applied.js';
 export type { StandardIssue, StandardSchema } from './standard.js';
+export type { ValueOf } from './value-of.js';
 export type { SchemaNode } from './rule.js';
 export { fillDefaults, startValue } from './defaults.js';
 export { inferSchema, type Inferred, type InferReason } from './infer.js';
