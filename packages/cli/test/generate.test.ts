@@ -38,7 +38,7 @@ afterAll(() => rmSync(folder, { recursive: true }));
 it('writes a folder with a door and a page about it; a second time nothing is left to do', () => {
   expect(run().status).toBe(0);
   expect(read('index.ts')).toContain(
-    "export { openFreightBooking, FreightBookingForm, type FreightBookingFormProps } from './forms/freight-booking.js';",
+    "export { openFreightBooking, sendFreightBooking, FreightBookingForm, type FreightBookingFormProps } from './forms/freight-booking.js';",
   );
   expect(read('README.md')).toContain('npm install @poietra/core @poietra/react');
   const checked = run('--check');
@@ -119,3 +119,14 @@ it('--watch writes again when the kit changes', async () => {
   own.kill();
   expect(read('fields.ts')).toContain('Watched');
 }, 20_000);
+
+it('--own, or a kit that says so, needs no package of ours; --json says what came of each file', () => {
+  const { status, stdout } = run('--own', '--json');
+  expect(status).toBe(0);
+  const { steps, written } = JSON.parse(stdout) as { steps: { path: string; does: string }[]; written: boolean };
+  expect([written, steps.find(({ path }) => path === 'own/react/drawn-form.tsx')?.does]).toEqual([true, 'add']);
+  expect(read('adapters/day-picker.ts')).not.toContain('@poietra');
+  editKit((value) => void Object.assign(value, { standsAlone: true }));
+  // The kit itself is among the files, and says so now.
+  expect(run('--check').stdout).toMatch(/^1 files are not as the kit has them\.$/m);
+}, 60_000);
