@@ -12,7 +12,7 @@ interface FamilyTraits {
 }
 
 export const families = {
-  native: { title: 'HTML’s own', comes: 'with the page', tells: 'by callbacks' },
+  native: { title: 'native', comes: 'with the page', tells: 'by callbacks' },
   component: { title: 'component', comes: 'by export', tells: 'by callbacks' },
   element: { title: 'element', comes: 'by tag', tells: 'by events' },
   widget: { title: 'widget', comes: 'by export', tells: 'by callbacks' },
