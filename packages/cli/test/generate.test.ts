@@ -13,6 +13,7 @@ const run = (...args: string[]) =>
   spawnSync(process.execPath, [main, 'generate', 'poietra.kit.json', '--out', 'src/forms', ...args], {
     encoding: 'utf8',
     env,
+    maxBuffer: 50_000_000,
   });
 const read = (path: string): string => readFileSync(join(out, path), 'utf8');
 const edit = (path: string, change: (text: string) => string): void =>
