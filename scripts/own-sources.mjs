@@ -70,16 +70,11 @@ export async function ownSources() {
     const head = first && /^\s*(\/\*\*[\s\S]*?\*\/)\s*\n/.exec(file.text.slice(first.pos, first.getStart()))?.[1];
     /** Imports from outside, by the name that is used here. */
     const outside = new Map();
-    /** Imports for their effect alone, and documents: they come with the file. */
-    const effects = [];
     for (const one of file.statements) {
       if (!ts.isImportDeclaration(one)) continue;
       const module = one.moduleSpecifier.text;
       const { importClause: clause } = one;
-      if (!clause) {
-        effects.push(module);
-        continue;
-      }
+      if (!clause) continue;
       if (module.endsWith('.json')) outside.set(clause.name.text, { module, document: true });
       else if (!module.startsWith('.') && !module.startsWith('@poietra/'))
         for (const specifier of clause.namedBindings?.elements ?? [])
@@ -153,7 +148,7 @@ export async function ownSources() {
         ...(fetched.length > 0 ? { fetched } : {}),
       };
     });
-    files[path] = { ...(head ? { head } : {}), ...(effects.length > 0 ? { effects } : {}), parts };
+    files[path] = { ...(head ? { head } : {}), parts };
   };
 
   for (const file of program.getSourceFiles())
