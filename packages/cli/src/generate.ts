@@ -43,10 +43,9 @@ export function kitFrom(path: string): Kit {
   );
 }
 
-/** What writing a kit into a folder would do, file by file. Nothing is written. */
-export async function planWriting(kit: Kit, folder: string, own?: Own): Promise<Step[]> {
+/** What writing these files into a folder would do, one by one. Nothing is written. */
+function planWriting(files: readonly HandoverFile[], folder: string): Step[] {
   const last = lastWritten(folder);
-  const files = await filesFor(kit, folder, own);
   const wanted = new Map(files.map(({ path, text }) => [path, text]));
   const steps = files.map(({ path, text }) => step(path, text, last[path], textOf(join(folder, path))));
   for (const [path, base] of Object.entries(last)) {
@@ -152,10 +151,11 @@ export async function generate(
   }: { readonly check?: boolean; readonly asJson?: boolean; readonly own?: Own; say(text: string): void },
 ): Promise<boolean> {
   const kit = kitFrom(kitFile);
-  const steps = await planWriting(kit, folder, own);
+  const files = await filesFor(kit, folder, own);
+  const steps = planWriting(files, folder);
   const patchOf = ({ path, before = '', after = '' }: Step): string =>
     before === after ? '' : createTwoFilesPatch(path, path, before, after, 'as it is', 'as the kit has it');
-  if (!check) write(steps, folder, await filesFor(kit, folder, own));
+  if (!check) write(steps, folder, files);
   if (asJson) {
     const all = steps.map((one) => ({
       ...{ path: one.path, does: one.does, patch: patchOf(one) },
