@@ -1,10 +1,8 @@
-import { chromium, expect, test, type Page } from '@playwright/test';
-import { spawn, type ChildProcess } from 'node:child_process';
+import { expect, test } from '@playwright/test';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromiumArgs, chromiumPath } from '../packages/cli/src/chromium.js';
+import { browserOn } from './killed.js';
 import { allSaved, frameOf } from './support.js';
 
 test('the stand can neither read what the workbench has stored nor reach its server', async ({ page }) => {
@@ -137,36 +135,9 @@ test('two tabs on one kit stay in step', async ({ page, context }) => {
 });
 
 test.describe('a browser that is killed', () => {
-  async function browser(profile: string): Promise<{ page: Page; kill(): Promise<void> }> {
-    const port = await freePort();
-    const child: ChildProcess = spawn(
-      chromiumPath,
-      [...chromiumArgs, '--headless', `--user-data-dir=${profile}`, `--remote-debugging-port=${port}`, 'about:blank'],
-      { stdio: 'ignore', detached: true },
-    );
-    await expect
-      .poll(() =>
-        fetch(`http://127.0.0.1:${port}/json/version`).then(
-          (answer) => answer.ok,
-          () => false,
-        ),
-      )
-      .toBe(true);
-    const connected = await chromium.connectOverCDP(`http://127.0.0.1:${port}`);
-    const context = connected.contexts()[0] ?? (await connected.newContext());
-    return {
-      page: await context.newPage(),
-      kill: () =>
-        new Promise((resolve) => {
-          child.once('exit', () => resolve());
-          process.kill(-(child.pid ?? 0), 'SIGKILL');
-        }),
-    };
-  }
-
   test('has lost nothing: neither the kit’s changes nor what was typed into a form', async ({ baseURL }) => {
     const profile = mkdtempSync(join(tmpdir(), 'poietra-profile-'));
-    const first = await browser(profile);
+    const first = await browserOn(profile);
     await first.page.goto(`${baseURL ?? ''}/fields/pieces`);
     await first.page.getByRole('textbox', { name: 'Hint' }).fill('Count each pallet once.');
     await allSaved(first.page);
@@ -186,7 +157,7 @@ test.describe('a browser that is killed', () => {
       .toContain('12a');
     await first.kill();
 
-    const second = await browser(profile);
+    const second = await browserOn(profile);
     await second.page.goto(`${baseURL ?? ''}/forms/freight-booking-short`);
     await expect(frameOf(second.page, /^Form:/).getByRole('textbox', { name: /^Pieces/ })).toHaveValue('12a');
     await second.page.goto(`${baseURL ?? ''}/fields/pieces`);
@@ -195,12 +166,3 @@ test.describe('a browser that is killed', () => {
     rmSync(profile, { recursive: true, force: true, maxRetries: 5 });
   });
 });
-
-function freePort(): Promise<number> {
-  return new Promise((resolve) => {
-    const server = createServer().listen(0, '127.0.0.1', () => {
-      const address = server.address();
-      server.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
-    });
-  });
-}

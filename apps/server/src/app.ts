@@ -11,7 +11,7 @@ import { companyRouter, echo } from './company/index.js';
 import type { CompanyRecord } from './company/records.js';
 import { codeRouter, Codes } from './codes.js';
 import type { Config } from './config.js';
-import { ownHost, ownPages } from './guard.js';
+import { knowsSecret, secretHeader, ownHost, ownPages, sameUser } from './guard.js';
 import { handOverRouter } from './hand-over.js';
 import { PlainPages, plainRouter } from './plain.js';
 import { problems, Refusal } from './problem.js';
@@ -105,7 +105,7 @@ export function makeApp(config: Config): Express {
       },
     }),
   );
-  app.use(ownHost(config.host));
+  app.use(ownHost(config.host), sameUser);
   app.use(
     helmet({
       // The stand's frames come from the same address without an origin of their own, so the page cannot have a process to itself.
@@ -140,6 +140,8 @@ export function makeApp(config: Config): Express {
   app.use('/plain', plainRouter(plain));
   app.use('/company/echo', echo);
   app.use(['/api', '/company'], ownPages);
+  // The demo company plays a server of somebody else's, which an application of one's own may ask as well.
+  app.use('/api', knowsSecret(config.secret));
 
   app.get('/api/project', (_request, response) => {
     const { project } = projects.now;
@@ -239,7 +241,11 @@ export function makeApp(config: Config): Express {
   app.get('/{*path}', (_request, response) => {
     const page = join(built, 'index.html');
     if (!existsSync(page)) throw new Refusal(503, 'The workbench is not built', 'Run “npm run build”.');
-    response.set('Cache-Control', 'no-cache').type('html').send(readFileSync(page, 'utf8'));
+    const text = readFileSync(page, 'utf8').replace(
+      '<head>',
+      `<head><meta name="${secretHeader}" content="${config.secret}" />`,
+    );
+    response.set('Cache-Control', 'no-store').type('html').send(text);
   });
   app.use(problems);
   return app;

@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -12,6 +13,8 @@ export interface Config {
   /** Where the demo company keeps its bookings. */
   readonly data: string;
   readonly quiet: boolean;
+  /** Of this start alone; it stands in the workbench's page, and `/api` asks for it. */
+  readonly secret: string;
   /** Whether the project folder is read at the start; otherwise when somebody asks. */
   readonly readAtOnce?: boolean;
 }
@@ -31,6 +34,7 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[]): Con
     project: resolve(env['INIT_CWD'] ?? process.cwd(), given ?? join(home, 'demo/project')),
     data: resolve(env['POIETRA_DATA'] ?? join(home, '.cache/data')),
     quiet: env['POIETRA_QUIET'] === '1',
+    secret: randomBytes(24).toString('base64url'),
     readAtOnce: true,
   };
 }

@@ -1,4 +1,6 @@
 import type { RequestHandler } from 'express';
+import { timingSafeEqual } from 'node:crypto';
+import { isOfAnother } from './owner.js';
 import { Refusal } from './problem.js';
 
 /** Only this machine's own name counts, so that no foreign page can reach the server under a name of its own. */
@@ -38,5 +40,32 @@ export const ownPages: RequestHandler = (request, _response, next) => {
     (origin !== undefined && origin !== `http://${host ?? ''}`) ||
     (site !== undefined && site !== 'same-origin' && site !== 'none');
   if (isForeign) next(new Refusal(403, 'Foreign page', 'Only the workbench’s own pages may ask this.'));
+  else next();
+};
+
+/** What a page has to send along to be served by `/api`; it stands in the page itself, which no foreign page can read. */
+export const secretHeader = 'poietra-secret';
+
+/** Only those who could read the workbench's page of this start. */
+export function knowsSecret(secret: string): RequestHandler {
+  const wanted = Buffer.from(secret);
+  return (request, _response, next) => {
+    const given = Buffer.from(request.get(secretHeader) ?? '');
+    if (given.length === wanted.length && timingSafeEqual(given, wanted)) next();
+    else
+      next(
+        new Refusal(
+          401,
+          'Not of this start',
+          `Send the secret of this start as “${secretHeader}”: it stands in the workbench’s page. A page of an earlier start has to be loaded again.`,
+        ),
+      );
+  };
+}
+
+/** Where the system tells: no process of another user of this machine. */
+export const sameUser: RequestHandler = (request, _response, next) => {
+  if (isOfAnother(request.socket))
+    next(new Refusal(403, 'Another user', 'This workbench belongs to another user of this machine; start your own.'));
   else next();
 };

@@ -1,12 +1,14 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { connect } from 'node:net';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { makeApp } from '../src/app.js';
+import { userOf } from '../src/owner.js';
 
+const secret = 'of this start';
 const home = join(__dirname, '../../..');
 // Reading the project takes its time on a machine that has never done it.
 jest.setTimeout(90_000);
@@ -14,10 +16,15 @@ let data: string;
 let server: Server;
 let base: string;
 const start = async (): Promise<void> => {
-  server = makeApp({ host: '127.0.0.1', port: 0, home, project: join(home, 'demo/project'), data, quiet: true }).listen(
-    0,
-    '127.0.0.1',
-  );
+  server = makeApp({
+    host: '127.0.0.1',
+    port: 0,
+    home,
+    project: join(home, 'demo/project'),
+    data,
+    quiet: true,
+    secret,
+  }).listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 };
@@ -29,9 +36,11 @@ const stop = () =>
 const send = (method: string, path: string, json: unknown, headers: Record<string, string> = {}) =>
   fetch(base + path, {
     method,
-    headers: { 'Content-Type': 'application/json', ...headers },
+    headers: { 'Content-Type': 'application/json', 'Poietra-Secret': secret, ...headers },
     body: JSON.stringify(json),
   });
+const api = (path: string, headers: Record<string, string> = {}): Promise<Response> =>
+  fetch(base + path, { headers: { 'Poietra-Secret': secret, ...headers } });
 const booking = {
   consignor: { name: 'Aldervik Timber' },
   consignee: { name: 'Hareby Boatyard' },
@@ -183,11 +192,37 @@ it('draws a form of the kit as HTML', async () => {
 describe('the guard', () => {
   it('turns away other origins, frames without one, and other sites', async () => {
     for (const origin of ['null', 'https://elsewhere.example'])
-      expect((await fetch(`${base}/api/project`, { headers: { Origin: origin } })).status).toBe(403);
+      expect((await api('/api/project', { Origin: origin })).status).toBe(403);
     expect((await fetch(`${base}/company/ports`, { headers: { 'Sec-Fetch-Site': 'cross-site' } })).status).toBe(403);
     expect(
       (await fetch(`${base}/company/ports`, { headers: { Origin: base, 'Sec-Fetch-Site': 'same-origin' } })).status,
     ).toBe(200);
+  });
+  it('asks for the secret of this start, which stands in its page and in nothing else', async () => {
+    const status = async (headers: Record<string, string>): Promise<number> =>
+      (await fetch(`${base}/api/project`, { headers })).status;
+    expect(await status({})).toBe(401);
+    expect(await status({ 'Poietra-Secret': `${secret}x` })).toBe(401);
+    expect(await status({ 'Poietra-Secret': secret })).toBe(200);
+    expect((await send('POST', '/api/hand-over', {}, { 'Poietra-Secret': '' })).status).toBe(401);
+    expect(await (await fetch(`${base}/company/ports`)).text()).not.toContain(secret);
+  });
+  it('knows whose a connection is by the kernel’s table', async () => {
+    // One port of this machine to another; as `/proc/net/tcp` lists them, each end for itself.
+    const table = `  sl  local_address rem_address   st tx_queue rx_queue tr tm->when retrnsmt   uid  timeout inode
+   0: 0100007F:10D6 0100007F:C350 01 00000000:00000000 00:00000000 00000000  1000        0 1583 1 0
+   1: 0100007F:C350 0100007F:10D6 01 00000000:00000000 00:00000000 00000000  1001        0 1584 1 0`;
+    expect(userOf(table, 0xc350, 0x10d6)).toBe(1001);
+    expect(userOf(table, 0x10d6, 0xc350)).toBe(1000);
+    expect(userOf(table, 0xc351, 0x10d6)).toBeUndefined();
+    if (process.platform !== 'linux') return;
+    // This process, as the kernel has it, is let in.
+    const socket = connect((server.address() as AddressInfo).port, '127.0.0.1');
+    await new Promise((resolve) => socket.once('connect', resolve));
+    expect(userOf(readFileSync('/proc/net/tcp', 'utf8'), socket.localPort ?? 0, socket.remotePort ?? 0)).toBe(
+      process.getuid?.(),
+    );
+    socket.destroy();
   });
   it('tells of a broken body without words of its own inside', async () => {
     const answer = await fetch(`${base}/company/bookings`, {
@@ -201,13 +236,13 @@ describe('the guard', () => {
     expect((await fetch(`${base}/company/ports`)).headers.get('content-security-policy')).toContain(
       "script-src 'self'",
     );
-    const { frame } = (await (await fetch(`${base}/api/stand`)).json()) as { frame: string };
+    const { frame } = (await (await api('/api/stand')).json()) as { frame: string };
     const policy = (await fetch(base + frame)).headers.get('content-security-policy') ?? '';
     expect(policy).toContain('sandbox allow-scripts');
     expect(policy).toContain('connect-src data:;');
   });
   it('says which input is not there', async () => {
-    expect(await (await fetch(`${base}/api/stand?input=tide%23Box`)).json()).toMatchObject({
+    expect(await (await api('/api/stand?input=tide%23Box')).json()).toMatchObject({
       status: 404,
       detail: 'The project has no input “tide#Box”. Is its package installed?',
     });
@@ -216,7 +251,7 @@ describe('the guard', () => {
 
 describe('the project folder', () => {
   const project = async (): Promise<{ folder?: string }> =>
-    (await (await fetch(`${base}/api/project`)).json()) as { folder?: string };
+    (await (await api('/api/project')).json()) as { folder?: string };
   it('can be another one; what is none is refused in words, and the present one stays', async () => {
     const refused = async (folder: unknown): Promise<string> => {
       const answer = await send('POST', '/api/project', { folder });
@@ -234,7 +269,7 @@ describe('the project folder', () => {
   });
   it('takes wrappers by name only, since the name is written into a module', async () => {
     const status = async (wrapper: string): Promise<number> =>
-      (await fetch(`${base}/api/stand?wrapper=${encodeURIComponent(wrapper)}`)).status;
+      (await api(`/api/stand?wrapper=${encodeURIComponent(wrapper)}`)).status;
     expect(await status('antd#ConfigProvider')).toBe(200);
     expect(await status('antd#x";alert(1)//')).toBe(422);
     expect(await status('../../etc#x')).toBe(422);

@@ -5,21 +5,14 @@ import * as estree from 'prettier/plugins/estree';
 import * as typescript from 'prettier/plugins/typescript';
 import { format } from 'prettier/standalone';
 
-let sources: Promise<OwnSources> | undefined;
-/** Fetched when it is first asked for, and again where that failed. */
-function ownSources(): Promise<OwnSources> {
-  sources ??= fetch('/api/own-sources').then((response) => {
-    if (!response.ok) throw new Error('The source of the libraries cannot be had; is the server built?');
-    return response.json() as Promise<OwnSources>;
-  });
-  sources.catch(() => (sources = undefined));
-  return sources;
-}
-
 /** Writes and formats the source, and packs it: work of seconds for a large kit, so it is not done on the page. */
 export const handOverWork = {
-  async files(kit: Kit, tell: (done: number, total: number) => void): Promise<HandoverFile[]> {
-    const own = kit.standsAlone ? await ownSources() : undefined;
+  /** @param own The source of the libraries, for a kit that stands on its own. */
+  async files(
+    kit: Kit,
+    own: OwnSources | undefined,
+    tell: (done: number, total: number) => void,
+  ): Promise<HandoverFile[]> {
     const files = handOver(kit, { own });
     const formatted: HandoverFile[] = [];
     for (const [i, file] of files.entries()) {

@@ -1,5 +1,5 @@
 import { DownloadSimpleIcon } from '@phosphor-icons/react';
-import type { HandoverFile, Kit } from '@poietra/core';
+import type { HandoverFile, Kit, OwnSources } from '@poietra/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import { useEffect, useState, type ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
@@ -8,6 +8,7 @@ import { saveFile } from '../../parts/save-file.js';
 import { SlotText } from '../../parts/slot.js';
 import { Busy, Failed } from '../../parts/states.js';
 import { Toggle } from '../../parts/toggle.js';
+import { ask } from '../../store/ask.js';
 import { useKit } from '../../store/kit.js';
 import { useProject } from '../../store/project.js';
 import type { HandOverWork } from '../../workers/hand-over-worker.js';
@@ -90,6 +91,14 @@ export function Component(): ReactNode {
   );
 }
 
+let sources: Promise<OwnSources> | undefined;
+/** Fetched when it is first asked for, and again where that failed. */
+function ownSources(): Promise<OwnSources> {
+  sources ??= ask('/api/own-sources') as Promise<OwnSources>;
+  sources.catch(() => (sources = undefined));
+  return sources;
+}
+
 /** The source of the kit as it stands, written in a worker. */
 function useWritten(kit: Kit): {
   readonly work: Remote<HandOverWork> | undefined;
@@ -108,10 +117,13 @@ function useWritten(kit: Kit): {
   useEffect(() => {
     if (!work) return undefined;
     let isCurrent = true;
-    work
-      .files(
-        kit,
-        proxy((done, total) => isCurrent && setProgress(`${done} of ${total}`)),
+    Promise.resolve(kit.standsAlone ? ownSources() : undefined)
+      .then((own) =>
+        work.files(
+          kit,
+          own,
+          proxy((done, total) => isCurrent && setProgress(`${done} of ${total}`)),
+        ),
       )
       .then(
         (files) => isCurrent && setWritten({ kit, files }),
