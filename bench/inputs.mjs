@@ -4,7 +4,7 @@
  */
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { cpSync, mkdirSync } from 'node:fs';
+import { cpSync, mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { table } from './measure.mjs';
 
@@ -32,6 +32,8 @@ export function measureInputs() {
   const args = ['scripts/poietra.mjs', 'check', folder, '--json', '--wanted', '0', ...(only ? ['--only', only] : [])];
   const text = run('node', args);
   const checked = JSON.parse(text.slice(text.indexOf('[')));
+  // For those who look after the single inputs.
+  writeFileSync(join(folder, 'checked.json'), JSON.stringify(checked, undefined, 1));
   const seconds = (Date.now() - began) / 1000;
   const packages = new Map();
   for (const { name, sheet } of checked) {
@@ -65,6 +67,16 @@ export function measureInputs() {
         sum('second'),
         sum('all'),
       ],
+    ),
+  );
+  const failed = new Map();
+  for (const { sheet } of checked)
+    for (const { check, state } of sheet.verdicts)
+      if (state === 'fail') failed.set(check, (failed.get(check) ?? 0) + 1);
+  console.log(
+    table(
+      ['check', 'failed'],
+      [...failed].sort(([, a], [, b]) => b - a),
     ),
   );
   console.log(`${seconds.toFixed(0)} s, ${(seconds / Math.max(1, checked.length)).toFixed(1)} s an input.`);

@@ -96,8 +96,8 @@ test(`tabs: two tabs, ${rounds * 2} quick edits each, in every order`, async ({ 
   }
 });
 
-test(`undo: ${rounds * 5} steps back and forth again, over a reload`, async ({ page }) => {
-  const steps = rounds * 5;
+test(`undo: ${2 * Math.ceil(2.5 * rounds)} steps back and forth again, over a reload`, async ({ page }) => {
+  const steps = 2 * Math.ceil(2.5 * rounds);
   await page.goto('/fields/pieces');
   const hint = page.getByRole('textbox', { name: 'Hint' });
   // Each is a step of its own: between two edits of one text the other one is edited.

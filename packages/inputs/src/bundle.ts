@@ -49,7 +49,7 @@ export async function bundle({ project, home, start, inputs, codes = {} }: Bundl
       target: 'es2022',
       jsx: 'automatic',
       outdir: 'out',
-      conditions: ['source', 'browser', 'style'],
+      conditions: ['browser', 'style'],
       define: { 'process.env.NODE_ENV': '"development"', 'process.env': '{}' },
       loader: { '.svg': 'dataurl', '.png': 'dataurl', '.woff': 'dataurl', '.woff2': 'dataurl', '.ttf': 'dataurl' },
       plugins: [
@@ -91,7 +91,6 @@ export async function bundleScript({ project, home, start, inputs, codes = {} }:
       target: 'node20',
       jsx: 'automatic',
       outdir: 'out',
-      conditions: ['source'],
       define: { 'process.env.NODE_ENV': '"development"' },
       loader: {
         '.css': 'empty',

@@ -1,55 +1,14 @@
 import type { DeclaredProperty, FoundInput } from '@poietra/core';
-import { existsSync, readFileSync } from 'node:fs';
+import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
+import { Manifest, manifestPath, type ManifestElement, type Module } from './manifest.js';
 import { styleSheets, type ProjectPackage } from './project.js';
 
-interface ManifestType {
-  readonly text?: string;
-}
-interface Member {
-  readonly kind?: string;
-  readonly name?: string;
-  readonly privacy?: string;
-  readonly static?: boolean;
-  readonly readonly?: boolean;
-  readonly description?: string;
-  readonly type?: ManifestType;
-}
-interface Declaration {
-  readonly customElement?: boolean;
-  readonly tagName?: string;
-  readonly name?: string;
-  readonly summary?: string;
-  readonly description?: string;
-  readonly members?: readonly Member[];
-  readonly cssParts?: readonly { readonly name?: string; readonly description?: string }[];
-  readonly events?: readonly { readonly name?: string; readonly description?: string; readonly type?: ManifestType }[];
-}
-interface Module {
-  readonly path?: string;
-  readonly declarations?: readonly Declaration[];
-  readonly exports?: readonly {
-    readonly kind?: string;
-    readonly name?: string;
-    readonly declaration?: { readonly name?: string };
-  }[];
-}
-
-/** The elements that a package declares in its custom-elements manifest (schema version 1 and 2). */
+/** The elements that a package declares in its custom-elements manifest. */
 export function elementsOf(pkg: ProjectPackage): FoundInput[] {
-  const path = pkg.manifest['customElements'];
-  if (typeof path !== 'string') return [];
-  const file = join(pkg.folder, path);
-  if (!existsSync(file)) return [];
-  let modules: readonly Module[];
-  try {
-    modules = (JSON.parse(readFileSync(file, 'utf8')) as { modules?: readonly Module[] }).modules ?? [];
-  } catch {
-    return [];
-  }
-  const found = modules.flatMap((module) =>
-    (module.declarations ?? []).flatMap((declaration) => element(pkg, module, declaration, dirname(path)) ?? []),
-  );
+  const path = manifestPath(pkg);
+  if (path === undefined) return [];
+  const found = new Manifest(pkg).elements.map((one) => element(pkg, one, dirname(path)));
   return found.map((input) => {
     const item = itemOf(input, found);
     return item?.tag === undefined ? input : { ...input, item: { tag: item.tag, module: item.module } };
@@ -66,9 +25,8 @@ function itemOf({ tag = '' }: FoundInput, all: readonly FoundInput[]): FoundInpu
   return all.find((one) => names.includes(one.tag ?? '') && one.properties.some(({ name }) => name === 'value'));
 }
 
-function element(pkg: ProjectPackage, module: Module, declaration: Declaration, base: string): FoundInput | undefined {
-  const { tagName, members = [], events = [], cssParts = [] } = declaration;
-  if (!tagName || !/^[a-z][a-z0-9._-]*-[a-z0-9._-]*$/.test(tagName)) return undefined;
+function element(pkg: ProjectPackage, { tag, declaration, module }: ManifestElement, base: string): FoundInput {
+  const { members = [], events = [], cssParts = [] } = declaration;
   const properties: DeclaredProperty[] = members
     .filter(
       ({ kind, privacy, static: isStatic, name, readonly: fixed }) =>
@@ -89,13 +47,13 @@ function element(pkg: ProjectPackage, module: Module, declaration: Declaration, 
     .flatMap(({ name }) => name ?? []);
   const says = declaration.summary ?? declaration.description;
   return {
-    id: `${pkg.name}#${tagName}`,
+    id: `${pkg.name}#${tag}`,
     family: 'element',
     package: pkg.name,
     version: pkg.version,
-    export: declaration.name ?? tagName,
+    export: declaration.name ?? tag,
     module: moduleOf(pkg, module, base),
-    tag: tagName,
+    tag,
     ...(says ? { says } : {}),
     properties,
     methods,

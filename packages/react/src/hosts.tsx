@@ -112,15 +112,17 @@ export function WidgetHost({
       if (!isHandler(value)) options[name] = value;
       else handlers.push([name, (...args) => (latest.current[name] as Handler)(...args)]);
     }
-    if (use.reports === 'options') for (const [name, handler] of handlers) options[name] = handler;
+    if (use.reports === 'options') for (const [name, handler] of handlers) setWithin(options, name, handler);
+    if (use.place !== undefined) options[use.place] = node;
+    const given = use.place === undefined ? [node, options] : [options];
     const made: unknown =
-      use.start === 'new'
-        ? new (input as new (...args: unknown[]) => unknown)(node, options)
-        : (input as Handler)(node, options);
+      use.start === 'new' ? new (input as new (...args: unknown[]) => unknown)(...given) : (input as Handler)(...given);
     const living = use.handle === undefined ? made : ((node as unknown as Record<string, unknown>)[use.handle] ?? made);
     handle.current = living;
     if (use.reports === 'on') for (const [name, handler] of handlers) callOn(living, 'on', name, handler);
     if (use.reports === 'events') for (const [name, handler] of handlers) node.addEventListener(name, handler);
+    const first = latest.current[description.value.property];
+    if (use.startsEmpty && first !== undefined && first !== null) tell(living, use.update, first);
     return () => {
       callOn(living, use.destroy);
       handle.current = null;
@@ -138,10 +140,23 @@ export function WidgetHost({
     told.current = shown;
     if (!living || !use || JSON.stringify(known) === JSON.stringify(shown)) return;
     const next = properties[description.value.property] ?? null;
-    if (isHandler(living[use.update])) callOn(living, use.update, next);
-    else living[use.update] = next ?? '';
+    tell(living, use.update, next);
   });
   return <div ref={place} />;
+}
+
+/** By the method of that name, or by setting the property. */
+function tell(living: unknown, update: string, value: unknown): void {
+  const holder = living as Record<string, unknown>;
+  if (isHandler(holder[update])) callOn(living, update, value);
+  else holder[update] = value ?? '';
+}
+
+/** An option, or one within another: `events.change`. */
+function setWithin(options: Record<string, unknown>, name: string, value: unknown): void {
+  const [group, member] = name.split('.');
+  if (group === undefined || member === undefined) options[name] = value;
+  else options[group] = { ...(options[group] as object | undefined), [member]: value };
 }
 
 function callOn(living: unknown, method: string | undefined, ...args: unknown[]): void {

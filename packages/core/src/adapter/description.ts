@@ -14,12 +14,16 @@ export type Focus =
 export interface WidgetUse {
   /** `new` for a class, `call` for a function; the element comes first, the options second. */
   readonly start: 'new' | 'call';
+  /** The option that takes the element; absent: it comes first, before the options. */
+  readonly place?: string;
+  /** No option takes a value: the first one is told as later ones are. */
+  readonly startsEmpty?: boolean;
   /** A way from the element or what was made to the living thing (`noUiSlider` leaves it on the element). */
   readonly handle?: string;
   /** The method, or the property, that takes a later value. */
   readonly update: string;
   readonly destroy?: string;
-  /** Whether reports are options (`onChange`), events that `on` subscribes to, or DOM events of the element. */
+  /** Whether reports are options (`onChange`, or `events.change` within another), events that `on` subscribes to, or DOM events of the element. */
   readonly reports: 'options' | 'on' | 'events';
   /** The element that it is made on. */
   readonly element: 'div' | 'input' | 'select' | 'canvas';

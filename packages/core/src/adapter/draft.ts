@@ -156,7 +156,12 @@ function pairOf(input: FoundInput): Pair | undefined {
   const fits = (type: string): boolean =>
     input.properties.some(({ name, args }) => changeNames.test(name) && args?.some((arg) => alike(arg.type, type)));
   // A colour that no report gives is only a look.
-  const own = named.filter(({ inherited, name, type }) => !inherited && (name !== 'color' || fits(type)));
+  const givesColour = input.properties.some(
+    ({ name, args }) => changeNames.test(name) && args?.some((arg) => /^(new)?colou?r/i.test(arg.name)),
+  );
+  const own = named.filter(
+    ({ inherited, name, type }) => !inherited && (name !== 'color' || fits(type) || givesColour),
+  );
   // HTML's own attributes say both, and mean one: what is ticked or switched has a state.
   const isTicked = /check|switch|toggle|chip|radio(?!.*group)/i.test(input.export);
   const inherited = named.find(({ name }) => name === (isTicked ? 'checked' : 'value'));
@@ -174,16 +179,29 @@ function pairOf(input: FoundInput): Pair | undefined {
     };
   }
   if (input.widget?.reports === 'on') {
+    const named = input.events.find(({ name }) => changeNames.test(name))?.name;
+    return {
+      value,
+      report: named ?? 'change',
+      path: '/0',
+      because: named
+        ? `What it makes has a method “on”, which takes “${named}”.`
+        : 'What it makes has a method “on”; “change” is the event of general use.',
+      certainty: named ? 0.7 : 0.5,
+    };
+  }
+  if (input.widget?.reports === 'events') {
     return {
       value,
       report: 'change',
-      path: '/0',
-      because: 'What it makes has a method “on”; “change” is the event of general use.',
+      path: '/0/target/value',
+      because: 'It is made on an input, which tells of changes itself.',
       certainty: 0.5,
     };
   }
   const callbacks = input.properties.filter(
-    ({ args, name, deprecated }) => args !== undefined && !deprecated && changeNames.test(name.replace(/^on/, 'on')),
+    ({ args, name, deprecated }) =>
+      args !== undefined && !deprecated && changeNames.test(name.replace(/^\w+\.(after)?/, '')),
   );
   const best =
     callbacks.find(({ args }) => args?.some(({ type }) => type === value.type)) ??

@@ -137,7 +137,9 @@ export function reportsOf({ family, events, properties, widget }: FoundInput): s
   if (families[family].tells === 'by events')
     return [...new Set([...events.map(({ name }) => name), 'input', 'change'])];
   const declared = properties
-    .filter(({ args, name, deprecated }) => args && !deprecated && /^on[A-Z]/.test(name))
+    .filter(({ args, name, deprecated }) => args && !deprecated && /^on[A-Z]|\./.test(name))
     .map(({ name }) => name);
-  return widget && widget.reports !== 'options' ? [...new Set([...declared, 'change', 'update', 'accept'])] : declared;
+  if (!widget || widget.reports === 'options') return declared;
+  const usual = widget.reports === 'on' ? ['change', 'update', 'accept'] : ['input', 'change'];
+  return [...new Set([...declared, ...events.map(({ name }) => name), ...usual])];
 }

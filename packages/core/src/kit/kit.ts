@@ -160,6 +160,8 @@ const singleAdapter = z.looseObject({
   widget: z
     .looseObject({
       start: z.enum(['new', 'call']),
+      place: z.string().min(1).optional(),
+      startsEmpty: z.boolean().optional(),
       handle: z.string().optional(),
       update: z.string(),
       destroy: z.string().optional(),

@@ -4,6 +4,14 @@ import ts from 'typescript';
 import type { ProjectPackage } from '../project.js';
 import { everywhere, telling } from './names.js';
 
+/** A report by its name, declared as “any” or as a function of whatever: what it gives is seen when it is tried. */
+function isUntoldReport(name: string, type: ts.Type, checker: ts.TypeChecker): boolean {
+  return (
+    /^on[A-Z]/.test(name) &&
+    ((type.flags & ts.TypeFlags.Any) !== 0 || checker.typeToString(checker.getNonNullableType(type)) === 'Function')
+  );
+}
+
 /** A package's declarations as one reads them. */
 export class Declarations {
   constructor(
@@ -49,7 +57,9 @@ export class Declarations {
               type: this.text(this.checker.getTypeOfSymbolAtLocation(one, this.where)),
             })),
           }
-        : {}),
+        : isUntoldReport(property.name, type, this.checker)
+          ? { args: [{ name: 'value', type: 'any' }] }
+          : {}),
       ...(choices.length > 0 ? { choices } : {}),
       ...(property.getJsDocTags().some((tag) => tag.name === 'deprecated') ? { deprecated: true as const } : {}),
       ...this.#filling(property, bare),

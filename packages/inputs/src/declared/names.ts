@@ -20,6 +20,6 @@ export const isReported = (type: string, properties: readonly DeclaredProperty[]
     ({ name, args, inherited }) =>
       /^on.*(Change|Select|Input|Update)/.test(name) &&
       !inherited &&
-      args?.some((arg) => plain(arg.type) === plain(type)),
+      args?.some((arg) => plain(arg.type) === plain(type) || /^(new)?colou?r/i.test(arg.name)),
   );
 };

@@ -26,6 +26,9 @@ export function programOf(project: Project, typed: readonly ProjectPackage[]): P
     moduleResolution: ts.ModuleResolutionKind.Bundler,
     jsx: ts.JsxEmit.ReactJSX,
     allowImportingTsExtensions: true,
+    // A package without types is read by its source, but not what that asks for.
+    allowJs: true,
+    maxNodeModuleJsDepth: 1,
     strict: true,
     skipLibCheck: true,
     noEmit: true,
@@ -66,7 +69,7 @@ export function ownFiles({ folder, name, version }: Project): ProjectPackage[] {
     for (const entry of readdirSync(place, { withFileTypes: true })) {
       const path = join(place, entry.name);
       if (entry.isDirectory() && !/^(node_modules|dist|build|coverage|\..*)$/.test(entry.name)) walk(path, depth + 1);
-      else if (/\.(tsx|jsx|ts)$/.test(entry.name) && !/\.(test|spec|stories|d)\.[tj]sx?$/.test(entry.name))
+      else if (/\.(tsx|jsx|ts|js)$/.test(entry.name) && !/\.(test|spec|stories|d)\.[tj]sx?$/.test(entry.name))
         found.push(path);
     }
   };

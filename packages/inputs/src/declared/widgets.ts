@@ -1,9 +1,32 @@
-/** Plain-DOM widgets: what takes an element and options, and gives something that can be told of later values. */
-import type { FoundInput, WidgetUse } from '@poietra/core';
+/** Plain-DOM widgets: what is made on an element, and can be told of later values. */
+import type { DeclaredProperty, FoundInput, WidgetUse } from '@poietra/core';
 import ts from 'typescript';
 import { aboutOf } from './about.js';
 import type { Declarations } from './declarations.js';
 import { telling } from './names.js';
+
+/** A way in which an export makes something on an element. */
+interface Making {
+  readonly start: WidgetUse['start'];
+  readonly signature: ts.Signature;
+  /** The export's member that makes it. */
+  readonly member?: string;
+}
+/** Where in what is given the element goes, and what else is given. */
+interface Placed {
+  /** The type of what takes the element, as text. */
+  readonly element: string;
+  /** The option that takes it; otherwise it comes first. */
+  readonly place?: string;
+  readonly options: ts.Type | undefined;
+}
+
+const updates = /^(set|select)(Value|Date|Choice|Selected|Colou?r|Number|Text)?$/;
+const placeNames = /^(el|element|field|input|select|target|container|node)$/;
+const reportNames = /^on(Change|Select|Update|Input)$/;
+/** Options that hold the reports, and which of them tell of a change. */
+const reportGroups = /^(events|callbacks|hooks|on)$/;
+const groupedReports = /^(on|after)?(Change|Select|Update|Input)d?$/i;
 
 export class Widgets {
   constructor(
@@ -11,95 +34,163 @@ export class Widgets {
     private readonly anElement: ts.Type | undefined,
   ) {}
 
-  /** A function or class that takes an element first and options second, or an object with a `create` that does. */
+  /** A function or class that takes an element and options, or an object with a `create` that does. */
   widgetOf(symbol: ts.Symbol, target: ts.Symbol, type: ts.Type): FoundInput | undefined {
-    const create = type.getProperty('create');
-    const candidates: { start: WidgetUse['start']; signature: ts.Signature; handle?: string; member?: string }[] = [
-      ...type.getConstructSignatures().map((signature) => ({ start: 'new' as const, signature })),
-      ...type.getCallSignatures().map((signature) => ({ start: 'call' as const, signature })),
-      ...(create
-        ? this.read.checker
-            .getTypeOfSymbolAtLocation(create, this.read.where)
-            .getCallSignatures()
-            .map((signature) => ({ start: 'call' as const, signature, member: 'create' }))
-        : []),
-    ];
-    for (const { start, signature, member } of candidates) {
-      const [element, options] = signature.parameters;
-      if (!element || !options || signature.parameters.length > 3) continue;
-      if (!this.#takesElement(element)) continue;
-      const first = this.read.checker.typeToString(
-        this.read.checker.getTypeOfSymbolAtLocation(element, this.read.where),
-      );
-      const taken = this.read.checker.getNonNullableType(
-        this.read.checker.getTypeOfSymbolAtLocation(options, this.read.where),
-      );
-      const properties = this.read.properties(taken);
-      if (!properties.some(({ name }) => telling.test(name))) continue;
-      const made = signature.getReturnType();
-      const single = made.isUnion() ? (made.types.find((one) => one.getProperty('destroy')) ?? made) : made;
-      const methods = this.read.checker
-        .getPropertiesOfType(single)
-        .filter(
-          (one) => this.read.checker.getTypeOfSymbolAtLocation(one, this.read.where).getCallSignatures().length > 0,
-        )
-        .map((one) => one.name);
-      const update =
-        methods.find((name) => /^set(Value|Date|Data|Choice)$/.test(name)) ??
-        methods.find((name) => /^set([A-Z]|$)/.test(name));
-      if (update === undefined) continue;
-      const reportsByOption = properties.some(
-        ({ args, name, type: text }) =>
-          /^on(Change|Select|Update)$/.test(name) && (args !== undefined || /Hook|=>|Function/.test(text)),
-      );
-      const destroy = methods.find((name) => /^(destroy|dispose|remove)$/.test(name));
-      return {
-        ...aboutOf(this.read, symbol, target),
-        ...(member ? { export: `${symbol.name}.${member}` } : {}),
-        family: 'widget',
-        events: [],
-        methods,
-        properties: properties.map((property) =>
-          /^on[A-Z]/.test(property.name) && !property.args
-            ? { ...property, args: this.#hookArgs(taken, property.name) }
-            : property,
-        ),
-        widget: {
-          start,
-          update,
-          reports: reportsByOption ? 'options' : 'on',
-          element: /Input/.test(first) || reportsByOption ? 'input' : 'div',
-          ...(destroy ? { destroy } : {}),
-        },
-      };
+    for (const making of this.#makings(type)) {
+      const placed = this.#placed(making.signature);
+      const found = placed && this.#found(making, placed);
+      if (found)
+        return {
+          ...aboutOf(this.read, symbol, target),
+          ...(making.member ? { export: `${symbol.name}.${making.member}` } : {}),
+          family: 'widget',
+          ...found,
+        };
     }
     return undefined;
   }
 
-  #takesElement(parameter: ts.Symbol): boolean {
-    const type = this.read.checker.getTypeOfSymbolAtLocation(parameter, this.read.where);
+  #makings(type: ts.Type): Making[] {
+    const create = type.getProperty('create');
+    return [
+      ...type.getConstructSignatures().map((signature) => ({ start: 'new' as const, signature })),
+      ...type.getCallSignatures().map((signature) => ({ start: 'call' as const, signature })),
+      ...(create ? this.#typeOf(create).getCallSignatures() : []).map((signature) => ({
+        start: 'call' as const,
+        signature,
+        member: 'create',
+      })),
+    ];
+  }
+
+  /** The element comes first and the options second, or the element is one of the options. */
+  #placed({ parameters }: ts.Signature): Placed | undefined {
+    const [first, second] = parameters;
+    if (!first || parameters.length > 3) return undefined;
+    if (this.#takesElement(first))
+      return second && { element: this.#text(first), options: this.#bare(parameters[parameters.length - 1] ?? second) };
+    const options = this.#bare(first);
+    if (parameters.length > 1 || !(options.flags & ts.TypeFlags.Object)) return undefined;
+    const place = this.read.checker
+      .getPropertiesOfType(options)
+      .find((property) => placeNames.test(property.name) && this.#takesElement(property));
+    return place && { element: this.#text(place), place: place.name, options };
+  }
+
+  #found(
+    { start, signature }: Making,
+    { element, place, options }: Placed,
+  ): Pick<FoundInput, 'events' | 'methods' | 'properties' | 'widget'> | undefined {
+    const made = signature.getReturnType();
+    const single = made.isUnion() ? (made.types.find((one) => one.getProperty('destroy')) ?? made) : made;
+    const methods = this.read.checker
+      .getPropertiesOfType(single)
+      .filter((one) => this.#typeOf(one).getCallSignatures().length > 0)
+      .map((one) => one.name);
+    const declared = options ? this.read.properties(options).filter(({ name }) => name !== place) : [];
+    const hasValue = declared.some(({ name }) => telling.test(name));
+    const update =
+      methods.find((name) => /^set(Value|Date|Data|Choice)$/.test(name)) ??
+      methods.find((name) => (hasValue ? /^set([A-Z]|$)/ : updates).test(name));
+    if (update === undefined) return undefined;
+    const own = options ? declared.map((property) => this.#withHookArgs(options, property)) : [];
+    const properties = [
+      ...own,
+      ...(options ? this.#grouped(options) : []),
+      ...(hasValue ? [] : [this.#laterValue(single, update)]),
+    ];
+    const byOption = properties.some(
+      ({ args, name, type: text }) =>
+        name.includes('.') || (reportNames.test(name) && (args !== undefined || /Hook|=>|Function/.test(text))),
+    );
+    const isOnInput = /Input/.test(element) || /^(field|input)$/.test(place ?? '');
+    const reports = byOption ? 'options' : methods.includes('on') || hasValue ? 'on' : isOnInput ? 'events' : undefined;
+    if (!reports) return undefined;
+    const destroy = methods.find((name) => /^(destroy|destroyAndRemove|dispose|remove)$/.test(name));
+    return {
+      events: reports === 'on' ? this.#eventsOf(single) : [],
+      methods,
+      properties,
+      widget: {
+        start,
+        update,
+        reports,
+        element: place === 'select' || /Select/.test(element) ? 'select' : isOnInput || byOption ? 'input' : 'div',
+        ...(destroy ? { destroy } : {}),
+        ...(place === undefined ? {} : { place }),
+        ...(hasValue ? {} : { startsEmpty: true }),
+      },
+    };
+  }
+
+  /** The value of a widget that has no option for it: what its method takes. */
+  #laterValue(made: ts.Type, update: string): DeclaredProperty {
+    const method = this.read.checker.getPropertyOfType(made, update);
+    const [taken] = (method && this.#typeOf(method).getCallSignatures()[0]?.parameters) ?? [];
+    return { name: 'value', type: taken ? this.#text(taken) : 'unknown' };
+  }
+
+  /** Reports that stand together in one option, each under the option's name and its own. */
+  #grouped(options: ts.Type): DeclaredProperty[] {
+    return this.read.checker.getPropertiesOfType(options).flatMap((group) => {
+      if (!reportGroups.test(group.name)) return [];
+      return this.read
+        .properties(this.#bare(group))
+        .filter(({ name, args }) => args && groupedReports.test(name))
+        .map((property) => ({ ...property, name: `${group.name}.${property.name}` }));
+    });
+  }
+
+  /** The events that a method `on` names, where its type lists them. */
+  #eventsOf(made: ts.Type): { name: string }[] {
+    const on = this.read.checker.getPropertyOfType(made, 'on');
+    const names = (on ? this.#typeOf(on).getCallSignatures() : []).flatMap((signature) => {
+      const [name] = signature.parameters;
+      const type = name && this.#bare(name);
+      return (type?.isUnion() ? type.types : type ? [type] : []).flatMap((one) =>
+        one.isStringLiteral() ? [one.value] : [],
+      );
+    });
+    return [...new Set(names)].map((name) => ({ name }));
+  }
+
+  #takesElement(taking: ts.Symbol): boolean {
+    const type = this.#bare(taking);
     const saysAnything =
-      (type.flags & (ts.TypeFlags.Any | ts.TypeFlags.Unknown | ts.TypeFlags.TypeParameter)) !== 0 ||
-      this.read.checker.typeToString(type) === '{}';
-    return !saysAnything && this.anElement !== undefined && this.read.checker.isTypeAssignableTo(this.anElement, type);
+      (type.flags & (ts.TypeFlags.Any | ts.TypeFlags.Unknown)) !== 0 || this.read.checker.typeToString(type) === '{}';
+    if (saysAnything || !this.anElement) return false;
+    // Of a type parameter, what it has to be at least.
+    const least = type.isUnion() ? type.types.map((one) => this.#least(one)) : [this.#least(type)];
+    return least.some((one) => one && this.anElement && this.read.checker.isTypeAssignableTo(this.anElement, one));
+  }
+  #least(type: ts.Type): ts.Type | undefined {
+    return type.flags & ts.TypeFlags.TypeParameter ? this.read.checker.getBaseConstraintOfType(type) : type;
   }
 
   /** A report may be declared as one function or a list of them. */
-  #hookArgs(options: ts.Type, name: string): { name: string; type: string }[] {
-    const property = this.read.checker.getPropertyOfType(options, name);
-    if (!property) return [];
-    const type = this.read.checker.getNonNullableType(
-      this.read.checker.getTypeOfSymbolAtLocation(property, this.read.where),
-    );
-    for (const member of type.isUnion() ? type.types : [type]) {
+  #withHookArgs(options: ts.Type, property: DeclaredProperty): DeclaredProperty {
+    if (!/^on[A-Z]/.test(property.name) || property.args) return property;
+    const symbol = this.read.checker.getPropertyOfType(options, property.name);
+    const type = symbol && this.#bare(symbol);
+    for (const member of type?.isUnion() ? type.types : type ? [type] : []) {
       const element = this.read.checker.getIndexTypeOfType(member, ts.IndexKind.Number);
       const signature = (element ?? member).getCallSignatures()[0];
       if (signature)
-        return signature.parameters.map((one) => ({
-          name: one.name,
-          type: this.read.text(this.read.checker.getTypeOfSymbolAtLocation(one, this.read.where)),
-        }));
+        return {
+          ...property,
+          args: signature.parameters.map((one) => ({ name: one.name, type: this.read.text(this.#typeOf(one)) })),
+        };
     }
-    return [];
+    return { ...property, args: [] };
+  }
+
+  #typeOf(symbol: ts.Symbol): ts.Type {
+    return this.read.checker.getTypeOfSymbolAtLocation(symbol, this.read.where);
+  }
+  #bare(symbol: ts.Symbol): ts.Type {
+    return this.read.checker.getNonNullableType(this.#typeOf(symbol));
+  }
+  #text(symbol: ts.Symbol): string {
+    return this.read.checker.typeToString(this.#typeOf(symbol));
   }
 }
