@@ -49,7 +49,12 @@ const list = (query: unknown): string[] =>
 async function wrappersOf(project: OpenProject, ids: readonly string[]): Promise<BundledInput[]> {
   if (ids.length === 0) return [];
   const { inputs } = await project.inspection();
-  const own = new Set(inputs.flatMap(({ input }) => input.around ?? []));
+  const own = new Set(
+    inputs.flatMap(({ input: { around = [], choiceItem } }) => [
+      ...around,
+      ...(choiceItem ? [choiceItem.component] : []),
+    ]),
+  );
   return ids.map((id) => {
     const at = id.lastIndexOf('#');
     return own.has(id)

@@ -3,6 +3,7 @@ import {
   families,
   contract,
   checkOf,
+  componentsBeside,
   fingerprint,
   inputsOf,
   readKitText,
@@ -117,10 +118,9 @@ export async function check(
   return done.sort((a, b) => (order.get(a.name) ?? 0) - (order.get(b.name) ?? 0));
 }
 
-/** What may have to stand around the inputs is in the bundle, too: trying one shows whether it has to. */
-function providersOf(inputs: readonly FoundInput[]): BundledInput[] {
-  const ids = new Set(inputs.flatMap(({ around = [] }) => around));
-  return [...ids].map((id) => ({
+/** Components that have to be in the bundle beside the inputs, by their names. */
+function beside(ids: readonly string[]): BundledInput[] {
+  return [...new Set(ids)].map((id) => ({
     id,
     family: 'component',
     export: id.slice(id.indexOf('#') + 1),
@@ -140,7 +140,13 @@ function draftsOf(folder: string): { jobs: Job[]; inputs: BundledInput[] } {
   return {
     inputs: [
       ...inspection.inputs.map(({ input }) => input),
-      ...providersOf(inspection.inputs.map(({ input }) => input)),
+      // What may have to stand around them is there, too: trying one shows whether it has to.
+      ...beside(
+        inspection.inputs.flatMap(({ input, adapter }) => [
+          ...(input.around ?? []),
+          ...(adapter ? componentsBeside(adapter) : []),
+        ]),
+      ),
     ],
     jobs: inspection.inputs.flatMap(({ input, adapter }) =>
       adapter ? [{ name: input.id, bundleKey: packageOf(input.id), version: input.version, adapter, input }] : [],
@@ -158,14 +164,20 @@ function adaptersOf(file: string): { jobs: Job[]; inputs: BundledInput[] } {
   const used: Record<string, KitInput> = { ...kit.inputs };
   const jobs = Object.entries(kit.adapters).map(([name, adapter]): Job => ({
     name,
-    bundleKey: inputsOf(adapter).map(packageOf).join(' '),
+    bundleKey: [...inputsOf(adapter), ...componentsBeside(adapter)].map(packageOf).join(' '),
     version: versionOf(adapter, used),
     adapter,
   }));
   const natives = Object.entries(nativeAdapters)
     .filter(([name]) => Object.values(kit.fields).some(({ adapter }) => adapter === `native:${name}`))
     .map(([name, adapter]): Job => ({ name: `native:${name}`, bundleKey: 'native', version: '', adapter }));
-  return { jobs: [...jobs, ...natives], inputs: Object.entries(used).map(([id, input]) => ({ ...input, id })) };
+  return {
+    jobs: [...jobs, ...natives],
+    inputs: [
+      ...Object.entries(used).map(([id, input]) => ({ ...input, id })),
+      ...beside(Object.values(kit.adapters).flatMap(componentsBeside)),
+    ],
+  };
 }
 
 /** A table that a person reads: one line an adapter, and below it what failed with what to try. */

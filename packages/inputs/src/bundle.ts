@@ -235,7 +235,7 @@ function entry(
     if (comes === 'with the page') return undefined;
     if (comes === 'by tag') {
       if (isBrowser) imports.push(`import ${JSON.stringify(input.module)};`);
-      if (isBrowser && input.item) imports.push(`import ${JSON.stringify(input.item.module)};`);
+      if (isBrowser && input.item?.module) imports.push(`import ${JSON.stringify(input.item.module)};`);
       return `${JSON.stringify(input.id)}: { family: ${JSON.stringify(input.family)}, value: ${JSON.stringify(input.tag ?? '')} }`;
     }
     const [name = 'default', member] = input.export.split('.');

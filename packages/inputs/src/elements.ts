@@ -1,6 +1,7 @@
 import type { DeclaredProperty, FoundInput } from '@poietra/core';
 import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
+import { noInputTags } from './declared/names.js';
 import { Manifest, manifestPath, type ManifestElement, type Module } from './manifest.js';
 import { styleSheets, type ProjectPackage } from './project.js';
 
@@ -9,10 +10,12 @@ export function elementsOf(pkg: ProjectPackage): FoundInput[] {
   const path = manifestPath(pkg);
   if (path === undefined) return [];
   const found = new Manifest(pkg).elements.map((one) => element(pkg, one, dirname(path)));
-  return found.map((input) => {
-    const item = itemOf(input, found);
-    return item?.tag === undefined ? input : { ...input, item: { tag: item.tag, module: item.module } };
-  });
+  return found
+    .filter(({ tag = '' }) => !noInputTags.test(tag))
+    .map((input) => {
+      const item = itemOf(input, found);
+      return item?.tag === undefined ? input : { ...input, item: { tag: item.tag, module: item.module } };
+    });
 }
 
 /** A group of things holds the things; a list to choose from holds options: by their tags, and only where they carry a value. */

@@ -1,4 +1,11 @@
-import { readWritten, same, type AdapterDescription, type Family, type InputState } from '@poietra/core';
+import {
+  readWritten,
+  same,
+  type AdapterDescription,
+  type ChoicesUse,
+  type Family,
+  type InputState,
+} from '@poietra/core';
 import {
   createElement,
   Fragment,
@@ -11,7 +18,15 @@ import {
   type ReactNode,
 } from 'react';
 import { adaptNative } from './adapt-native.js';
-import { hiddenValue, isHandler, joined, type AdaptedInput, type AdaptedProps, type Reached } from './given.js';
+import {
+  hiddenValue,
+  isHandler,
+  joined,
+  type AdaptedInput,
+  type AdaptedProps,
+  type Choices,
+  type Reached,
+} from './given.js';
 import { ElementHost, WidgetHost } from './hosts.js';
 import { focusReal, linkReal, pressReal, realElement } from './link-real.js';
 import { reach, workingElements } from './reach.js';
@@ -31,6 +46,8 @@ export function adapt(
   description: AdapterDescription,
   family: Family = 'component',
   around: readonly Around[] = [],
+  /** The component that stands for a choice, where the description's choices are components. */
+  item?: unknown,
 ): AdaptedInput {
   if (family === 'native' && carriesAll(description)) return adaptNative(input, description);
   const isGroup = description.id === undefined && description.real === undefined;
@@ -76,7 +93,7 @@ export function adapt(
     const drawn = around.reduceRight<ReactNode>(
       (inner, { component, properties: given }) =>
         createElement(component as ComponentType<Record<string, unknown>>, { ...given }, inner),
-      inside(input, family, description, properties, props, handle, reported),
+      inside(input, family, description, properties, props, handle, reported, item),
     );
     const hidden = hiddenValue(description, state);
     return (
@@ -160,13 +177,15 @@ function inside(
   props: AdaptedProps,
   handle: { current: unknown },
   reported: { current: { readonly raw: unknown } | undefined },
+  item: unknown,
 ): ReactNode {
   const host = { properties, description, handle, choices: props.choices };
   const component = (needsRef: boolean): ReactNode =>
-    createElement(input as ComponentType<Record<string, unknown>>, {
-      ...properties,
-      ...(needsRef ? { ref: handle } : {}),
-    });
+    createElement(
+      input as ComponentType<Record<string, unknown>>,
+      { ...properties, ...(needsRef ? { ref: handle } : {}) },
+      ...choicesInside(description.choices, props.choices, item),
+    );
   const hosts: Readonly<Record<Family, () => ReactNode>> = {
     native: () => component(true),
     component: () => component(description.focus.by === 'handle'),
@@ -174,6 +193,18 @@ function inside(
     widget: () => <WidgetHost {...host} input={input} shown={props.state.shown} reported={reported} />,
   };
   return hosts[family]();
+}
+
+/** The choices as what stands inside the input: components, or elements of HTML. */
+function choicesInside(use: ChoicesUse | undefined, choices: Choices = [], item: unknown): readonly ReactNode[] {
+  if (!use || 'property' in use) return [];
+  return choices.map(({ value, text }) => {
+    const key = JSON.stringify(value) ?? '';
+    if ('tag' in use) return createElement(use.tag, { key, [use.value]: String(value) }, text);
+    return item
+      ? createElement(item as ComponentType<Record<string, unknown>>, { key, [use.value]: value, [use.text]: text })
+      : text;
+  });
 }
 
 function reachOf(

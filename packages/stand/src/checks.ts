@@ -22,7 +22,7 @@ import {
 import { GestureError, leave } from './hands.js';
 import { fullLook, look, lookDifference } from './look.js';
 import { settle } from './settle.js';
-import { newId, words } from './trial.js';
+import { newId, trialName, words } from './trial.js';
 
 export const checks: Readonly<Record<CheckId, Check>> = {
   async mounts(_bench, mount) {
@@ -294,7 +294,7 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     for (const sent of typeof a === 'string' ? [a, 'as sent'] : ['as sent']) {
       const trial = await mount({ state: { shown: a, sent } });
       const form = trial.place.querySelector('form');
-      const values = form ? new FormData(form).getAll('deck-plan') : [];
+      const values = form ? new FormData(form).getAll(trialName) : [];
       if (values.length === 1 && values[0] === sent) continue;
       return fail(
         values.length === 0

@@ -19,5 +19,10 @@ export function liveInput(inputs: BundledInputs, adapter: AdapterDescription): A
     const wrapper = Object.hasOwn(inputs, component) ? inputs[component] : undefined;
     return wrapper ? [{ component: wrapper.value, ...(properties ? { properties } : {}) }] : [];
   });
-  return found && adapt(found.value, adapter, found.family, around);
+  const { choices } = adapter;
+  const item =
+    choices && 'component' in choices && Object.hasOwn(inputs, choices.component)
+      ? inputs[choices.component]
+      : undefined;
+  return found && adapt(found.value, adapter, found.family, around, item?.value);
 }

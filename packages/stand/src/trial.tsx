@@ -5,6 +5,8 @@ import { StrictMode, useSyncExternalStore, type ReactNode } from 'react';
 import { createRoot, hydrateRoot, type Root } from 'react-dom/client';
 import { settle } from './settle.js';
 
+/** The name under which a trial’s form submits its value. */
+export const trialName = 'deck-plan';
 export const words = { label: 'Deck plan', hint: 'As it stands in the list', error: 'This is not on the list' };
 
 export interface Wanted {
@@ -174,7 +176,7 @@ export function Drawn({ trial }: { readonly trial: Drawable }): ReactNode {
           readOnly,
           required,
           id: ids.input,
-          name: 'deck-plan',
+          name: trialName,
           labelledBy: ids.label,
           describedBy: invalid ? `${ids.hint} ${ids.error}` : ids.hint,
           label: words.label,

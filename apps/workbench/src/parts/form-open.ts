@@ -1,5 +1,12 @@
 /** What a form needs to be drawn elsewhere: its description with all that it uses of the kit, and the bundle it runs on. */
-import { foreignInputs, kitDocuments, mentionedAdapters, type FormDescription, type Kit } from '@poietra/core';
+import {
+  componentsBeside,
+  foreignInputs,
+  kitDocuments,
+  mentionedAdapters,
+  type FormDescription,
+  type Kit,
+} from '@poietra/core';
 import type { FormToOpen } from '../stand/messages.js';
 import { ask } from '../store/ask.js';
 import { codecsForFrame } from './use-codes.js';
@@ -48,12 +55,7 @@ export function bundledFor(
   const foreign = adapters.filter((adapter) => foreignInputs(adapter).length > 0);
   return {
     inputs: [...new Set(foreign.flatMap(foreignInputs))].sort(),
-    wrappers: [
-      ...new Set([
-        ...foreign.flatMap(({ wrappers = [] }) => wrappers.map(({ component }) => component)),
-        ...skinsFor(form, kit, skin),
-      ]),
-    ].sort(),
+    wrappers: [...new Set([...foreign.flatMap(componentsBeside), ...skinsFor(form, kit, skin)])].sort(),
   };
 }
 

@@ -34,7 +34,9 @@ export type ChoicesUse =
   /** A property that takes a list; each item has its value and its text under these names. */
   | { readonly property: string; readonly value: string; readonly text: string }
   /** Child elements of this tag, with the value in a property and the text inside. */
-  | { readonly tag: string; readonly value: string };
+  | { readonly tag: string; readonly value: string }
+  /** Child components, as inputs are named (`package#export`), with value and text in properties; `children` is one. */
+  | { readonly component: string; readonly value: string; readonly text: string };
 
 /** A component that has to stand around the input: a provider of settings, a theme. */
 export interface Wrapper {
@@ -108,6 +110,17 @@ export interface AdapterDescription {
   readonly widget?: WidgetUse;
   /** Several inputs as one value: what is shown has a member for each part. */
   readonly parts?: readonly PartUse[];
+}
+
+/** The components that have to be at hand beside an adapter's input: what stands around it, and what stands for a choice. */
+export function componentsBeside({ wrappers = [], choices, parts = [] }: AdapterDescription): string[] {
+  return [
+    ...new Set([
+      ...wrappers.map(({ component }) => component),
+      ...(choices && 'component' in choices ? [choices.component] : []),
+      ...parts.flatMap(({ use }) => componentsBeside(use)),
+    ]),
+  ];
 }
 
 /** What a field tells its input, in the words of the form. */

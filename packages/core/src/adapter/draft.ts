@@ -94,17 +94,7 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
     focus.by === 'inner' ? 0.4 : 0.8,
   );
   const choices = choicesOf(input);
-  if (choices)
-    note(
-      'choices',
-      'property' in choices
-        ? `The values to choose from go in through “${choices.property}”.`
-        : `The values to choose from are <${choices.tag}> elements inside.`,
-      'property' in choices
-        ? `It declares ${choices.property}, a list; its items have ${choices.value} and ${choices.text}.`
-        : `The package has an element of that name, with ${choices.value}.`,
-      0.85,
-    );
+  if (choices) note('choices', choiceWords(choices), choiceEvidence(choices), 0.85);
   const constants = constantsFor(value, input, [value.name, choices && 'property' in choices ? choices.property : '']);
   if (constants)
     note(
@@ -123,7 +113,9 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
       value: {
         property: value.name,
         ...(start === undefined ? {} : { start }),
-        ...(/\bstring\b/.test(value.type) && value.name === 'value' ? { empty: '' } : {}),
+        ...(/\bstring\b/.test(value.type) && value.name === 'value'
+          ? { empty: /^(readonly )?string\[\]/.test(value.type) ? [] : '' }
+          : {}),
       },
       change: { report, path },
       ...(leaveName === undefined ? {} : { leave: { report: leaveName } }),
@@ -272,13 +264,28 @@ function constantsFor(
   return Object.keys(constants).length > 0 ? constants : undefined;
 }
 
+function choiceWords(choices: ChoicesUse): string {
+  if ('property' in choices) return `The values to choose from go in through “${choices.property}”.`;
+  return 'tag' in choices
+    ? `The values to choose from are <${choices.tag}> elements inside.`
+    : `The values to choose from are components inside, ${choices.component}.`;
+}
+function choiceEvidence(choices: ChoicesUse): string {
+  if ('property' in choices)
+    return `It declares ${choices.property}, a list; its items have ${choices.value} and ${choices.text}.`;
+  return 'tag' in choices
+    ? choices.tag === 'option'
+      ? 'It takes what HTML’s own list of options takes.'
+      : `The package has an element of that name, with ${choices.value}.`
+    : `The package has a component of that name, with ${choices.value} and ${choices.text}.`;
+}
+
 const listNames = /^(options|items|choices|data|treeData|menuItems)$/;
 const valueMembers = ['value', 'id', 'key'];
 const textMembers = ['label', 'text', 'title', 'name', 'children'];
 
 /** Where the values to choose from go, where names of general use say so. */
-function choicesOf({ properties, item }: FoundInput): ChoicesUse | undefined {
-  if (item) return { tag: item.tag, value: 'value' };
+function choicesOf({ properties, item, choiceItem }: FoundInput): ChoicesUse | undefined {
   for (const { name, type, members = [] } of properties) {
     if (!listNames.test(name)) continue;
     const value = valueMembers.find((one) => members.includes(one));
@@ -288,5 +295,6 @@ function choicesOf({ properties, item }: FoundInput): ChoicesUse | undefined {
     if (members.length === 0 && /\[\]|Array|Options/.test(type) && !/string\[\]|number\[\]/.test(type))
       return { property: name, value: 'value', text: 'label' };
   }
-  return undefined;
+  if (item) return { tag: item.tag, value: 'value' };
+  return choiceItem && { component: choiceItem.component, value: 'value', text: choiceItem.text };
 }

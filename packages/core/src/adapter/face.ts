@@ -46,8 +46,10 @@ export interface FoundInput {
   readonly parts?: readonly { readonly name: string; readonly says?: string }[];
   /** Style sheets that its package ships, as module paths. */
   readonly css: readonly string[];
-  /** For an element: the element that stands inside it for each value to choose from. */
+  /** The element that stands inside it for each value to choose from; `module` registers it, and is empty for one of HTML's own. */
   readonly item?: { readonly tag: string; readonly module: string };
+  /** For a component: the one that stands inside it for each value to choose from, as `package#Export`, and what takes its words. */
+  readonly choiceItem?: { readonly component: string; readonly text: string };
   /** Components of its package that it may have to stand in, the likeliest first: as `package#Export`. */
   readonly around?: readonly string[];
   /** For a widget: how it is made and told of later values. */

@@ -14,6 +14,7 @@ export {
   type CheckVerdict,
   type ScoreSheet,
 } from './contract.js';
+export { componentsBeside } from './description.js';
 export type {
   AdapterDescription,
   ChoicesUse,

@@ -164,17 +164,27 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
               slot('/choices/value', ['value']),
               '.',
             ]
-          : adapter.choices
+          : adapter.choices && 'component' in adapter.choices
             ? [
-                'Takes its choices through ',
-                slot('/choices/property', properties),
-                ', as ',
-                slot('/choices/value', ['value', 'id', 'key']),
-                ' and ',
-                slot('/choices/text', ['label', 'text', 'title', 'name']),
+                'Has its choices as ',
+                slot('/choices/component', []),
+                ' inside, with the value in ',
+                slot('/choices/value', ['value']),
+                ' and the words in ',
+                slot('/choices/text', ['children', 'label', 'title']),
                 '.',
               ]
-            : ['Takes its choices through ', slot('/choices/property', properties, 'nothing: it has none'), '.'],
+            : adapter.choices
+              ? [
+                  'Takes its choices through ',
+                  slot('/choices/property', properties),
+                  ', as ',
+                  slot('/choices/value', ['value', 'id', 'key']),
+                  ' and ',
+                  slot('/choices/text', ['label', 'text', 'title', 'name']),
+                  '.',
+                ]
+              : ['Takes its choices through ', slot('/choices/property', properties, 'nothing: it has none'), '.'],
     },
     {
       about: 'constants',

@@ -18,7 +18,7 @@ interface Living {
 
 function living(
   name: string,
-  { wrappers = [] }: AdapterDescription,
+  { wrappers = [], choices }: AdapterDescription,
   input: KitInput,
   names: Names,
   depth: number,
@@ -34,7 +34,9 @@ function living(
   const values: Readonly<Record<(typeof families)[Family]['comes'], () => string>> = {
     'with the page': () => quoted(input.tag ?? 'input'),
     'by tag': () => {
-      const modules = [input.module, ...(input.item ? [input.item.module] : [])].map((path) => moduleFor(path, depth));
+      const modules = [input.module, ...(input.item?.module ? [input.item.module] : [])].map((path) =>
+        moduleFor(path, depth),
+      );
       imports.unshift(...modules.map((path) => `import ${quoted(path)};`));
       return quoted(input.tag ?? '');
     },
@@ -45,17 +47,25 @@ function living(
     },
   };
   const value = values[families[input.family].comes]();
-  const around = wrappers.map(({ component, properties }) => {
+  const componentOf = (component: string, wanted: string): string => {
     const [module = '', exported = ''] = component.split('#');
     const [outer = '', inner] = exported.split('.');
-    const local = names.give('Around', '');
+    const local = names.give(wanted, '');
     imports.push(named(moduleFor(module, depth), outer, local));
-    return `{ component: ${local}${memberOf(inner)}${properties ? `, properties: ${literal(properties)}` : ''} }`;
-  });
+    return `${local}${memberOf(inner)}`;
+  };
+  const around = wrappers.map(
+    ({ component, properties }) =>
+      `{ component: ${componentOf(component, 'Around')}${properties ? `, properties: ${literal(properties)}` : ''} }`,
+  );
+  const item = choices && 'component' in choices ? componentOf(choices.component, 'Choice') : undefined;
+  const beside = [
+    ...(around.length > 0 || item !== undefined ? [`[${around.join(', ')}]`] : []),
+    ...(item === undefined ? [] : [item]),
+  ];
   return {
     imports,
-    call: (description) =>
-      `adapt(${value}, ${description}, ${quoted(input.family)}${around.length > 0 ? `, [${around.join(', ')}]` : ''})`,
+    call: (description) => `adapt(${[value, description, quoted(input.family), ...beside].join(', ')})`,
   };
 }
 

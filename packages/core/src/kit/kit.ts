@@ -150,6 +150,7 @@ const singleAdapter = z.looseObject({
     .union([
       z.looseObject({ property: z.string().min(1), value: z.string().min(1), text: z.string().min(1) }),
       z.looseObject({ tag: z.string().regex(/^[a-z][a-z0-9-]*$/), value: z.string().min(1) }),
+      z.looseObject({ component: z.string().min(1), value: z.string().min(1), text: z.string().min(1) }),
     ])
     .optional(),
   wrappers: z

@@ -19,19 +19,7 @@ export class Components {
     const name = symbol.name === 'default' ? target.name : symbol.name;
     if (!/^[A-Z]/.test(name) && symbol.name !== 'default') return undefined;
     if (noInputs.test(name)) return undefined;
-    // What it gives is an element, or “any”, where its own types of elements did not come along.
-    const signature = type.getCallSignatures().find((one) => {
-      const given = one.getReturnType();
-      const isElement = /Element|ReactNode|JSX/.test(this.read.checker.typeToString(given));
-      return one.parameters.length >= 1 && (isElement || (given.flags & ts.TypeFlags.Any) !== 0);
-    });
-    const parameter = signature?.parameters[0];
-    const made = type.getConstructSignatures()[0]?.getReturnType().getProperty('props');
-    const props = parameter
-      ? this.read.checker.getTypeOfSymbolAtLocation(parameter, this.read.where)
-      : made && type.getConstructSignatures()[0]?.getReturnType().getProperty('render')
-        ? this.read.checker.getTypeOfSymbolAtLocation(made, this.read.where)
-        : undefined;
+    const props = this.propsOf(type);
     if (!props) return undefined;
     const { properties, kind } = this.#variant(props);
     // What every HTML element takes makes no input; what HTML's own inputs take does.
@@ -61,6 +49,28 @@ export class Components {
       events: [],
       methods: handle,
     };
+  }
+
+  /** The type of what a component of the framework takes, of those that have a `member`; none where the type is no component's. */
+  propsOf(type: ts.Type, member?: string): ts.Type | undefined {
+    // What it gives is an element, or “any”, where its own types of elements did not come along.
+    const taken = type.getCallSignatures().flatMap((one) => {
+      const given = one.getReturnType();
+      const isElement = /Element|ReactNode|JSX/.test(this.read.checker.typeToString(given));
+      const [parameter] = one.parameters;
+      return parameter && (isElement || (given.flags & ts.TypeFlags.Any) !== 0)
+        ? [this.read.checker.getTypeOfSymbolAtLocation(parameter, this.read.where)]
+        : [];
+    });
+    const fitting = taken.find((one) => member === undefined || this.read.checker.getPropertyOfType(one, member));
+    if (fitting) return fitting;
+    const instance = type.getConstructSignatures()[0]?.getReturnType();
+    const made = instance?.getProperty('props');
+    const props =
+      made && instance?.getProperty('render')
+        ? this.read.checker.getTypeOfSymbolAtLocation(made, this.read.where)
+        : undefined;
+    return props && (member === undefined || this.read.checker.getPropertyOfType(props, member)) ? props : undefined;
   }
 
   /** Components that hang on a component: `Radio.Group`. */

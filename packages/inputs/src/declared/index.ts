@@ -3,9 +3,11 @@ import type { FoundInput } from '@poietra/core';
 import ts from 'typescript';
 import { entriesOf } from '../entries.js';
 import type { Project, ProjectPackage } from '../project.js';
+import { withChoiceItem } from './choice-items.js';
 import { Components } from './components.js';
 import { Declarations } from './declarations.js';
 import { elementsByTypes } from './elements-by-types.js';
+import { noInputsAlone } from './names.js';
 import { ownFiles, programOf } from './program.js';
 import { providersOf } from './providers.js';
 import { Widgets } from './widgets.js';
@@ -52,7 +54,7 @@ function inputsOf(read: Declarations, module: ts.Symbol, anElement: ts.Type | un
   const taken = new Set<ts.Type>();
   for (const symbol of checker.getExportsOfModule(module)) {
     const target = symbol.flags & ts.SymbolFlags.Alias ? checker.getAliasedSymbol(symbol) : symbol;
-    if (!(target.flags & ts.SymbolFlags.Value)) continue;
+    if (!(target.flags & ts.SymbolFlags.Value) || noInputsAlone.test(symbol.name)) continue;
     const type = checker.getTypeOfSymbolAtLocation(target, where);
     if (taken.has(type)) continue;
     const input = components.componentOf(symbol, target, type) ?? widgets.widgetOf(symbol, target, type);
@@ -64,6 +66,7 @@ function inputsOf(read: Declarations, module: ts.Symbol, anElement: ts.Type | un
   const around = providersOf(read, module);
   return found
     .map((input) => (around.length > 0 && input.family === 'component' ? { ...input, around } : input))
+    .map((input) => withChoiceItem(read, components, module, input))
     .filter(
       ({ export: exported }) =>
         // A default export that gathers the named ones shows them a second time.

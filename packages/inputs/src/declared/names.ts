@@ -8,10 +8,12 @@ export const telling = /^(value|checked|selected|date|color|files|pressed|select
 
 /** What leads somewhere or shows something has a value, too, and takes none from a person. */
 export const noInputs =
-  /(^|[a-z])(Tabs?|TabList|Accordion|Pagination|Breadcrumbs?|Nav(Bar|Link)?|Navigation|Menu|Tooltip|Tour|Stepper|Steps|Popover|Dialog|Drawer|Modal|Carousel|Table)$/;
+  /(^|[a-z])(Tabs?|TabList|Accordion|Pagination|Breadcrumbs?|Nav(Bar|Link)?|Navigation|Menu|Tooltip|Tour|Stepper|Steps|Popover|Dialog|Drawer|Modal|Carousel|Table|Chart|Icon|ControlLabel|(Tree|Menu\w*|List|Nav|Accordion|Timeline)Item)$|^(Galler(y|ia)|(Icon|Pills?)(Input)?Field|OrderList)$|^(Pagination|Carousel|Breadcrumb|Nav|Accordion|Tabs?|Menu(?=Search|Checkbox|Radio|Item))[A-Z]|^(Combobox|Select|Dropdown)(Search|Target|Trigger)$/;
+/** The same of exports that hang on no other; `Checkbox.Card` is one to be ticked. */
+export const noInputsAlone = /^(Card|Tree)$/;
 /** Of elements that declare a value: those that are pressed, lead somewhere, show something, or are a part of another. */
 export const noInputTags =
-  /-(button|tab|tabs|progress|ripple|item|option|icon|fab|divider|badge|menu|dialog|card|chip-set|link)$/;
+  /(?<!radio|check|toggle)-button$|-(tab|tabs|progress|ripple|item|option|icon|fab|divider|badge|menu|dialog|card|chip-set|link|handle|thumb|table-selection\S*)$/;
 
 /** Whether some callback gives a value of the type; a colour that none gives is only a look. */
 export const isReported = (type: string, properties: readonly DeclaredProperty[]): boolean => {

@@ -81,15 +81,19 @@ const unknownInput: Omit<FoundInput, 'id'> = {
 async function mountInside(seen: Observation, error: string): Promise<Trial | undefined> {
   const before = seen.adapter;
   if ((before.wrappers ?? []).length > 0) return undefined;
+  let other: AdapterDescription | undefined;
   for (const component of seen.input.around ?? []) {
     seen.adapter = { ...before, wrappers: [{ component }] };
     const trial = await seen.mount();
-    if (trial && trial.error === undefined) {
+    if (!trial) continue;
+    if (trial.error === undefined) {
       seen.note('around', `It has to stand inside ${component}.`, `Alone it fails: ${error}`, 1);
       return trial;
     }
+    // Inside it something else is missing, so it is a step further.
+    if (trial.error !== error) other ??= seen.adapter;
   }
-  seen.adapter = before;
+  seen.adapter = other ?? before;
   return undefined;
 }
 
@@ -100,8 +104,18 @@ async function mountSomehow(seen: Observation): Promise<Trial | undefined> {
   if (first?.error === undefined) return first;
   const inside = await mountInside(seen, first.error);
   if (inside) return inside;
+  const { choices, ...bare } = seen.adapter;
+  if (choices && 'component' in choices) {
+    seen.adapter = bare;
+    const trial = (await seen.mount()) ?? first;
+    if (trial.error === undefined) {
+      seen.note('choices', `It does not take ${choices.component} inside.`, first.error, 1);
+      return trial;
+    }
+  }
+  const start = seen.adapter;
   for (const empty of [null, '', 0, [], false]) {
-    seen.adapter = { ...before, value: { ...before.value, empty } };
+    seen.adapter = { ...start, value: { ...start.value, empty } };
     const trial = await seen.mount();
     if (trial && trial.error === undefined) {
       seen.note('value', 'It cannot be drawn without a value.', first.error, 1);

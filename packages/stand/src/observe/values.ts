@@ -8,10 +8,11 @@ import {
   write,
   type AdapterDescription,
 } from '@poietra/core';
-import { workingElements } from '@poietra/react';
+import { everyElement, workingElements } from '@poietra/react';
 import { leave, perform } from '../hands.js';
 import { fullLook, look } from '../look.js';
 import { sampleChoices } from '../sample-choices.js';
+import { trialName } from '../trial.js';
 import type { Observation } from './observation.js';
 
 /** Two values that it shows, of the kind that it reports. */
@@ -144,18 +145,30 @@ export async function findKind(seen: Observation): Promise<void> {
 export async function findSubmission(seen: Observation): Promise<void> {
   const { name, samples } = seen.adapter;
   const shown = samples && readWritten(samples[0]);
-  if (!name || typeof shown !== 'string') return;
-  const trial = await seen.mount({ state: { shown, sent: shown } });
+  if (!name) return;
+  const trial = await seen.mount({ state: { shown, sent: typeof shown === 'string' ? shown : undefined } });
   const form = trial?.place.querySelector('form');
-  const values = form ? new FormData(form).getAll('deck-plan') : [];
+  const values = form ? new FormData(form).getAll(trialName) : [];
+  const named = form ? [...everyElement(form)].find(({ id }) => id.includes(trialName))?.id : undefined;
   await seen.clean();
-  if (values.length === 1 && values[0] === shown) return;
-  const { name: _, ...rest } = seen.adapter;
-  seen.adapter = rest;
-  seen.note(
-    'id',
+  if (named !== undefined) {
+    dropName(
+      seen,
+      `It makes ids of “${name.property}”: two copies of a form would have them twice.`,
+      `One is “${named}”.`,
+    );
+    return;
+  }
+  if (typeof shown !== 'string' || (values.length === 1 && values[0] === shown)) return;
+  dropName(
+    seen,
     `“${name.property}” does not submit its value; a hidden input does.`,
     'The form’s own data was looked at.',
-    0.95,
   );
+}
+
+function dropName(seen: Observation, says: string, evidence: string): void {
+  const { name: _, ...rest } = seen.adapter;
+  seen.adapter = rest;
+  seen.note('id', says, evidence, 0.95);
 }

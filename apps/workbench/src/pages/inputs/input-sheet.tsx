@@ -1,4 +1,5 @@
 import {
+  componentsBeside,
   foreignInputs,
   ownProperties,
   type AdapterDescription,
@@ -82,7 +83,7 @@ export function InputSheet(props: Props): ReactNode {
           <StandFrame
             title={`Stand: ${title}`}
             inputs={bundled}
-            wrappers={adapter?.wrappers?.map(({ component }) => component)}
+            wrappers={adapter && componentsBeside(adapter)}
             minHeight={380}
             onReady={stand.onReady}
             onMessage={stand.onMessage}

@@ -1,4 +1,5 @@
 import {
+  componentsBeside,
   checkOf,
   contract,
   faceChanges,
@@ -122,7 +123,7 @@ export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
           key={running.id}
           title="A gesture is looked for"
           inputs={bundled}
-          wrappers={adapter.wrappers?.map(({ component }) => component)}
+          wrappers={componentsBeside(adapter)}
           task={{ kind: 'prepare', adapter: running.adapter }}
           onMessage={(message) => {
             if (message.kind === 'observed') setRunning({ ...running, prepared: message.adapter });
@@ -138,7 +139,7 @@ export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
               key={`${running.id} ${i}`}
               title={`Stand ${i + 1} at work`}
               inputs={bundled}
-              wrappers={adapter.wrappers?.map(({ component }) => component)}
+              wrappers={componentsBeside(adapter)}
               task={{ kind: 'prove', adapter: running.prepared ?? running.adapter, checks }}
               onMessage={(message) => {
                 if (message.kind === 'verdict') add(message.verdict);

@@ -1,4 +1,4 @@
-import type { AdapterDescription, FoundInput } from '@poietra/core';
+import { componentsBeside, type AdapterDescription, type FoundInput } from '@poietra/core';
 import type { ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
 import { ProverFrame } from '../../parts/prover-frame.js';
@@ -39,7 +39,7 @@ export function Trying({ input, start, of, isWaiting }: Props): ReactNode {
         key={of}
         title="The input is being tried"
         inputs={input.family === 'native' ? [] : [input.id]}
-        wrappers={[...new Set([...(start.wrappers ?? []).map(({ component }) => component), ...(input.around ?? [])])]}
+        wrappers={[...new Set([...componentsBeside(start), ...(input.around ?? [])])]}
         task={{ kind: 'observe', input, adapter: start }}
         onMessage={(message) => {
           if (message.kind === 'observed') keep(of, message);

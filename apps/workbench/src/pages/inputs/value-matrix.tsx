@@ -1,4 +1,4 @@
-import type { AdapterDescription } from '@poietra/core';
+import { componentsBeside, type AdapterDescription } from '@poietra/core';
 import { useState, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
 import { DescribedTree } from '../../parts/described-tree.js';
@@ -47,7 +47,7 @@ export function ValueMatrix({ adapter, inputs }: Props): ReactNode {
         <ProverFrame
           title="Values are pushed in"
           inputs={inputs}
-          wrappers={adapter.wrappers?.map(({ component }) => component)}
+          wrappers={componentsBeside(adapter)}
           task={{ kind: 'try values', adapter, values: standardValues.map(([, written]) => written) }}
           onMessage={(message) => {
             if (message.kind === 'pushed') setRows((before) => [...before, message.row]);
