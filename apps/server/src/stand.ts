@@ -39,7 +39,7 @@ export function standRouter(find: (key: string) => Promise<Bundle> | undefined):
   router.get('/frame/:key', async ({ params }, response) => {
     await get(params.key);
     open(response).type('html').send(`<!doctype html>
-<html lang="en"><head><meta charset="utf-8"><title>Stand</title><link rel="stylesheet" href="../bundle/${params.key}.css"></head>
+<html lang="en"><head><meta charset="utf-8"><title>Stand</title><link rel="stylesheet" href="../bundle/${params.key}.css" crossorigin></head>
 <body><div id="stand"></div><script src="../bundle/${params.key}.js"></script></body></html>`);
   });
   router.get('/bundle/:key.js', async ({ params }, response) => {
@@ -49,6 +49,8 @@ export function standRouter(find: (key: string) => Promise<Bundle> | undefined):
   });
   router.get('/bundle/:key.css', async ({ params }, response) => {
     open(response)
+      // Many inputs read the page's sheets, which a page without origin may only where it is said so.
+      .set('Access-Control-Allow-Origin', 'null')
       .type('css')
       .send((await get(params.key)).style);
   });

@@ -108,7 +108,7 @@ async function onPage<T>(
       await route.fulfill({
         contentType: 'text/html',
         headers: { 'content-security-policy': policy },
-        body: '<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Stand</title><link rel="stylesheet" href="/stand.css"></head><body><div id="stand"></div><script src="/stand.js"></script></body></html>',
+        body: '<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Stand</title><link rel="stylesheet" href="/stand.css" crossorigin></head><body><div id="stand"></div><script src="/stand.js"></script></body></html>',
       });
     else if (url.endsWith('/stand.js'))
       await route.fulfill({
@@ -116,7 +116,8 @@ async function onPage<T>(
         headers: { 'access-control-allow-origin': '*' },
         body: script,
       });
-    else if (url.endsWith('/stand.css')) await route.fulfill({ contentType: 'text/css', body: style });
+    else if (url.endsWith('/stand.css'))
+      await route.fulfill({ contentType: 'text/css', headers: { 'access-control-allow-origin': '*' }, body: style });
     else await route.abort();
   });
   page.on('crash', () => {
@@ -143,6 +144,9 @@ async function onPage<T>(
   try {
     page.on('pageerror', (error) => {
       if (process.env['POIETRA_DEBUG']) console.error('pageerror', error.message);
+    });
+    page.on('console', (message) => {
+      if (process.env['POIETRA_DEBUG']) console.error(message.text());
     });
     await page.goto(address);
     const first = await next();

@@ -25,6 +25,15 @@ describe('adapters are handed over by family', () => {
     expect(file('adapters/temperature-slider.ts')).toContain(
       "adapt(CreateInput, temperatureSliderDescription, 'widget')",
     ));
+  it('what stands for a choice is imported, too', () => {
+    const choices = { component: 'tide#Radio.Item', value: 'value', text: 'label' };
+    const of = {
+      ...kit,
+      adapters: { picker: { ...kit.adapters['day-picker']!, choices } },
+    };
+    expect(file('adapters/picker.ts', of)).toContain("import { Radio as Choice } from 'tide';");
+    expect(file('adapters/picker.ts', of)).toContain("'component', [], Choice.Item)");
+  });
   it('a member of an export and a default export keep their way', () => {
     const input = (exported: string) => ({
       ...kit,

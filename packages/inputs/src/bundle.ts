@@ -3,6 +3,7 @@ import { build, type BuildFailure, type Plugin } from 'esbuild';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { isBuiltIn, onlyInside } from './inside.js';
+import { findPackage } from './project.js';
 import { shutDoors, shutProcess } from './shut.js';
 
 export interface Bundle {
@@ -56,6 +57,7 @@ export async function bundle({ project, home, start, inputs, codes = {} }: Bundl
         ourPackages(home),
         oneFramework(project, home),
         codesOf(codes),
+        sheetsByPath(project),
         missingLater,
         onlyInside(project, home),
       ],
@@ -204,6 +206,25 @@ const missingLater: Plugin = {
     });
   },
 };
+
+/**
+ * Sheets are taken by their path in the package, whether its `exports` name them or not; one that is not there leaves the
+ * input without it.
+ */
+const sheetsByPath = (project: string): Plugin => ({
+  name: 'sheets-by-path',
+  setup(builder) {
+    builder.onResolve({ filter: /^[^./].*\.css$/ }, async ({ path, importer, kind, resolveDir, pluginData }) => {
+      if (pluginData === 'looked for' || !importer.endsWith('stand-entry.tsx')) return undefined;
+      const { errors } = await builder.resolve(path, { kind, importer, resolveDir, pluginData: 'looked for' });
+      if (errors.length === 0) return undefined;
+      const [, name = ''] = /^((?:@[^/]+\/)?[^/]+)/.exec(path) ?? [];
+      const file = join(findPackage(project, name)?.folder ?? project, path.slice(name.length + 1));
+      return existsSync(file) ? { path: file } : { path, namespace: 'poietra-no-sheet' };
+    });
+    builder.onLoad({ filter: /.*/, namespace: 'poietra-no-sheet' }, () => ({ contents: '', loader: 'css' }));
+  },
+});
 
 /** The code of codecs, as modules under a name of their own. */
 function codesOf(codes: Readonly<Record<string, string>>): Plugin {

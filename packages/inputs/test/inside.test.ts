@@ -30,6 +30,7 @@ const taken = async (source: string): Promise<string> => {
 
 beforeAll(() => {
   put('project/package.json', '{"name":"office"}');
+  put('outside.css', `.a { content: '${secret}' }`);
   put('outside.json', JSON.stringify({ secret }));
   put('outside.svg', `<svg>${secret}</svg>`);
   put('project/.env.json', JSON.stringify({ secret }));
@@ -74,3 +75,18 @@ it.each(['fs', 'node:net', 'fs/promises', 'child_process'])('%s is Node’s own'
   expect(isBuiltIn(name)).toBe(true),
 );
 it.each(['react', 'antd', '@scope/fs'])('%s is a package', (name) => expect(isBuiltIn(name)).toBe(false));
+
+it('a sheet is taken by its path, named by its package or not, and one that is not there leaves the input', async () => {
+  put('project/node_modules/quay/package.json', '{"name":"quay","exports":{".":"./index.js"}}');
+  put('project/node_modules/quay/index.js', 'export const Input = () => null;');
+  put('project/node_modules/quay/look.css', '.quay { color: teal }');
+  const input = { id: 'x', family: 'component' as const, export: 'Input', module: 'quay' };
+  const css = ['quay/look.css', 'quay/gone.css'];
+  const { script, style } = await bundle({ project, home, start, inputs: [{ ...input, css }] });
+  expect(style).toContain('.quay');
+  expect(script).toContain('Input');
+  // By its path means within the package: what lies outside is refused as ever.
+  await expect(
+    bundle({ project, home, start, inputs: [{ ...input, css: ['quay/../../../outside.css'] }] }),
+  ).rejects.toThrow(/not bundled|resolve/);
+});

@@ -126,6 +126,32 @@ describe('a widget', () => {
       element: 'div',
     });
   });
+  it('may take its element as an option, its value later, and its reports together', () => {
+    const found = declared(`
+      export declare class Picker { constructor(options: { field: HTMLElement; events?: { afterChange?: (value: string) => void; beforeChange?: () => void } }); setSelected(value: string): void; destroy(): void }
+      export declare class Paint { static create(options: { el: string | HTMLElement; default?: string }): Paint; on(name: 'init' | 'change', listen: (colour: object) => void): void; setColor(colour: string): void }
+      export declare function mask(input: HTMLInputElement, options?: { locale?: string }): { setNumber(value: string): void };`);
+    expect(found['Picker']?.adapter).toMatchObject({
+      value: { property: 'value', empty: '' },
+      change: { report: 'events.afterChange', path: '/0' },
+      widget: {
+        start: 'new',
+        place: 'field',
+        update: 'setSelected',
+        startsEmpty: true,
+        reports: 'options',
+        element: 'input',
+      },
+    });
+    expect(found['Paint.create']?.adapter).toMatchObject({
+      change: { report: 'change', path: '/0' },
+      widget: { start: 'call', place: 'el', update: 'setColor', reports: 'on', element: 'div' },
+    });
+    expect(found['mask']?.adapter).toMatchObject({
+      change: { report: 'change', path: '/0/target/value' },
+      widget: { update: 'setNumber', reports: 'events', element: 'input' },
+    });
+  });
   it('is none where it takes no element, no value, or cannot be told of a later one', () => {
     const found = declared(`
       export declare function a(text: string, options: { value?: string; onChange?: () => void }): { setValue(value: string): void };
@@ -292,4 +318,26 @@ it('elements without a manifest are found by the tags that their package declare
     change: { report: 'input', path: '/0/target/value' },
     disabled: { property: 'disabled' },
   });
+});
+
+it('what stands inside for each choice is found by name and by what it takes', () => {
+  const props = 'value?: string; onChange?: (next: string) => void';
+  const found = declared(`
+    export declare function Radio(props: { value?: string; label?: string; onChange?: () => void }): JSX.Element;
+    export declare function RadioGroup(props: { ${props} }): JSX.Element;
+    export declare function ChipGroup(props: { ${props} }): JSX.Element;
+    export declare function Chip(props: { value?: string; children?: string }): JSX.Element;
+    export declare function BerthGroup(props: { ${props} }): JSX.Element;
+    export declare function Berth(props: { label?: string }): JSX.Element;
+    export declare function NativeSelect(props: { ${props} }): JSX.Element;
+    export declare function PortGroup(props: { ${props}; options?: { value: string; label: string }[] }): JSX.Element;
+    export declare function Port(props: { value?: string; children?: string }): JSX.Element;`);
+  expect(Object.entries(found).map(([name, { adapter }]) => [name, adapter?.choices])).toEqual([
+    ['Radio', undefined],
+    ['RadioGroup', { component: 'tide#Radio', value: 'value', text: 'label' }],
+    ['ChipGroup', { component: 'tide#Chip', value: 'value', text: 'children' }],
+    ['BerthGroup', undefined],
+    ['NativeSelect', { tag: 'option', value: 'value' }],
+    ['PortGroup', { property: 'options', value: 'value', text: 'label' }],
+  ]);
 });

@@ -103,3 +103,108 @@ describe('a package without an entry of its own', () => {
     expect(found().map(({ input }) => [input.tag, input.module])).toEqual([['tide-slider', 'tide/slider/slider.js']]);
   });
 });
+
+describe('a manifest', () => {
+  const manifest = (name: string, modules: object[], exports: object = {}): void => {
+    put(
+      `node_modules/${name}/package.json`,
+      JSON.stringify({ name, version: '1.0.0', customElements: 'm.json', ...exports }),
+    );
+    put(`node_modules/${name}/m.json`, JSON.stringify({ schemaVersion: '1.0.0', modules }));
+  };
+  const field = (name: string, type: string): object => ({ kind: 'field', name, type: { text: type } });
+  it('tells what an element inherits, also from another package, and which module registers it', () => {
+    install('tide', '');
+    manifest('tide', [
+      {
+        path: 'tide-switch.js',
+        exports: [{ kind: 'custom-element-definition', name: 'tide-switch', declaration: { name: 'Switch' } }],
+      },
+      {
+        path: 'src/Switch.js',
+        declarations: [
+          {
+            name: 'Switch',
+            customElement: true,
+            superclass: { name: 'Ticked', package: 'harbour/src/Ticked.js' },
+            members: [field('emphasized', 'boolean')],
+          },
+        ],
+      },
+    ]);
+    put('node_modules/tide/tide-switch.js', '');
+    manifest('harbour', [
+      {
+        path: 'src/Ticked.js',
+        declarations: [
+          {
+            name: 'Ticked',
+            superclass: { name: 'Base' },
+            members: [field('checked', 'boolean')],
+            events: [{ name: 'change' }],
+          },
+          // Round in a circle.
+          { name: 'Base', superclass: { name: 'Ticked' }, members: [field('disabled', 'boolean')] },
+        ],
+      },
+    ]);
+    expect(
+      found().map(({ input, adapter }) => [
+        input.tag,
+        input.module,
+        adapter?.value,
+        adapter?.change,
+        adapter?.disabled,
+      ]),
+    ).toEqual([
+      [
+        'tide-switch',
+        'tide/tide-switch.js',
+        { property: 'checked' },
+        { report: 'change', path: '/0/target/checked' },
+        { property: 'disabled' },
+      ],
+    ]);
+  });
+  it('has parts of others in it that are no inputs', () => {
+    install('tide', '');
+    const own = { members: [field('value', 'string')], events: [{ name: 'change' }] };
+    const tags = ['tide-option', 'tide-select', 'tide-slider-handle', 'tide-button', 'tide-radio-button'];
+    manifest(
+      'tide',
+      tags.map((tagName) => ({ path: `${tagName}.js`, declarations: [{ name: tagName, tagName, ...own }] })),
+    );
+    expect(found().map(({ input, adapter }) => [input.tag, adapter?.choices])).toEqual([
+      ['tide-select', { tag: 'tide-option', value: 'value' }],
+      ['tide-radio-button', undefined],
+    ]);
+  });
+});
+
+it('a package without types is read by its source', () => {
+  install('tide', '', { main: 'index.js' });
+  put(
+    'node_modules/tide/index.js',
+    `class Gauge { constructor(input, options) { this.input = input; } setValue(next) {} destroy() {} on(name, listen) {} }
+     export class Dial {
+       /** @param {string | HTMLElement} element @param {object} [options] */
+       constructor(element, options) {}
+       setValue(next) {} on(name, listen) {} destroy() {}
+     }
+     export { Gauge };`,
+  );
+  expect(found().map(({ input }) => [input.family, input.export, input.widget?.update])).toEqual([
+    ['widget', 'Dial', 'setValue'],
+  ]);
+});
+
+it('parts of menus, pages and cards are no inputs, and what hangs on one is', () => {
+  const props = '(props: { value?: string; onChange?: (next: string) => void }): JSX.Element';
+  install(
+    'tide',
+    `declare namespace JSX { interface Element {} }
+     ${['Card', 'TreeItem', 'MenuRadioItem', 'PaginationRoot', 'IconField', 'ControlLabel', 'OrderChart'].map((name) => `export declare function ${name}${props};`).join('\n')}
+     export declare const Checkbox: { ${props}; Card: { ${props} } };`,
+  );
+  expect(names()).toEqual(['Checkbox', 'Checkbox.Card']);
+});

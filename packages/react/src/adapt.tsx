@@ -199,7 +199,7 @@ function inside(
 function choicesInside(use: ChoicesUse | undefined, choices: Choices = [], item: unknown): readonly ReactNode[] {
   if (!use || 'property' in use) return [];
   return choices.map(({ value, text }) => {
-    const key = JSON.stringify(value) ?? '';
+    const key = JSON.stringify(value);
     if ('tag' in use) return createElement(use.tag, { key, [use.value]: String(value) }, text);
     return item
       ? createElement(item as ComponentType<Record<string, unknown>>, { key, [use.value]: value, [use.text]: text })

@@ -48,12 +48,15 @@ export function ElementHost({
     };
   }, []);
   const { choices: use } = description;
+  // An element that upgrades before the page is taken over has set attributes of its own by then, and children.
+  const its = { ref: element, suppressHydrationWarning: true };
+  // Of an empty text the framework takes no note when it takes the page over; of no children it would.
+  if (!use || !('tag' in use)) return createElement(tag, its, '');
   return createElement(
     tag,
-    // An element that upgrades before the page is taken over has set attributes of its own by then.
-    { ref: element, suppressHydrationWarning: true },
-    use && 'tag' in use
-      ? choices?.map(({ value, text }) =>
+    its,
+    choices
+      ? choices.map(({ value, text }) =>
           createElement(
             use.tag,
             { key: String(value), [use.value]: String(value), suppressHydrationWarning: true },
@@ -109,8 +112,9 @@ export function WidgetHost({
     const options: Record<string, unknown> = {};
     const handlers: [string, Handler][] = [];
     for (const [name, value] of Object.entries(latest.current)) {
-      if (!isHandler(value)) options[name] = value;
-      else handlers.push([name, (...args) => (latest.current[name] as Handler)(...args)]);
+      if (!isHandler(value)) {
+        if (!use.startsEmpty || name !== description.value.property) options[name] = value;
+      } else handlers.push([name, (...args) => (latest.current[name] as Handler)(...args)]);
     }
     if (use.reports === 'options') for (const [name, handler] of handlers) setWithin(options, name, handler);
     if (use.place !== undefined) options[use.place] = node;

@@ -345,6 +345,71 @@ describe('an adapted input', () => {
     expect(leave).toHaveBeenCalled();
     end();
   });
+  it('of the family widget may take its element as an option, its first value later, and its reports in a group', () => {
+    const log: unknown[] = [];
+    let told: ((value: unknown) => void) | undefined;
+    class Picker {
+      constructor({ field, mode, events }: { field: HTMLElement; mode: string; events: Record<string, typeof told> }) {
+        log.push(['made', field.tagName, mode, 'value' in arguments[0]]);
+        told = events['afterPick'];
+      }
+      pick(value: unknown): void {
+        log.push(['pick', value]);
+      }
+    }
+    const Live = adapt(
+      Picker,
+      {
+        ...description,
+        change: { report: 'events.afterPick', path: '/0' },
+        widget: {
+          start: 'new',
+          place: 'field',
+          startsEmpty: true,
+          update: 'pick',
+          reports: 'options',
+          element: 'input',
+        },
+      },
+      'widget',
+    );
+    const report = jest.fn();
+    const { end } = draw(
+      <Live state={{ ...state, shown: 'low' }} report={report} leave={nothing} attach={() => nothing} />,
+    );
+    expect(log.slice(0, 2)).toEqual([
+      ['made', 'INPUT', 'one', false],
+      ['pick', 'low'],
+    ]);
+    act(() => told?.('high'));
+    expect(report).toHaveBeenCalledWith('high');
+    end();
+  });
+  it('has its choices inside it as components, or as elements of HTML', () => {
+    const Box = ({ children }: { readonly children?: ReactNode }) => <div data-box="">{children}</div>;
+    const Item = ({ value, label }: { readonly value: string; readonly label: string }) => <b title={value}>{label}</b>;
+    const choices = [
+      { value: 'ALD', text: 'Aldervik' },
+      { value: 'TOR', text: 'Torsund' },
+    ];
+    const drawn = (use: AdapterDescription['choices'], item?: unknown): string => {
+      const Live = adapt(Box, { ...description, ...(use ? { choices: use } : {}) }, 'component', [], item);
+      const { host, end } = draw(
+        <Live state={state} choices={choices} report={nothing} leave={nothing} attach={() => nothing} />,
+      );
+      const html = host.querySelector('[data-box]')?.innerHTML ?? '';
+      end();
+      return html;
+    };
+    expect(drawn({ component: 'tide#Item', value: 'value', text: 'label' }, Item)).toBe(
+      '<b title="ALD">Aldervik</b><b title="TOR">Torsund</b>',
+    );
+    expect(drawn({ tag: 'option', value: 'value' })).toBe(
+      '<option value="ALD">Aldervik</option><option value="TOR">Torsund</option>',
+    );
+    // What is named and not given leaves the words.
+    expect(drawn({ component: 'tide#Gone', value: 'value', text: 'label' })).toBe('AldervikTorsund');
+  });
   it('of the family widget is made once, told of later values, and taken away', () => {
     const log: unknown[] = [];
     const start = (element: HTMLElement, options: Record<string, unknown>) => {

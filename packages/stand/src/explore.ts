@@ -33,7 +33,7 @@ const order = [
   'button',
   'listitem',
 ];
-const texts = ['Torsund', '7', '5', '#aa5500', '12:30', '0430112233'] as const;
+const texts = ['Torsund', '7', '5', '#aa5500', '12:30', '0430112233', '11/15/2026'] as const;
 
 type First = (trial: Trial) => Step[];
 
@@ -44,21 +44,64 @@ const leadsAway = /clear|remove|delete|close|cancel|reset|previous|next|back|now
 export function attempts(box: Element): First[] {
   const targets = ranked([...everyElement(box)]);
   const list = targets.slice(0, 14).flatMap((element) => stepsFor(box, element).map((step): First => () => [step]));
-  // A box that has no role at all may still open something when it is pressed.
+  const together = inTurn(box, targets);
+  // A box that has no role at all may still open something when it is pressed, or take a stroke.
   const [outer] = box.children;
-  if (outer instanceof HTMLElement)
-    for (const element of [outer, ...[...everyElement(outer)].filter(isPressable)].slice(0, 4))
-      if (!targets.includes(element)) list.push(() => [{ do: 'press', on: place(element) }]);
-  return list;
+  const others = outer instanceof HTMLElement ? [outer, ...pressables(outer)] : [];
+  return [
+    ...(together.length > 1 ? [() => together] : []),
+    ...list,
+    ...others.flatMap((element): First[] =>
+      targets.includes(element) ? [] : [() => [{ do: 'press', on: targetOf(box, element) }]],
+    ),
+    ...handles(box, targets).flatMap((element) =>
+      ['ArrowRight', 'ArrowUp'].map((key): First => () => [{ do: 'key', on: targetOf(box, element), key }]),
+    ),
+    ...surfaces(box).map((element): First => () => [{ do: 'draw', on: targetOf(box, element) }]),
+  ];
+}
+
+/** Several boxes for parts of one value, filled in one after another. */
+function inTurn(box: Element, targets: readonly HTMLElement[]): Step[] {
+  const parts = targets.filter(
+    (element) => /^(spinbutton|textbox)$/.test(roleOf(element)) && !element.closest('[aria-hidden=true]'),
+  );
+  if (parts.length < 2 || parts.length > 8) return [];
+  return parts.map((element): Step => {
+    const says = `${nameOf(element)} ${element.getAttribute('placeholder') ?? ''} ${element.getAttribute('name') ?? ''}`;
+    const isShort = element instanceof HTMLInputElement && element.maxLength === 1;
+    const text = /year|yyyy/i.test(says) ? '2026' : isShort ? '7' : '10';
+    return { do: 'type', on: targetOf(box, element), text };
+  });
+}
+
+/** What looks as if it could be pressed, the innermost; of many alike those in the middle first. */
+function pressables(outer: Element): HTMLElement[] {
+  const all = [...everyElement(outer)].filter(isPressable);
+  const inner = all.filter((one) => isVisible(one) && !all.some((other) => other !== one && one.contains(other)));
+  const middle = Math.floor(inner.length / 2);
+  return [...inner.slice(middle), ...inner.slice(0, middle)].slice(0, 5);
 }
 
 const isPressable = (element: Element): element is HTMLElement =>
   element instanceof HTMLElement && getComputedStyle(element).cursor === 'pointer';
 
-/** An element without a role, by its tag: the box's own structure is all that tells it apart. */
-function place(element: HTMLElement): Step['on'] {
-  const role = roleOf(element);
-  return role === '' ? { role: `<${element.tagName.toLowerCase()}>` } : { role };
+/** What takes the focus and says no role: the handle of something that is drawn. */
+function handles(box: Element, targets: readonly HTMLElement[]): HTMLElement[] {
+  return [...everyElement(box)]
+    .filter((one): one is HTMLElement => one instanceof HTMLElement && one.tabIndex === 0 && isVisible(one))
+    .filter((one) => !targets.includes(one) && one.getAttribute('tabindex') === '0')
+    .slice(0, 2);
+}
+
+/** What a pointer is drawn over: the track of a slider, and what keeps the browser's own gestures away. */
+function surfaces(box: Element): HTMLElement[] {
+  const all = [...everyElement(box)].filter((one): one is HTMLElement => one instanceof HTMLElement && isVisible(one));
+  const tracks = all.flatMap((one) => (roleOf(one) === 'slider' && one.parentElement ? [one.parentElement] : []));
+  const drawn = all.filter((one) => /none|pan-/.test(getComputedStyle(one).touchAction));
+  return [...new Set([...tracks, ...drawn])]
+    .filter((one) => box.contains(one) && one.getBoundingClientRect().width > 20)
+    .slice(0, 4);
 }
 
 function ranked(elements: readonly Element[]): HTMLElement[] {
@@ -122,7 +165,10 @@ function stepsFor(box: Element, element: HTMLElement): Step[] {
         ? [{ do: 'set', on, value: middle(element) }]
         : ['ArrowRight', 'ArrowUp', 'ArrowLeft'].map((key): Step => ({ do: 'key', on, key }));
     case 'spinbutton':
-      return [{ do: 'type', on, text: '7' }];
+      return [
+        { do: 'type', on, text: '7' },
+        { do: 'key', on, key: 'ArrowUp' },
+      ];
     case 'combobox':
       if (element instanceof HTMLSelectElement) return chooseIn(box, element);
       return [
@@ -157,16 +203,30 @@ function middle(slider: HTMLInputElement): string {
   return half === slider.value ? String(Math.round(min + (max - min) * 0.7)) : half;
 }
 
+/** Does all steps in turn. Gives them as the gesture where `isTold` is true in the end. */
+async function doAll(trial: Trial, steps: readonly Step[], isTold: () => boolean): Promise<Gesture | undefined> {
+  for (const step of steps) {
+    const element = candidates(trial.box, step.on)[step.on.index ?? 0];
+    if (!element) return undefined;
+    await act(element, step);
+    await settle();
+  }
+  await leave();
+  return isTold() ? { name: 'change', steps } : undefined;
+}
+
 /**
  * Does one first step and, as long as nothing is told, goes on with what has appeared. Gives the gesture where
- * `isTold` becomes true.
+ * `isTold` becomes true. Several first steps belong together.
  */
 export async function follow(
   trial: Trial,
-  [first]: readonly Step[],
+  all: readonly Step[],
   isTold: () => boolean,
   depth = 6,
 ): Promise<Gesture | undefined> {
+  if (all.length > 1) return doAll(trial, all, isTold);
+  const [first] = all;
   let steps: readonly Step[] = [];
   let next: Step | undefined = first;
   const passed = new Set<Element>();

@@ -12,6 +12,8 @@ export function roleOf(element: Element): string {
       return element.type === 'range' ? 'slider' : element.type;
   }
   if (element instanceof HTMLCanvasElement) return 'canvas';
+  if (element instanceof HTMLElement && element.contentEditable === 'true' && !element.hasAttribute('role'))
+    return 'textbox';
   if (element.tagName === 'TD' && !element.hasAttribute('role')) return 'cell';
   return getRole(element) ?? '';
 }
@@ -156,14 +158,24 @@ async function pressOn(element: HTMLElement): Promise<void> {
   // As with a real pointer, what is drawn in the middle of the element takes the press.
   const { left, top, width, height } = element.getBoundingClientRect();
   const hit = document.elementFromPoint(left + width / 2, top + height / 2);
-  if (hit && hit !== element && element.contains(hit)) return hands.click(hit);
+  if (hit && hit !== element && element.contains(hit)) return clickOn(hit);
   // In a wide row a person goes for the words.
   const words = [...element.querySelectorAll('*')].find(
     (one) =>
       isVisible(one) &&
       [...one.childNodes].some(({ nodeType, nodeValue }) => nodeType === Node.TEXT_NODE && nodeValue?.trim()),
   );
-  await hands.click(words ?? element);
+  await clickOn(words ?? element);
+}
+
+/** A click in the middle: many inputs ask where it was. */
+async function clickOn(target: Element): Promise<void> {
+  const { left, top, width, height } = target.getBoundingClientRect();
+  const coords = { clientX: left + width / 2, clientY: top + height / 2 };
+  await hands.pointer([
+    { target, coords },
+    { keys: '[MouseLeft]', target, coords },
+  ]);
 }
 
 /** Takes the text away as a person does: everything marked, then one key. */
@@ -228,8 +240,10 @@ function draw(element: HTMLElement): void {
   tell('pointerup', 'mouseup', 1);
 }
 
-/** The focus goes out of the input, onto nothing. */
+/** Focus and pointer go out of the input, onto nothing. */
 export async function leave(): Promise<void> {
+  // The pointer goes away, too: what is shown below it is no value yet.
+  await hands.hover(document.body);
   const active = focused();
   if (!(active instanceof HTMLElement) || active === document.body) return;
   active.blur();

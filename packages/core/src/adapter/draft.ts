@@ -155,7 +155,9 @@ function pairOf(input: FoundInput): Pair | undefined {
     ({ inherited, name, type }) => !inherited && (name !== 'color' || fits(type) || givesColour),
   );
   // HTML's own attributes say both, and mean one: what is ticked or switched has a state.
-  const isTicked = /check|switch|toggle|chip|radio(?!.*group)/i.test(input.export);
+  // A default export has no name but its package's.
+  const called = input.export === 'default' ? input.package : input.export;
+  const isTicked = /check|switch|toggle(?!.*group)|chip|radio(?!.*group)/i.test(called);
   const inherited = named.find(({ name }) => name === (isTicked ? 'checked' : 'value'));
   const value = own.find(({ type }) => fits(type)) ?? own[0] ?? inherited ?? named.find(({ name }) => name !== 'color');
   if (!value) return undefined;

@@ -90,7 +90,7 @@ export class Widgets {
     const declared = options ? this.read.properties(options).filter(({ name }) => name !== place) : [];
     const hasValue = declared.some(({ name }) => telling.test(name));
     const update =
-      methods.find((name) => /^set(Value|Date|Data|Choice)$/.test(name)) ??
+      methods.find((name) => /^set(Value|Date|Choice|Selected)$/.test(name)) ??
       methods.find((name) => (hasValue ? /^set([A-Z]|$)/ : updates).test(name));
     if (update === undefined) return undefined;
     const own = options ? declared.map((property) => this.#withHookArgs(options, property)) : [];

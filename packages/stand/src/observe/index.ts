@@ -1,5 +1,6 @@
 /** Trying an input: what it does tells what its declarations leave open, and where they mislead. */
 import type { AdapterDescription, Finding, FoundInput } from '@poietra/core';
+import { workingElements } from '@poietra/react';
 import type { Trial } from '../trial.js';
 import { Observation, type Make } from './observation.js';
 import { changeAgain, findChange, findGoingBack } from './change.js';
@@ -32,6 +33,7 @@ async function tryAll(seen: Observation): Promise<Observed> {
     seen.note('value', `It cannot be drawn: ${failed}`, 'It was mounted alone.', 1);
     return { adapter: seen.adapter, findings: seen.findings, failed };
   }
+  await untilThere(first);
   findReality(seen, first);
   await findFocus(seen);
   await findChange(seen);
@@ -95,6 +97,12 @@ async function mountInside(seen: Observation, error: string): Promise<Trial | un
   }
   seen.adapter = other ?? before;
   return undefined;
+}
+
+/** Some elements fetch their words or their parts first, and draw themselves then. */
+async function untilThere({ box }: Trial): Promise<void> {
+  for (let turn = 0; turn < 12 && workingElements(box).length === 0; turn++)
+    await new Promise((resolve) => setTimeout(resolve, 100));
 }
 
 /** As drafted; where it cannot be drawn without a value, with something for "no value". */

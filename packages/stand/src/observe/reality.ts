@@ -1,8 +1,9 @@
 /** Which element is the one that a person works with, and how it takes the focus. */
+import { computeAccessibleName } from 'dom-accessibility-api';
 import { everyElement, focused, reach, workingElements } from '@poietra/react';
 import { leave, roleOf } from '../hands.js';
 import { settle } from '../settle.js';
-import type { Trial } from '../trial.js';
+import { words, type Trial } from '../trial.js';
 import type { Observation } from './observation.js';
 
 const single = /^(textbox|searchbox|spinbutton|combobox|slider|checkbox|switch|listbox|password|color|date|time|file)$/;
@@ -30,10 +31,18 @@ export function findReality(seen: Observation, trial: Trial): void {
   const target = id && document.getElementById(`${trial.id}-input`);
   const working = workingElements(trial.box);
   if (target && working.includes(target) && target.matches(labelable)) {
-    seen.note('id', `The id reaches the ${roleOf(target)}.`, 'It was found on it.', 1);
-    return;
-  }
-  if (id) {
+    if (computeAccessibleName(target).includes(words.label)) {
+      seen.note('id', `The id reaches the ${roleOf(target)}.`, 'It was found on it.', 1);
+      return;
+    }
+    seen.note(
+      'id',
+      'The id reaches it, and yet a label does not name it: it has one of its own.',
+      'Its name was asked for.',
+      1,
+    );
+    seen.adapter = withoutId;
+  } else if (id) {
     seen.note('id', `“${id.property}” does not reach an element that takes the focus.`, 'The id was looked for.', 1);
     seen.adapter = withoutId;
   }
