@@ -349,8 +349,17 @@ describe('an adapted input', () => {
     const log: unknown[] = [];
     let told: ((value: unknown) => void) | undefined;
     class Picker {
-      constructor({ field, mode, events }: { field: HTMLElement; mode: string; events: Record<string, typeof told> }) {
-        log.push(['made', field.tagName, mode, 'value' in arguments[0]]);
+      constructor({
+        field,
+        mode,
+        events,
+        ...rest
+      }: {
+        field: HTMLElement;
+        mode: string;
+        events: Record<string, typeof told>;
+      }) {
+        log.push(['made', field.tagName, mode, 'value' in rest]);
         told = events['afterPick'];
       }
       pick(value: unknown): void {
