@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { browserOn } from './killed.js';
+import { browserOn, freePort, serverOn } from './killed.js';
 import { allSaved, frameOf } from './support.js';
 
 test('the stand can neither read what the workbench has stored nor reach its server', async ({ page }) => {
@@ -132,6 +132,27 @@ test('two tabs on one kit stay in step', async ({ page, context }) => {
   await expect(other.getByRole('textbox', { name: 'Hint' })).toHaveValue('Pallets, not boxes.');
   await other.getByRole('button', { name: /^Undo: Field pieces/ }).click();
   await expect(page.getByRole('textbox', { name: 'Hint' })).toHaveValue('');
+});
+
+test('a page goes on when the server was killed and begun anew, under another secret', async ({ page }) => {
+  const data = mkdtempSync(join(tmpdir(), 'poietra-data-'));
+  const port = await freePort();
+  const first = await serverOn(data, port);
+  await page.goto(`http://127.0.0.1:${port}/inputs`);
+  const row = page.getByRole('link', { name: 'DayPicker' }).first();
+  await expect(row).toBeVisible({ timeout: 60_000 });
+  const secret = (): Promise<string | null> => page.locator('meta[name="poietra-secret"]').getAttribute('content');
+  const before = await secret();
+  await first.kill();
+  const second = await serverOn(data, port);
+  await row.click();
+  await expect(frameOf(page, 'Stand: DayPicker').getByRole('grid')).toBeVisible({ timeout: 60_000 });
+  // Without the secret of its start nothing is to be had of it; the page’s own is the old one.
+  expect((await page.request.get(`http://127.0.0.1:${port}/api/project`)).status()).toBe(401);
+  const headers = { 'Poietra-Secret': before ?? '' };
+  expect((await page.request.get(`http://127.0.0.1:${port}/api/project`, { headers })).status()).toBe(401);
+  await second.kill();
+  rmSync(data, { recursive: true, force: true });
 });
 
 test.describe('a browser that is killed', () => {
