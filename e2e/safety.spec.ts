@@ -111,6 +111,27 @@ test('a broken kit file is refused with the place named, and the kit stays as it
   });
 });
 
+test('a form of three thousand fields is not taken for one that hangs', async ({ page }) => {
+  test.setTimeout(180_000);
+  const kit = JSON.parse(readFileSync('demo/kit.json', 'utf8')) as { readonly forms: object };
+  const many = (count: number): object =>
+    Object.fromEntries(Array.from({ length: count }, (_, i) => [`berth${i}`, { type: 'string' }]));
+  const form = { title: 'Berths', schema: { type: 'object', properties: many(3000) } };
+  await page.goto('/kit');
+  await page.getByLabel('Kit file').setInputFiles({
+    name: 'kit.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify({ ...kit, name: 'Harbour office', forms: { berths: form } })),
+  });
+  await expect(page.getByRole('listitem').filter({ hasText: 'is open' })).toContainText('Harbour office');
+  await page.goto('/forms/berths');
+  const frame = frameOf(page, /^Form:/);
+  await expect(frame.getByRole('textbox', { name: 'Berth0', exact: true })).toBeVisible({ timeout: 120_000 });
+  await frame.getByRole('textbox', { name: 'Berth2999', exact: true }).fill('Little Sule');
+  await expect(page.getByText('was stopped')).toHaveCount(0);
+  await expect(frame.getByRole('textbox', { name: 'Berth2999', exact: true })).toHaveValue('Little Sule');
+});
+
 test('two copies of a field on one page share no id, and each label focuses its own input', async ({ page }) => {
   await page.goto('/fields/party-name');
   const frame = frameOf(page, 'Field: Party name');

@@ -62,6 +62,10 @@ export function FormFrame({ title, form, options, fromServer = false, onMessage,
     latest.current = open;
     if (post.current) send.current(post.current, open);
   }, [open]);
+  const weight = useMemo(
+    () => JSON.stringify([form.schema, form.hints, options.values]).length,
+    [form.schema, form.hints, options.values],
+  );
   if (!codes) return <Busy>Reading the codecs that are code …</Busy>;
   return (
     <StandFrame
@@ -70,6 +74,7 @@ export function FormFrame({ title, form, options, fromServer = false, onMessage,
       wrappers={wrappers}
       codecs={codes}
       minHeight={200}
+      weight={weight}
       onReady={(ready) => {
         post.current = ready;
         // Another input or skin is another bundle, and so another frame: what was typed goes over into it.

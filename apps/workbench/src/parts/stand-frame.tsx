@@ -16,6 +16,8 @@ interface Props {
   /** Codecs that are code, as `name:key`. */
   readonly codecs?: readonly string[];
   readonly minHeight?: number;
+  /** How much it is given to draw, as characters of JSON: what is large takes its time. */
+  readonly weight?: number;
   /** Called when the frame can listen. */
   onReady(post: Post): void;
   onMessage(message: FromFrame): void;
@@ -23,8 +25,8 @@ interface Props {
   onLost?(): void;
 }
 
-/** A frame that was asked and has not answered for so long hangs. In milliseconds. */
-const patience = 5000;
+/** A frame that was asked and has not answered for so long hangs: with so much more for what is large. In milliseconds. */
+const patienceFor = (weight: number): number => 5000 + Math.min(120_000, weight / 4);
 /** More than any input or form has to tell within a second. */
 const mostMessages = 1000;
 /** Higher than any form; a frame that asks for more is shown so far. In pixels. */
@@ -40,6 +42,7 @@ export function StandFrame({
   wrappers,
   codecs = [],
   minHeight = 120,
+  weight = 0,
   onReady,
   onMessage,
   onLost,
@@ -101,17 +104,18 @@ export function StandFrame({
   useEffect(() => {
     if (!isReady || lost !== undefined) return undefined;
     heardAt.current = performance.now();
+    const patience = patienceFor(weight);
     const timer = setInterval(() => {
       // A page in the background is slow in everything, so its frames are not to blame.
       if (document.hidden) heardAt.current = performance.now();
       if (performance.now() - heardAt.current > patience)
         setLost(
-          'It has not answered for five seconds, so it was stopped. It loops for ever, or works on something very large.',
+          `It has not answered for ${Math.round(patience / 1000)} seconds, so it was stopped. It loops for ever, or works on something very large.`,
         );
       post({ kind: 'ping' });
     }, 1000);
     return () => clearInterval(timer);
-  }, [isReady, lost, post]);
+  }, [isReady, lost, post, weight]);
 
   if (trouble !== undefined) return <Failed title="The stand does not open" message={trouble} />;
   if (lost !== undefined)
