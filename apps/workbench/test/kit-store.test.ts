@@ -8,6 +8,9 @@ import { draftOf, dropDraft, keepDraft } from '../src/store/drafts.js';
 import { clearKits, copiesOf, keepCopy, nameKit, putAway } from '../src/store/kits.js';
 import * as kitModule from '../src/store/kit.js';
 
+// The secret stands in a page, and here is none; `secret.test.ts` has one.
+jest.mock('../src/store/secret.js', () => ({ fetchApi: (address: string) => fetch(address) }));
+
 const { openKit, useKit } = kitModule;
 
 const demo = JSON.parse(readFileSync(join(__dirname, '../../../demo/kit.json'), 'utf8')) as Kit;
