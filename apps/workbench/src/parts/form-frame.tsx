@@ -62,10 +62,6 @@ export function FormFrame({ title, form, options, fromServer = false, onMessage,
     latest.current = open;
     if (post.current) send.current(post.current, open);
   }, [open]);
-  const weight = useMemo(
-    () => JSON.stringify([form.schema, form.hints, options.values]).length,
-    [form.schema, form.hints, options.values],
-  );
   if (!codes) return <Busy>Reading the codecs that are code …</Busy>;
   return (
     <StandFrame
@@ -74,7 +70,7 @@ export function FormFrame({ title, form, options, fromServer = false, onMessage,
       wrappers={wrappers}
       codecs={codes}
       minHeight={200}
-      weight={weight}
+      weigh={() => JSON.stringify([form.schema, form.hints, options.values]).length}
       onReady={(ready) => {
         post.current = ready;
         // Another input or skin is another bundle, and so another frame: what was typed goes over into it.

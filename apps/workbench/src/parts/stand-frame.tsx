@@ -16,17 +16,19 @@ interface Props {
   /** Codecs that are code, as `name:key`. */
   readonly codecs?: readonly string[];
   readonly minHeight?: number;
-  /** How much it is given to draw, as characters of JSON: what is large takes its time. */
-  readonly weight?: number;
   /** Called when the frame can listen. */
   onReady(post: Post): void;
   onMessage(message: FromFrame): void;
   /** The frame was taken away: it hung or flooded. */
   onLost?(): void;
+  /** How much it is given to draw, as characters of JSON: what is large takes its time. Asked only while it is silent. */
+  weigh?(): number;
 }
 
-/** A frame that was asked and has not answered for so long hangs: with so much more for what is large. In milliseconds. */
-const patienceFor = (weight: number): number => 5000 + Math.min(120_000, weight / 4);
+/** A frame that was asked and has not answered for so long hangs. In milliseconds. */
+const patience = 5000;
+/** What is large is given more: so many milliseconds a character, and no more than two minutes. */
+const patienceFor = (weight: number): number => patience + Math.min(120_000, weight / 4);
 /** More than any input or form has to tell within a second. */
 const mostMessages = 1000;
 /** Higher than any form; a frame that asks for more is shown so far. In pixels. */
@@ -42,10 +44,10 @@ export function StandFrame({
   wrappers,
   codecs = [],
   minHeight = 120,
-  weight = 0,
   onReady,
   onMessage,
   onLost,
+  weigh,
 }: Props): ReactNode {
   const { src, trouble } = useFrameSource({ inputs, codecs, ...(wrappers ? { wrappers } : {}) });
   const [height, setHeight] = useState(minHeight);
@@ -53,9 +55,9 @@ export function StandFrame({
   const theme = useView((view) => view.theme);
   const [isReady, setReady] = useState(false);
   const [lost, setLost] = useState<string>();
-  const handlers = useRef({ onReady, onMessage, onLost });
+  const handlers = useRef({ onReady, onMessage, onLost, weigh });
   useEffect(() => {
-    handlers.current = { onReady, onMessage, onLost };
+    handlers.current = { onReady, onMessage, onLost, weigh };
   });
   useEffect(() => {
     setReady(false);
@@ -104,18 +106,19 @@ export function StandFrame({
   useEffect(() => {
     if (!isReady || lost !== undefined) return undefined;
     heardAt.current = performance.now();
-    const patience = patienceFor(weight);
     const timer = setInterval(() => {
       // A page in the background is slow in everything, so its frames are not to blame.
       if (document.hidden) heardAt.current = performance.now();
-      if (performance.now() - heardAt.current > patience)
+      const silence = performance.now() - heardAt.current;
+      const most = silence > patience ? patienceFor(handlers.current.weigh?.() ?? 0) : patience;
+      if (silence > most)
         setLost(
-          `It has not answered for ${Math.round(patience / 1000)} seconds, so it was stopped. It loops for ever, or works on something very large.`,
+          `It has not answered for ${Math.round(most / 1000)} seconds, so it was stopped. It loops for ever, or works on something very large.`,
         );
       post({ kind: 'ping' });
     }, 1000);
     return () => clearInterval(timer);
-  }, [isReady, lost, post, weight]);
+  }, [isReady, lost, post]);
 
   if (trouble !== undefined) return <Failed title="The stand does not open" message={trouble} />;
   if (lost !== undefined)

@@ -1,5 +1,5 @@
 /** The secret of the server's start, which stands in the page; the server's `/api` asks for it. */
-export const secretHeader = 'Poietra-Secret';
+const secretHeader = 'Poietra-Secret';
 
 let known: string | undefined;
 
