@@ -6,9 +6,18 @@ export const everywhere =
   /^(aria-|data-|on(Capture|Copy|Cut|Paste|Composition|Key|Mouse|Touch|Pointer|Wheel|Animation|Transition|Drag|Drop|Scroll|Load|Error|Abort|Can|Duration|Emptied|Encrypted|Ended|Loaded|Pause|Play|Progress|Rate|Seek|Stalled|Suspend|TimeUpdate|Volume|Waiting|Got|Lost|Click|DoubleClick|AuxClick|ContextMenu|Submit|Reset|BeforeInput|BeforeToggle|Toggle)|style$|className$|children$|key$|ref$|dangerouslySetInnerHTML$|suppress|slot$|is$|inner|prefix$|property$|rel$|resource$|rev$|typeof$|vocab$|about$|content$|datatype$|inlist$|item[A-Z]|results$|security$|unselectable$|popover|exportparts$|part$|nonce$|radioGroup$|translate$|spellCheck$|access|auto(Capitalize|Correct|Save)|contentEditable$|contextMenu$|dir$|draggable$|enterKeyHint$|inert$|lang$|role$|title$|color$)/;
 export const telling = /^(value|checked|selected|date|color|files|pressed|selectedKey|isSelected|start|defaultDate)$/;
 
+const anyOf = (names: string): string => `(?:${names.trim().split(/\s+/).join('|')})`;
+/** Names, or their ends, of what leads somewhere or shows something. */
+const leading = anyOf(`
+  Tabs? TabList Accordion Pagination Breadcrumbs? Nav(?:Bar|Link)? Navigation Menu Tooltip Tour Stepper Steps Popover
+  Dialog Drawer Modal Carousel Table Chart Icon ControlLabel (?:Tree|Menu\\w*|List|Nav|Accordion|Timeline)Item`);
+/** What begins the names of the parts of such a thing. */
+const leadingParts = anyOf('Pagination Carousel Breadcrumb Nav Accordion Tabs? Menu(?=Search|Checkbox|Radio|Item)');
+/** Whole names: shows and boxes around others, and parts of what opens. */
+const around = anyOf(`
+  Galler(?:y|ia) (?:Icon|Pills?)(?:Input)?Field OrderList (?:Combobox|Select|Dropdown)(?:Search|Target|Trigger)`);
 /** What leads somewhere or shows something has a value, too, and takes none from a person. */
-export const noInputs =
-  /(^|[a-z])(Tabs?|TabList|Accordion|Pagination|Breadcrumbs?|Nav(Bar|Link)?|Navigation|Menu|Tooltip|Tour|Stepper|Steps|Popover|Dialog|Drawer|Modal|Carousel|Table|Chart|Icon|ControlLabel|(Tree|Menu\w*|List|Nav|Accordion|Timeline)Item)$|^(Galler(y|ia)|(Icon|Pills?)(Input)?Field|OrderList)$|^(Pagination|Carousel|Breadcrumb|Nav|Accordion|Tabs?|Menu(?=Search|Checkbox|Radio|Item))[A-Z]|^(Combobox|Select|Dropdown)(Search|Target|Trigger)$/;
+export const noInputs = new RegExp(`(?:^|[a-z])${leading}$|^${leadingParts}[A-Z]|^${around}$`);
 /** The same of exports that hang on no other; `Checkbox.Card` is one to be ticked. */
 export const noInputsAlone = /^(Card|Tree)$/;
 /** Of elements that declare a value: those that are pressed, lead somewhere, show something, or are a part of another. */
