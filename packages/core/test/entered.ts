@@ -1,5 +1,5 @@
 /** What a person would enter where, for the tests of every format with every input. */
-import { standardFormats } from '@poietra/core';
+import { standardFormats } from '../src/index.js';
 
 /** What a person would enter, by format; any other text elsewhere. */
 export const texts: Readonly<Record<string, string>> = {
