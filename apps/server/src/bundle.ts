@@ -6,7 +6,7 @@ import { Refusal } from './problem.js';
 /** What a frame is for: it draws forms and single inputs, or it proves. */
 export type Purpose = 'draw' | 'prove';
 const starts = {
-  draw: { module: 'apps/workbench/src/stand/frame.tsx', name: 'startFrame' },
+  draw: { module: 'apps/workbench/src/sandbox/frame.tsx', name: 'startFrame' },
   prove: { module: 'packages/stand/src/frame.ts', name: 'startProving' },
 } as const;
 

@@ -46,7 +46,7 @@ export class Codes {
     let made = this.#own.get(part);
     if (!made) {
       made = build({
-        entryPoints: [join(this.home, `apps/workbench/src/stand/code-${part}.ts`)],
+        entryPoints: [join(this.home, `apps/workbench/src/sandbox/code-${part}.ts`)],
         bundle: true,
         write: false,
         format: 'iife',

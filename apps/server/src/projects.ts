@@ -6,7 +6,7 @@ import { OpenProject } from './project.js';
 
 const drawings = {
   input: { module: 'packages/stand/src/render.tsx', name: 'startRendering' },
-  form: { module: 'apps/workbench/src/stand/render.tsx', name: 'startRenderingForms' },
+  form: { module: 'apps/workbench/src/sandbox/render.tsx', name: 'startRenderingForms' },
 } as const;
 
 /** The project folders that were opened since the start; one of them is the present one. */

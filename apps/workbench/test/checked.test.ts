@@ -1,5 +1,5 @@
 import { describeValue, nativeAdapters } from '@poietra/core';
-import { fromFrame, fromProver } from '../src/stand/checked.js';
+import { fromFrame, fromProver } from '../src/sandbox/checked.js';
 
 const value = describeValue({ a: [1, { b: new Date() }] });
 it.each([

@@ -7,10 +7,10 @@ import {
   jsonText,
   laws,
   makeCodec,
-  readWritten,
+  fromNotation,
   runCase,
   same,
-  write,
+  toNotation,
   type Case,
   type Codec,
   type CodecDescription,
@@ -403,7 +403,7 @@ describe.each(Object.keys(builtIn))('of the codec %s', (kind) => {
     fc.assert(
       fc.property(anything, (shown) => {
         // JSON does not keep -0.
-        if (jsonText(write(shown))?.includes('-0')) return;
+        if (jsonText(toNotation(shown))?.includes('-0')) return;
         expect(law.broken(codec, shown)).toBeUndefined();
       }),
       { numRuns: 300 },
@@ -431,7 +431,7 @@ describe.each(Object.entries(variants).flatMap(([kind, all]) => all.map((options
     it.each(laws)('it is a law: $says', (law) => {
       fc.assert(
         fc.property(near, (shown) => {
-          if (jsonText(write(shown))?.includes('-0')) return;
+          if (jsonText(toNotation(shown))?.includes('-0')) return;
           expect(law.broken(codec, shown)).toBeUndefined();
         }),
         { numRuns: 300 },
@@ -517,16 +517,16 @@ it('a case that does not hold fails at the first station that differs', () => {
 
 it('values that JSON has no word for survive being written', () => {
   const value = { when: new Date(2026, 10, 23), none: undefined, not: NaN, big: 12n, list: [new Date(0)] };
-  expect(same(readWritten(JSON.parse(JSON.stringify(write(value)))), value)).toBe(true);
+  expect(same(fromNotation(JSON.parse(JSON.stringify(toNotation(value)))), value)).toBe(true);
 });
 
 it('what is written reads without throwing, whatever a foreign table holds', () => {
-  expect(readWritten({ $is: 'bigint', value: 'many' })).toEqual({ $is: 'bigint', value: 'many' });
+  expect(fromNotation({ $is: 'bigint', value: 'many' })).toEqual({ $is: 'bigint', value: 'many' });
   fc.assert(
     fc.property(
       fc.record({ $is: fc.constantFrom('Date', 'number', 'bigint', 'undefined', 'x'), value: fc.jsonValue() }),
       (one) => {
-        readWritten(one);
+        fromNotation(one);
       },
     ),
   );

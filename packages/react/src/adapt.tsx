@@ -1,5 +1,5 @@
 import {
-  readWritten,
+  fromNotation,
   same,
   type AdapterDescription,
   type ChoicesUse,
@@ -67,7 +67,7 @@ export function adapt(
       if (family !== 'native' || state.readOnly) again();
     };
     const copy = useAnew(description, reported, state.shown);
-    const properties = joined(description, { ...props, report }, readWritten);
+    const properties = joined(description, { ...props, report }, fromNotation);
     const outside = {
       ref: box,
       className: 'poietra-box',

@@ -5,7 +5,7 @@ import {
   valueIn,
   type AdapterDescription,
   type InputState,
-  type ReadWritten,
+  type FromNotation,
 } from '@poietra/core';
 import type { FunctionComponent } from 'react';
 
@@ -42,7 +42,7 @@ export type AdaptedInput = FunctionComponent<AdaptedProps> & { takesLabel?: bool
 export function joined(
   description: AdapterDescription,
   { state, choices, extra = {}, report, leave }: AdaptedProps,
-  read?: ReadWritten,
+  read?: FromNotation,
 ): Record<string, unknown> {
   const properties = propertiesFor(description, state, read);
   if (description.name && !submitsItself(description, state)) delete properties[description.name.property];

@@ -1,5 +1,5 @@
 /** How each check of the contract is made. Every check mounts what it needs and takes it away again. */
-import { canBeWritten, same, write, type CheckId } from '@poietra/core';
+import { hasNotation, same, toNotation, type CheckId } from '@poietra/core';
 import { focused, workingElements } from '@poietra/react';
 import { computeAccessibleDescription, computeAccessibleName } from 'dom-accessibility-api';
 import {
@@ -267,8 +267,8 @@ export const checks: Readonly<Record<CheckId, Check>> = {
 
   async server(bench, mount) {
     const id = newId();
-    const shown = canBeWritten(bench.samples[0]) ? bench.samples[0] : undefined;
-    const answer = await bench.render({ adapter: bench.options.adapter, shown: write(shown), id });
+    const shown = hasNotation(bench.samples[0]) ? bench.samples[0] : undefined;
+    const answer = await bench.render({ adapter: bench.options.adapter, shown: toNotation(shown), id });
     if ('failed' in answer) return fail(answer.failed);
     const takeOver = async (html: string, earlier: number): Promise<Outcome> => {
       const trial = await mount({ state: { shown }, rendered: { id, html } });

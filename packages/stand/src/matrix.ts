@@ -1,5 +1,5 @@
 /** Pushing values in, one after another, and seeing what an input makes of each. */
-import { describeValue, readWritten, type AdapterDescription, type Described } from '@poietra/core';
+import { describeValue, fromNotation, type AdapterDescription, type Described } from '@poietra/core';
 import type { AdaptedInput } from '@poietra/react';
 import { leave, nameOf, perform, roleOf } from './hands.js';
 import { fullLook, look } from './look.js';
@@ -37,7 +37,7 @@ export async function pushMatrix(
   none.end();
   for (const written of values) {
     const watching = watch();
-    const pushed = readWritten(written);
+    const pushed = fromNotation(written);
     const trial = await Trial.mount(options);
     await trial.set({ shown: pushed });
     const seen = look(trial.box);

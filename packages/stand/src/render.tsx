@@ -1,5 +1,5 @@
 /** What runs on the server, in a process of its own: one adapted input as markup, as a trial in the browser takes it over. */
-import { readWritten, type AdapterDescription } from '@poietra/core';
+import { fromNotation, type AdapterDescription } from '@poietra/core';
 import { renderToString } from 'react-dom/server';
 import { liveInput, type BundledInputs } from './live.js';
 import { sampleChoices } from './sample-choices.js';
@@ -21,7 +21,7 @@ export function startRendering(inputs: BundledInputs): void {
 function renderInput(inputs: BundledInputs, { adapter, shown, id }: RenderInput): string {
   const input = liveInput(inputs, adapter);
   if (!input) throw new Error(`The input “${adapter.input}” is not in the bundle.`);
-  const wanted: Wanted = { ...plainly, shown: readWritten(shown) };
+  const wanted: Wanted = { ...plainly, shown: fromNotation(shown) };
   const nothing = (): void => undefined;
   const trial = {
     id,

@@ -1,5 +1,5 @@
 /** One adapted input, mounted as a field would mount it, in hands that can ask and change everything. */
-import { readWritten, type AdapterDescription, type Heard } from '@poietra/core';
+import { fromNotation, type AdapterDescription, type Heard } from '@poietra/core';
 import { plain, type AdaptedInput, type Reached } from '@poietra/react';
 import { StrictMode, useSyncExternalStore, type ReactNode } from 'react';
 import { createRoot, hydrateRoot, type Root } from 'react-dom/client';
@@ -203,5 +203,5 @@ export function Drawn({ trial }: { readonly trial: Drawable }): ReactNode {
 
 /** The two samples of an adapter, as values. */
 export function samplesOf({ samples }: AdapterDescription): readonly [unknown, unknown] | undefined {
-  return samples && [readWritten(samples[0]), readWritten(samples[1])];
+  return samples && [fromNotation(samples[0]), fromNotation(samples[1])];
 }

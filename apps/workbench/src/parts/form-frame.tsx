@@ -1,7 +1,7 @@
 import type { FormDescription, Snapshot } from '@poietra/core';
 import { useEffect, useMemo, useRef, type ReactNode } from 'react';
-import type { FromFrame } from '../stand/checked.js';
-import type { FormToOpen } from '../stand/messages.js';
+import type { FromFrame } from '../sandbox/checked.js';
+import type { FormToOpen } from '../sandbox/messages.js';
 import { askCompany } from '../store/ask.js';
 import { useKit } from '../store/kit.js';
 import { StandFrame, type Post } from './stand-frame.js';

@@ -7,7 +7,7 @@ import {
   type FormDescription,
   type Kit,
 } from '@poietra/core';
-import type { FormToOpen } from '../stand/messages.js';
+import type { FormToOpen } from '../sandbox/messages.js';
 import { ask } from '../store/ask.js';
 import { codecsForFrame } from './use-codes.js';
 

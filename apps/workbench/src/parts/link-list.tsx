@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { FromFrame } from '../stand/checked.js';
+import type { FromFrame } from '../sandbox/checked.js';
 import { Verdict } from './verdict.js';
 
 export type LinksTold = Extract<FromFrame, { kind: 'links' }>;

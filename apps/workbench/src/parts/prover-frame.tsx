@@ -1,6 +1,6 @@
 import type { ToProver } from '@poietra/stand';
 import { useEffect, useRef, type ReactNode } from 'react';
-import { fromProver, type FromProver } from '../stand/checked.js';
+import { fromProver, type FromProver } from '../sandbox/checked.js';
 import { ask } from '../store/ask.js';
 import { useFrameSource } from './frame-source.js';
 

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
-import { fromFrame, type FromFrame } from '../stand/checked.js';
-import type { ToFrame } from '../stand/messages.js';
+import { fromFrame, type FromFrame } from '../sandbox/checked.js';
+import type { ToFrame } from '../sandbox/messages.js';
 import { useKit } from '../store/kit.js';
 import { useView } from '../store/view.js';
 import { Button } from './button.js';

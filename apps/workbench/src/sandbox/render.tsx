@@ -3,7 +3,8 @@ import type { CodecCode } from '@poietra/core';
 import { answerOnce, type BundledInputs } from '@poietra/stand';
 import { renderToString } from 'react-dom/server';
 import { servedPrefix, type FormToOpen } from './messages.js';
-import { prepare, Sheet } from './sheet.js';
+import { prepare } from './open-form.js';
+import { Sheet } from './sheet.js';
 
 export function startRenderingForms(inputs: BundledInputs, codes: Readonly<Record<string, CodecCode>> = {}): void {
   answerOnce(async (task) => {

@@ -1,4 +1,4 @@
-import { describeValue, readWritten, valueIn, write, type AdapterDescription, type Gesture } from '@poietra/core';
+import { describeValue, fromNotation, valueIn, toNotation, type AdapterDescription, type Gesture } from '@poietra/core';
 import { useEffect, useImperativeHandle, useMemo, useRef, useState, type ReactNode, type Ref } from 'react';
 import { liveInput, perform, record, sampleChoices, type BundledInputs } from '@poietra/stand';
 import { tell } from './tell.js';
@@ -28,7 +28,7 @@ export function Solo({ inputs, adapter, listen, recording, handle }: SoloProps):
   useImperativeHandle(
     handle,
     () => ({
-      push: (written) => setShown(readWritten(written)),
+      push: (written) => setShown(fromNotation(written)),
       replay: (gesture) => {
         const box = place.current?.querySelector('.poietra-box');
         if (!box) return;
@@ -64,7 +64,7 @@ export function Solo({ inputs, adapter, listen, recording, handle }: SoloProps):
           name,
           args: args.slice(0, 20).map((arg) => describeValue(arg)),
           value: describeValue(value),
-          written: isChange ? write(value) : undefined,
+          written: isChange ? toNotation(value) : undefined,
           isChange,
         });
       };

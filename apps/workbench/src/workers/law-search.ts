@@ -1,4 +1,4 @@
-import { laws, readWritten, write, type Codec, type Law } from '@poietra/core';
+import { laws, fromNotation, toNotation, type Codec, type Law } from '@poietra/core';
 import * as fc from 'fast-check';
 
 /** What a search for counterexamples has found so far. */
@@ -11,7 +11,7 @@ export interface LawResult {
 
 /** Values of every kind that an input may give, near the cases first: a fault mostly sits close to what is used. */
 function values(cases: readonly unknown[]): fc.Arbitrary<unknown> {
-  const known = cases.map(readWritten);
+  const known = cases.map(fromNotation);
   const figures = fc.tuple(
     fc.constantFrom('', '-', '+', ' '),
     fc.nat(99_999_999),
@@ -66,7 +66,7 @@ export async function searchLaws(
         tell({
           law: law.id,
           tried: tried + found.numRuns,
-          counterexample: { shown: write(shown), says: brokenBy(law, codec, shown) ?? '' },
+          counterexample: { shown: toNotation(shown), says: brokenBy(law, codec, shown) ?? '' },
         });
         break;
       }

@@ -2,13 +2,13 @@ import { parsePointer } from '../json/index.js';
 import type { AdapterDescription, InputState, ValueKind } from './description.js';
 
 /** Written values in a description are read by the caller's reader, since the adapter knows no codec. */
-export type ReadWritten = (written: unknown) => unknown;
+export type FromNotation = (written: unknown) => unknown;
 
 /** The input's properties for a state: constants first, then what the adapter needs. */
 export function propertiesFor(
   adapter: AdapterDescription,
   state: InputState,
-  read: ReadWritten = (written) => written,
+  read: FromNotation = (written) => written,
 ): Record<string, unknown> {
   const properties: Record<string, unknown> = {};
   for (const [name, value] of Object.entries(adapter.constants ?? {})) properties[name] = read(value);

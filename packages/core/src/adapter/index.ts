@@ -28,7 +28,7 @@ export type {
 export { families, familyNames, type Family } from './families.js';
 export { addStep, gestureWords, stepWords, type Gesture, type Step, type Target } from './gesture.js';
 export { emptiesFor, readingsOf, reportsOf, samplesFor, type Heard, type Reading } from './observed.js';
-export { ownProperties, pathWords, propertiesFor, valueIn, valueKind, type ReadWritten } from './drive.js';
+export { ownProperties, pathWords, propertiesFor, valueIn, valueKind, type FromNotation } from './drive.js';
 export { draftAdapter, focusWords } from './draft.js';
 export type { DeclaredEvent, DeclaredProperty, Finding, FoundInput } from './face.js';
 export { boxAdapters, nativeAdapters } from './boxes.js';

@@ -1,5 +1,5 @@
 import type { Case, Codec } from './codec.js';
-import { readWritten, same } from './written.js';
+import { fromNotation, same } from './notation.js';
 
 /** One station of a case: what was wanted, what came, and whether they are the same. */
 export interface Station {
@@ -17,7 +17,7 @@ export interface CaseResult {
 
 /** Runs one row all the way: shown → held → sent → JSON text → held again → shown again. */
 export function runCase(codec: Codec, row: Case): CaseResult {
-  const shown = readWritten(row.shown);
+  const shown = fromNotation(row.shown);
   const parsed = codec.parse(shown);
   if (!parsed.ok) {
     const fits = row.refused !== undefined && parsed.reason.toLowerCase().includes(row.refused.toLowerCase());
@@ -35,10 +35,10 @@ export function runCase(codec: Codec, row: Case): CaseResult {
     fits: same(wanted, seen),
   });
   const stations = [
-    station('held', 'held' in row ? readWritten(row.held) : parsed.held, parsed.held),
-    station('sent', 'sent' in row ? readWritten(row.sent) : sent, sent),
+    station('held', 'held' in row ? fromNotation(row.held) : parsed.held, parsed.held),
+    station('sent', 'sent' in row ? fromNotation(row.sent) : sent, sent),
     station('back', parsed.held, back),
-    station('again', 'again' in row ? readWritten(row.again) : codec.show(parsed.held), again),
+    station('again', 'again' in row ? fromNotation(row.again) : codec.show(parsed.held), again),
   ];
   return { passed: row.refused === undefined && stations.every(({ fits }) => fits), stations };
 }

@@ -9,4 +9,4 @@ export type { Makers } from './maker.js';
 export { codecBy, plainMakers } from './plain.js';
 export { runCase, type CaseResult, type Station } from './cases.js';
 export { laws, type Law } from './laws.js';
-export { canBeWritten, localText, readWritten, same, write } from './written.js';
+export { hasNotation, localText, fromNotation, same, toNotation } from './notation.js';

@@ -1,6 +1,6 @@
 /** What must hold of a codec for every value. Said here; counterexamples are searched for by whoever has the time. */
 import type { Codec } from './codec.js';
-import { same, write } from './written.js';
+import { same, toNotation } from './notation.js';
 
 export interface Law {
   readonly id: 'json' | 'shown' | 'throws' | 'stable' | 'empty';
@@ -9,7 +9,7 @@ export interface Law {
   broken(codec: Codec, shown: unknown): string | undefined;
 }
 
-const text = (value: unknown): string => JSON.stringify(write(value));
+const text = (value: unknown): string => JSON.stringify(toNotation(value));
 
 function heldOf(codec: Codec, shown: unknown): { readonly held: unknown } | undefined {
   const parsed = codec.parse(shown);

@@ -10,8 +10,8 @@ export function localText(date: Date): string {
 }
 
 /** What was written, as the value it stands for. */
-export function readWritten(written: unknown): unknown {
-  if (Array.isArray(written)) return written.map(readWritten);
+export function fromNotation(written: unknown): unknown {
+  if (Array.isArray(written)) return written.map(fromNotation);
   if (!isObject(written)) return written;
   const { value } = written;
   // What only looks like one of these is an object like any other: tables come from foreign kits.
@@ -26,12 +26,12 @@ export function readWritten(written: unknown): unknown {
       if (/^-?\d{1,400}$/.test(value as string)) return BigInt(value as string);
   }
   const read: Record<string, unknown> = {};
-  for (const name of Object.keys(written)) setOwn(read, name, readWritten(written[name]));
+  for (const name of Object.keys(written)) setOwn(read, name, fromNotation(written[name]));
   return read;
 }
 
 /** A value as JSON that `readWritten` turns back; what it has no way to write becomes a note of its kind. */
-export function write(value: unknown, depth = 0): unknown {
+export function toNotation(value: unknown, depth = 0): unknown {
   if (value === undefined) return { [mark]: 'undefined' };
   if (typeof value === 'bigint') return { [mark]: 'bigint', value: String(value) };
   if (typeof value === 'number' && !Number.isFinite(value)) return { [mark]: 'number', value: String(value) };
@@ -40,27 +40,27 @@ export function write(value: unknown, depth = 0): unknown {
   if (value instanceof Date)
     return { [mark]: 'Date', value: Number.isNaN(value.getTime()) ? 'Invalid Date' : localText(value) };
   if (depth > 20) return { [mark]: 'deeper' };
-  if (Array.isArray(value)) return value.map((item) => write(item, depth + 1));
+  if (Array.isArray(value)) return value.map((item) => toNotation(item, depth + 1));
   if (!isPlain(value)) return { [mark]: (value.constructor as { name?: string } | undefined)?.name ?? 'object' };
   const written: Record<string, unknown> = {};
-  for (const name of Object.keys(value)) setOwn(written, name, write(value[name], depth + 1));
+  for (const name of Object.keys(value)) setOwn(written, name, toNotation(value[name], depth + 1));
   return written;
 }
 
 /** Whether two values of any station are the same: dates by their time, the rest by value. */
 export function same(a: unknown, b: unknown): boolean {
-  return JSON.stringify(write(a)) === JSON.stringify(write(b));
+  return JSON.stringify(toNotation(a)) === JSON.stringify(toNotation(b));
 }
 
 const readable = new Set(['Date', 'undefined', 'number', 'bigint']);
 
 /** Whether `readWritten` gives back all of what `write` writes of it; objects of a package's own classes do not come back. */
-export function canBeWritten(value: unknown): boolean {
+export function hasNotation(value: unknown): boolean {
   const isSound = (written: unknown): boolean => {
     if (Array.isArray(written)) return written.every(isSound);
     if (!isObject(written)) return true;
     const is = written[mark];
     return (typeof is !== 'string' || readable.has(is)) && Object.values(written).every(isSound);
   };
-  return isSound(write(value));
+  return isSound(toNotation(value));
 }

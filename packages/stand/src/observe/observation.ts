@@ -1,5 +1,5 @@
 /** Where an input is tried: it is mounted on trials, its adapter is changed as behaviour speaks for it, and what was seen is noted. */
-import { readWritten, same, type AdapterDescription, type Finding, type FoundInput, type Gesture } from '@poietra/core';
+import { fromNotation, same, type AdapterDescription, type Finding, type FoundInput, type Gesture } from '@poietra/core';
 import type { AdaptedInput } from '@poietra/react';
 import { leave, perform } from '../hands.js';
 import { sampleChoices } from '../sample-choices.js';
@@ -51,7 +51,7 @@ export class Observation {
   /** A value that it shows: one that was pushed in, or what the gesture reports. */
   async sample(): Promise<unknown> {
     const { samples, gesture } = this.adapter;
-    return samples ? readWritten(samples[0]) : gesture && (await this.quietly(() => this.reported(gesture)));
+    return samples ? fromNotation(samples[0]) : gesture && (await this.quietly(() => this.reported(gesture)));
   }
 
   async reported(gesture: Gesture): Promise<unknown> {
@@ -68,7 +68,7 @@ export class Observation {
   async start(gesture: Gesture): Promise<unknown> {
     const reported = await this.quietly(() => this.reported(gesture));
     const { samples } = this.adapter;
-    return samples?.map(readWritten).find((value) => !same(value, reported));
+    return samples?.map(fromNotation).find((value) => !same(value, reported));
   }
 
   async end(): Promise<void> {

@@ -1,11 +1,11 @@
 /** Which values it shows, what it takes for "no value", which kinds it bears, what it submits. */
 import {
-  canBeWritten,
+  hasNotation,
   emptiesFor,
-  readWritten,
+  fromNotation,
   samplesFor,
   valueKind,
-  write,
+  toNotation,
   type AdapterDescription,
 } from '@poietra/core';
 import { everyElement, workingElements } from '@poietra/react';
@@ -27,7 +27,7 @@ export async function findSamples(seen: Observation): Promise<void> {
   for (const [a, b] of pairs) {
     if (reported !== undefined && kindOf(reported) !== kindOf(a)) continue;
     if (!(await tellsApart(seen, a, b))) continue;
-    seen.adapter = { ...seen.adapter, samples: [write(a), write(b)] };
+    seen.adapter = { ...seen.adapter, samples: [toNotation(a), toNotation(b)] };
     seen.note(
       'value',
       `“${value.property}” shows ${kindOf(a)} values.`,
@@ -36,8 +36,8 @@ export async function findSamples(seen: Observation): Promise<void> {
     );
     return;
   }
-  if (reported !== undefined && canBeWritten(reported))
-    seen.adapter = { ...seen.adapter, samples: [write(reported), write(undefined)] };
+  if (reported !== undefined && hasNotation(reported))
+    seen.adapter = { ...seen.adapter, samples: [toNotation(reported), toNotation(undefined)] };
 }
 
 async function tellsApart(seen: Observation, a: unknown, b: unknown): Promise<boolean> {
@@ -65,12 +65,12 @@ export async function findEmpty(seen: Observation): Promise<void> {
   if (!samples && !gesture) return;
   const sample = await seen.sample();
   const type = seen.input.properties.find(({ name }) => name === value.property)?.type ?? '';
-  const declared = 'empty' in value ? [readWritten(value.empty)] : [];
+  const declared = 'empty' in value ? [fromNotation(value.empty)] : [];
   const before = seen.adapter;
   let best: { adapter: AdapterDescription; points: number } | undefined;
   for (const empty of [...declared, ...emptiesFor(sample, type)]) {
     const { empty: _, ...bare } = value;
-    seen.adapter = { ...before, value: empty === undefined ? bare : { ...bare, empty: write(empty) } };
+    seen.adapter = { ...before, value: empty === undefined ? bare : { ...bare, empty: toNotation(empty) } };
     const points = await seen.quietly(() => emptyPoints(seen, sample));
     if (points !== undefined && points > (best?.points ?? -1)) best = { adapter: seen.adapter, points };
     if (points === 3) break;
@@ -144,7 +144,7 @@ export async function findKind(seen: Observation): Promise<void> {
 /** Whether it submits itself as the text that it shows; otherwise the field does. */
 export async function findSubmission(seen: Observation): Promise<void> {
   const { name, samples } = seen.adapter;
-  const shown = samples && readWritten(samples[0]);
+  const shown = samples && fromNotation(samples[0]);
   if (!name) return;
   const trial = await seen.mount({ state: { shown, sent: typeof shown === 'string' ? shown : undefined } });
   const form = trial?.place.querySelector('form');

@@ -1,6 +1,6 @@
 import { useEffect, useRef, type ReactNode } from 'react';
-import { codeAnswer } from '../../stand/checked.js';
-import type { CodeAnswer, CodeTask } from '../../stand/code-work.js';
+import { codeAnswer } from '../../sandbox/checked.js';
+import type { CodeAnswer, CodeTask } from '../../sandbox/code-work.js';
 import { ask } from '../../store/ask.js';
 import { useServed } from '../../parts/use-served.js';
 

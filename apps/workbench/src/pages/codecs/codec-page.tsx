@@ -2,8 +2,8 @@ import {
   builtIn,
   describeValue,
   joinPointer,
-  readWritten,
-  write,
+  fromNotation,
+  toNotation,
   type Case,
   type CaseResult,
   type CodecDescription,
@@ -13,17 +13,16 @@ import { partOf } from '../../parts/part-of.js';
 import { useLocation, useParams } from 'react-router';
 import { PartHead } from '../../parts/part-head.js';
 import { NoSuch } from '../../parts/no-such.js';
-import { Button } from '../../parts/button.js';
-import { CodeView } from '../../parts/code-view.js';
 import { cellText, readCell } from '../../parts/cell-text.js';
 import { SlotText } from '../../parts/slot.js';
 import { ValueLine, type LineValue } from '../../parts/value-line.js';
-import { Verdict } from '../../parts/verdict.js';
 import { useKit } from '../../store/kit.js';
 import { useView } from '../../store/view.js';
 import { CodecOptions } from './codec-options.js';
 import { useCaseResults } from './case-results.js';
-import { CodeFrame, type RunCode } from './code-frame.js';
+import { CaseTable } from './case-table.js';
+import type { RunCode } from './code-frame.js';
+import { CodecSource, firstCode } from './codec-source.js';
 import { LawsPanel } from './laws-panel.js';
 
 /** The value line of a codec, live, and its table of cases. */
@@ -83,7 +82,7 @@ function CodecView({
             ...Object.fromEntries(
               result.stations
                 .filter(({ name: station }) => station === 'held' || station === 'sent')
-                .map(({ name: station, seen }) => [station, write(seen)]),
+                .map(({ name: station, seen }) => [station, toNotation(seen)]),
             ),
           };
     edit(`Keep a case of ${name}`, { [`${at}/cases`]: [...cases, row] });
@@ -125,7 +124,7 @@ function CodecView({
           </details>
         )}
         {isCode && (
-          <Code
+          <CodecSource
             name={name}
             source={typeof codec.options?.['source'] === 'string' ? codec.options['source'] : ''}
             trouble={trouble ?? failed}
@@ -160,43 +159,7 @@ function CodecView({
             <span className="text-fail">{!read.ok ? read.reason : line.broken}</span>
           </form>
         </section>
-        <section aria-label="Cases">
-          <h2 className="mb-1">Cases</h2>
-          {cases.length === 0 ? (
-            <p className="text-ink-2">
-              None yet. Write above what the input gives, look at what becomes of it, and keep it.
-            </p>
-          ) : (
-            <div className="relative overflow-x-auto">
-              <table className="w-full border-collapse text-left">
-                <thead>
-                  <tr className="border-b border-edge text-[13px] text-ink-2">
-                    <th className="py-1 pr-3 font-semibold">Verdict</th>
-                    <th className="pr-3 font-semibold text-shown">○ shown</th>
-                    <th className="pr-3 font-semibold text-held">● held</th>
-                    <th className="pr-3 font-semibold text-sent">■ sent</th>
-                    <th className="pr-3 font-semibold text-held">● back</th>
-                    <th className="pr-3 font-semibold">Note</th>
-                    <th>
-                      <span className="sr-only">Remove</span>
-                    </th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {cases.map((row, i) => (
-                    <CaseRow
-                      key={i}
-                      row={row}
-                      index={i}
-                      result={results[i + 1]}
-                      onChange={(next) => setCase(i, next)}
-                    />
-                  ))}
-                </tbody>
-              </table>
-            </div>
-          )}
-        </section>
+        <CaseTable cases={cases} results={results.slice(1)} onChange={setCase} />
         <LawsPanel
           codec={codec}
           run={run}
@@ -222,148 +185,12 @@ function optionsFor(
   };
 }
 
-/** What a codec of code starts with. */
-const firstCode = `/** What the input shows becomes what is held; an Error says why it cannot. */
-export function parse(shown: unknown): string {
-  if (typeof shown !== 'string') throw new Error('A text was expected.');
-  return shown.trim();
-}
-
-/** What is held becomes what the input shows. */
-export function show(held: string): string {
-  return held;
-}
-`;
-
-/** The code itself. It is kept as it is typed, also while it cannot be taken. */
-function Code({
-  name,
-  source,
-  trouble,
-  onReady,
-  onTrouble,
-}: {
-  readonly name: string;
-  readonly source: string;
-  readonly trouble: string | undefined;
-  onReady(run: RunCode): void;
-  onTrouble(reason: string | undefined): void;
-}): ReactNode {
-  const edit = useKit(({ edit: change }) => change);
-  return (
-    <section aria-label="Code" className="grid gap-1">
-      <div className="h-64 border border-hairline">
-        <CodeView
-          label={`Code of ${name}`}
-          text={source}
-          language="typescript"
-          onChange={(text) =>
-            edit(`Code of ${name}`, { [`${joinPointer('/codecs', name)}/options/source`]: text }, `code ${name}`)
-          }
-        />
-      </div>
-      <p role="status" className="min-h-5 text-[13px] text-fail">
-        {trouble}
-      </p>
-      <CodeFrame source={source} onReady={onReady} onTrouble={onTrouble} />
-    </section>
-  );
-}
-
 function lineOf(result: CaseResult | undefined, written: unknown): LineValue {
   const seen = (station: string): unknown => result?.stations.find(({ name }) => name === station)?.seen;
   return {
-    shown: describeValue(readWritten(written), 0),
+    shown: describeValue(fromNotation(written), 0),
     held: describeValue(seen('held'), 0),
     sent: describeValue(seen('sent'), 0),
     broken: result?.refused,
   };
-}
-
-interface RowProps {
-  readonly row: Case;
-  readonly index: number;
-  /** Missing while its code has not answered. */
-  readonly result: CaseResult | undefined;
-  onChange(row: Case | undefined): void;
-}
-
-function CaseRow({ row, index, result, onChange }: RowProps): ReactNode {
-  const set = (member: 'shown' | 'held' | 'sent', text: string): void => {
-    const read = readCell(text);
-    if (!read.ok) throw new TypeError(read.reason);
-    const { refused: _refused, ...rest } = row;
-    onChange(member === 'shown' ? { ...row, shown: read.written } : { ...rest, [member]: read.written });
-  };
-  const station = (name: 'held' | 'sent' | 'back') => result?.stations.find((one) => one.name === name);
-  const cell = (name: 'held' | 'sent'): ReactNode => {
-    const seen = station(name);
-    if (!seen) return <span className="text-ink-2">—</span>;
-    return (
-      <>
-        <SlotText
-          label={`Case ${index + 1}, ${name}`}
-          value={cellText(row[name] ?? write(seen.seen))}
-          onChange={(text) => set(name, text)}
-        />
-        {!seen.fits && <span className="mono block text-[13px] text-fail">came: {cellText(write(seen.seen))}</span>}
-      </>
-    );
-  };
-  const back = station('back');
-  return (
-    <tr className="border-b border-hairline align-top">
-      <td className="py-1.5 pr-3">
-        {result ? (
-          <Verdict kind={result.passed ? 'pass' : 'fail'}>{result.passed ? 'passes' : 'fails'}</Verdict>
-        ) : (
-          <Verdict kind="unknown">not yet run</Verdict>
-        )}
-      </td>
-      <td className="py-1.5 pr-3">
-        <SlotText
-          label={`Case ${index + 1}, shown`}
-          value={cellText(row.shown)}
-          onChange={(text) => set('shown', text)}
-        />
-      </td>
-      {result?.refused !== undefined ? (
-        <td colSpan={3} className="py-1.5 pr-3">
-          <span className="text-ink-2">refused: </span>
-          {result.refused}
-          {!result.passed && (
-            <span className="block text-fail">
-              {row.refused === undefined
-                ? 'A held value was expected.'
-                : `The reason was expected to say “${row.refused}”.`}
-            </span>
-          )}
-        </td>
-      ) : (
-        <>
-          <td className="py-1.5 pr-3">{cell('held')}</td>
-          <td className="py-1.5 pr-3">{cell('sent')}</td>
-          <td className="mono py-1.5 pr-3">
-            {back && cellText(write(back.seen))}
-            {back && !back.fits && <span className="block text-[13px] text-fail">is not what was held</span>}
-            {row.refused !== undefined && <span className="block text-[13px] text-fail">a refusal was expected</span>}
-          </td>
-        </>
-      )}
-      <td className="py-1.5 pr-3 text-ink-2">
-        <SlotText
-          label={`Case ${index + 1}, note`}
-          mono={false}
-          value={row.note ?? ''}
-          words={row.note ?? '…'}
-          onChange={(note) => onChange({ ...row, note })}
-        />
-      </td>
-      <td className="py-1">
-        <Button look="quiet" onClick={() => onChange(undefined)} aria-label={`Remove case ${index + 1}`}>
-          ×
-        </Button>
-      </td>
-    </tr>
-  );
 }

@@ -3,7 +3,7 @@ import { useState, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
 import { SendToCodec } from '../../parts/send-to-codec.js';
 import { ValueLine } from '../../parts/value-line.js';
-import type { FromFrame } from '../../stand/checked.js';
+import type { FromFrame } from '../../sandbox/checked.js';
 import { useKit } from '../../store/kit.js';
 
 export type Line = Extract<FromFrame, { kind: 'line' }>;

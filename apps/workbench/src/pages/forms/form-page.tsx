@@ -1,12 +1,4 @@
-import {
-  acceptedWords,
-  editForm,
-  isObject,
-  joinPointer,
-  type FormDescription,
-  type Outcome,
-  type Snapshot,
-} from '@poietra/core';
+import { acceptedWords, editForm, isObject, joinPointer, type FormDescription, type Outcome } from '@poietra/core';
 import { GearIcon } from '@phosphor-icons/react';
 import { useEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
 import { partOf } from '../../parts/part-of.js';
@@ -20,10 +12,9 @@ import { FormFrame } from '../../parts/form-frame.js';
 import type { Post } from '../../parts/stand-frame.js';
 import { Busy, Failed } from '../../parts/states.js';
 import { useShown } from '../../parts/use-shown.js';
-import { Verdict } from '../../parts/verdict.js';
-import type { FromFrame } from '../../stand/checked.js';
-import { askTagged, recordsAddress, sendForm } from '../../store/ask.js';
-import { draftOf, dropDraft, keepDraft, onDraftTrouble } from '../../store/drafts.js';
+import type { FromFrame } from '../../sandbox/checked.js';
+import { sendForm } from '../../store/ask.js';
+import { dropDraft, keepDraft, onDraftTrouble } from '../../store/drafts.js';
 import { useKit } from '../../store/kit.js';
 import { useView } from '../../store/view.js';
 import { CompanySettings } from './company-settings.js';
@@ -32,7 +23,10 @@ import { FocusedLine, traced, untraced } from './focused-line.js';
 import { ProofNotices } from './proof-notices.js';
 import { Records } from './records.js';
 import { SheetWidth } from './sheet-width.js';
+import { StateWords } from './state-words.js';
 import { TextSheet, type TextName } from './text-sheet.js';
+import { useBeginning } from './use-beginning.js';
+import { useSending } from './use-sending.js';
 import { WithoutScript } from './without-script.js';
 
 /** The proof of a form: the sheet with its notes, the records it made, and its texts beside it. */
@@ -53,14 +47,6 @@ function widthOf(text: string | undefined): number {
   return Number.isInteger(width) && width >= 200 && width <= 4000 ? width : usualWidth;
 }
 
-interface Beginning {
-  readonly id: string;
-  readonly values?: unknown;
-  /** Of the record as it was loaded. */
-  readonly tag?: string | undefined;
-  readonly restore?: Snapshot;
-  readonly trouble?: string;
-}
 type State = Extract<FromFrame, { kind: 'state' }>;
 
 function Proof({
@@ -86,8 +72,8 @@ function Proof({
   const hasNotes = notes !== 'folded';
   const kitSkins = useKit(({ kit }) => kit.skins);
   const skins = Object.keys(kitSkins ?? {});
-  const [beginning, setBeginning] = useState<Beginning>();
   const [round, setRound] = useState(0);
+  const { beginning, tag } = useBeginning(id, form.send, record, round);
   const [wide, setWide] = useShown('width');
   const width = widthOf(wide);
   const [shown, setText] = useShown('text');
@@ -100,75 +86,27 @@ function Proof({
   const [saved, setSaved] = useState(0);
   useEffect(() => onDraftTrouble(say), [say]);
   const post = useRef<Post>(undefined);
-  const sending = useRef<{ readonly text: string; readonly key: string }>(undefined);
-  const tag = useRef<string>(undefined);
   /** How often what this opening holds was accepted. */
   const accepted = useRef(0);
-
   useEffect(() => {
     accepted.current = 0;
-    let isCurrent = true;
     setLine(undefined);
     setState(undefined);
-    const start = async (): Promise<Beginning> => {
-      const restore = await draftOf(id);
-      const address = record === undefined ? undefined : recordsAddress(form.send, record);
-      try {
-        const loaded = address === undefined ? undefined : await askTagged(address);
-        const values = loaded?.answer;
-        return { id, tag: loaded?.tag, ...(values === undefined ? {} : { values }), ...(restore ? { restore } : {}) };
-      } catch (error) {
-        return { id, trouble: error instanceof Error ? error.message : String(error) };
-      }
-    };
-    void start().then((next) => {
-      if (!isCurrent) return;
-      tag.current = next.tag;
-      setBeginning(next);
-    });
-    return () => {
-      isCurrent = false;
-    };
-    // The record is fetched once for each opening, not whenever the form's description changes.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [id, round]);
-
+  const sendRecord = useSending(form, record, tag);
   const send = async (sent: unknown): Promise<Outcome> => {
-    if (!form.send)
-      return { kind: 'failed', message: 'This form has no address to send to yet. Its settings, above, say where.' };
-    const { key } = form.send;
-    // The same values once more, after an answer that never came, are the same sending.
-    const text = JSON.stringify(sent);
-    if (sending.current?.text !== text) sending.current = { text, key: crypto.randomUUID() };
-    const purpose = record === undefined ? 'create' : 'replace';
-    const outcome = await sendForm(form.send, purpose, record, sent, {
-      key: record === undefined ? sending.current.key : undefined,
-      match: tag.current,
-    });
-    if (outcome.kind === 'accepted') {
-      sending.current = undefined;
-      // What is stored by now has another tag, which the answer's header would tell; a second change asks without.
-      tag.current = undefined;
-    }
-    if (outcome.kind === 'accepted') {
-      const made = isObject(outcome.answer) ? outcome.answer[key] : undefined;
-      accepted.current++;
-      say(
-        form.accepted !== undefined
-          ? acceptedWords(form.accepted, outcome.answer)
-          : record !== undefined
-            ? `${record} replaced.`
-            : made === undefined
-              ? `Saved. The answer has no “${key}”, so it is not known under which key.`
-              : `Saved as ${String(made)}.`,
-      );
-      await dropDraft(id);
-      setSaved((count) => count + 1);
-      if (record === undefined && (typeof made === 'string' || typeof made === 'number'))
-        void navigate(`${pathOf('forms', name)}/${encodeURIComponent(String(made))}${search}`);
-    }
+    const outcome = await sendRecord(sent);
+    if (outcome.kind !== 'accepted') return outcome;
+    accepted.current++;
+    const made = form.send && isObject(outcome.answer) ? outcome.answer[form.send.key] : undefined;
+    say(acceptedAs(form, outcome.answer, made, record));
+    await dropDraft(id);
+    setSaved((count) => count + 1);
+    if (record === undefined && (typeof made === 'string' || typeof made === 'number'))
+      void navigate(`${pathOf('forms', name)}/${encodeURIComponent(String(made))}${search}`);
     return outcome;
   };
+
   const onMessage = (message: FromFrame, reply: Post): void => {
     if (message.kind === 'edit') {
       if (!isEditing) return;
@@ -340,33 +278,11 @@ function Proof({
   );
 }
 
-/** Only a form that can be sent is ready to be sent. */
-function StateWords({
-  state,
-  form,
-  name,
-}: {
-  readonly state: State | undefined;
-  readonly form: FormDescription;
-  readonly name: string;
-}): ReactNode {
-  if (!state) return null;
-  return (
-    <span className="flex gap-3 text-[13px]">
-      {state.problems > 0 ? (
-        <Verdict kind="unknown">{state.problems === 1 ? 'one thing open' : `${state.problems} things open`}</Verdict>
-      ) : form.send ? (
-        <Verdict kind="pass">ready to send</Verdict>
-      ) : (
-        <Verdict kind="warning">
-          nothing open, but <Link to={`/form-settings/${encodeURIComponent(name)}`}>no address</Link>
-        </Verdict>
-      )}
-      {state.changed && (
-        <span className="text-ink-2" title="Kept in this browser until it is sent or taken back">
-          draft kept
-        </span>
-      )}
-    </span>
-  );
+/** What a person is told of what was accepted. */
+function acceptedAs(form: FormDescription, answer: unknown, made: unknown, record: string | undefined): string {
+  if (form.accepted !== undefined) return acceptedWords(form.accepted, answer);
+  if (record !== undefined) return `${record} replaced.`;
+  return made === undefined
+    ? `Saved. The answer has no “${form.send?.key ?? ''}”, so it is not known under which key.`
+    : `Saved as ${String(made)}.`;
 }

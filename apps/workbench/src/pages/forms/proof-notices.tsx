@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
 import { Verdict } from '../../parts/verdict.js';
-import type { FromFrame } from '../../stand/checked.js';
+import type { FromFrame } from '../../sandbox/checked.js';
 
 type State = Extract<FromFrame, { kind: 'state' }>;
 

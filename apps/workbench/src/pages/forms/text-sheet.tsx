@@ -6,7 +6,7 @@ import { CodeView } from '../../parts/code-view.js';
 import { CopyButton } from '../../parts/copy-button.js';
 import { hintsOffers, schemaOffers } from '../../parts/json-offers.js';
 import { JsonText } from '../../parts/json-text.js';
-import type { FromFrame } from '../../stand/checked.js';
+import type { FromFrame } from '../../sandbox/checked.js';
 import { SchemaForm } from './schema-form.js';
 import { useKit } from '../../store/kit.js';
 import { plainText, textOf } from '../../store/written.js';

@@ -15,7 +15,7 @@ import { NoSuch } from '../../parts/no-such.js';
 import { FormFrame } from '../../parts/form-frame.js';
 import { schemaOffers } from '../../parts/json-offers.js';
 import { JsonText } from '../../parts/json-text.js';
-import { useGroupDrafts, type GroupDraft } from '../../store/group-drafts.js';
+import { useGroupEdits, type GroupEdit } from '../../store/group-edits.js';
 import { useKit } from '../../store/kit.js';
 import { useView } from '../../store/view.js';
 import { Effects } from './effects.js';
@@ -36,8 +36,8 @@ function GroupView({ name, group }: { readonly name: string; readonly group: Gro
   const { kit, edit } = useKit();
   const navigate = useNavigate();
   // An edit is looked at before it is made: it reaches every form that uses the group, and what was saved with them.
-  const draft = useGroupDrafts(({ drafts }) => drafts[name]);
-  const setDraft = (next: GroupDraft | undefined): void => useGroupDrafts.getState().keep(name, next);
+  const draft = useGroupEdits(({ edits }) => edits[name]);
+  const setDraft = (next: GroupEdit | undefined): void => useGroupEdits.getState().keep(name, next);
   const isDraft =
     draft !== undefined &&
     draft.of === group.schema &&

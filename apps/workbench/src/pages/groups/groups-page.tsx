@@ -8,7 +8,7 @@ import { RemovePart } from '../../parts/remove-part.js';
 import { Toggle } from '../../parts/toggle.js';
 import { UsedTimes } from '../../parts/used-times.js';
 import { useKit } from '../../store/kit.js';
-import { useGroupDrafts } from '../../store/group-drafts.js';
+import { useGroupEdits } from '../../store/group-edits.js';
 import { Sketch } from '../forms/sketch.js';
 import { TakeOut } from './take-out.js';
 
@@ -88,6 +88,6 @@ const columns: readonly Column<Row>[] = [
 ];
 
 function Waits({ name }: { readonly name: string }): ReactNode {
-  const waits = useGroupDrafts(({ drafts }) => drafts[name] !== undefined);
+  const waits = useGroupEdits(({ edits }) => edits[name] !== undefined);
   return waits && <span className="text-[13px] text-warn">an edit waits</span>;
 }

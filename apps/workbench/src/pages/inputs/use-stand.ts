@@ -2,7 +2,7 @@ import {
   addStep,
   describeValue,
   makeCodec,
-  readWritten,
+  fromNotation,
   reportsOf,
   type AdapterDescription,
   type CodecDescription,
@@ -14,7 +14,7 @@ import {
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LineValue } from '../../parts/value-line.js';
 import type { Post } from '../../parts/stand-frame.js';
-import type { FromFrame } from '../../stand/checked.js';
+import type { FromFrame } from '../../sandbox/checked.js';
 
 const mostReports = 200;
 
@@ -118,7 +118,7 @@ export function useStand(input: FoundInput | undefined, adapter: AdapterDescript
     },
     push: (written) => {
       setLast(written);
-      add({ kind: 'pushed', value: describeValue(readWritten(written), 0) });
+      add({ kind: 'pushed', value: describeValue(fromNotation(written), 0) });
       post.current?.({ kind: 'push', written });
     },
     steps,
@@ -139,7 +139,7 @@ export function useStand(input: FoundInput | undefined, adapter: AdapterDescript
 
 /** A written value sent along a codec: the three stations. */
 export function lineFor(written: unknown, codec: CodecDescription): LineValue {
-  const shown = readWritten(written);
+  const shown = fromNotation(written);
   const made = makeCodec(codec);
   const parsed = made.parse(shown);
   const held = parsed.ok ? parsed.held : undefined;

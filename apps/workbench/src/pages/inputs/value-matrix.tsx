@@ -4,7 +4,7 @@ import { Button } from '../../parts/button.js';
 import { DescribedTree } from '../../parts/described-tree.js';
 import { ProverFrame } from '../../parts/prover-frame.js';
 import { Verdict } from '../../parts/verdict.js';
-import type { FromProver } from '../../stand/checked.js';
+import type { FromProver } from '../../sandbox/checked.js';
 import { standardValues } from './push-values.js';
 
 type Row = Extract<FromProver, { kind: 'pushed' }>['row'];
