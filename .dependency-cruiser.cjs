@@ -1,16 +1,17 @@
 /**
- * The arrows of the house: who may know whom. In the core they go one way, json ← schema ← form ← plan ← handover;
+ * The arrows of the house: who may know whom. In the core they go one way, json ← schema ← words ← form ← plan ← handover;
  * codec and adapter need only json. Every folder of the core has one door, its index.ts.
  */
-const rooms = ['json', 'schema', 'codec', 'adapter', 'expression', 'form', 'plan', 'kit', 'handover'];
+const rooms = ['json', 'schema', 'codec', 'adapter', 'expression', 'words', 'form', 'plan', 'kit', 'handover'];
 const mayKnow = {
   json: [],
   schema: ['json'],
   codec: ['json'],
   adapter: ['json'],
   expression: ['json'],
-  form: ['json', 'schema', 'codec', 'expression'],
-  plan: ['json', 'schema', 'codec', 'adapter', 'expression', 'form'],
+  words: ['json', 'schema', 'codec'],
+  form: ['json', 'schema', 'codec', 'expression', 'words'],
+  plan: ['json', 'schema', 'codec', 'adapter', 'expression', 'words', 'form'],
   kit: ['json', 'schema', 'codec', 'adapter', 'plan'],
   handover: ['json', 'schema', 'codec', 'adapter', 'plan', 'kit'],
 };

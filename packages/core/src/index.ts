@@ -4,6 +4,7 @@ export * from './schema/index.js';
 export * from './codec/index.js';
 export * from './adapter/index.js';
 export * from './expression/index.js';
+export * from './words/index.js';
 export * from './form/index.js';
 export * from './plan/index.js';
 export * from './kit/index.js';

@@ -26,8 +26,8 @@ describe('a JSON Pointer', () => {
     expect(lookUp([1], '/00')).toBeUndefined();
   });
   it('says what is wrong with a text that is none', () => {
-    expect(() => parsePointer('a')).toThrow('has to be empty or to start with "/"');
-    expect(() => parsePointer('/~2')).toThrow('has to be followed by 0 or 1');
+    expect(() => parsePointer('a')).toThrow('it starts with "/"');
+    expect(() => parsePointer('/~2')).toThrow('0 or 1 follow each "~"');
   });
   it('knows its parent and what lies within it', () => {
     expect([parentPointer('/a/b'), parentPointer('/a'), parentPointer('')]).toEqual(['/a', '', '']);

@@ -1,6 +1,8 @@
 /** Boxes that HTML does not have as one element: radio buttons and check marks as a value, a combo box, a file as text. */
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { Choices } from './given.js';
+import { useWords } from './scope.js';
+import { moreWords } from './words/more-words.js';
 
 interface BoxProps {
   readonly value?: unknown;
@@ -127,6 +129,7 @@ export function Combo({
   free = true,
   ...rest
 }: ComboProps): ReactNode {
+  const words = useWords(moreWords);
   const [text, setText] = useState<string>();
   const [active, setActive] = useState(-1);
   const [isOpen, setOpen] = useState(false);
@@ -207,7 +210,7 @@ export function Combo({
         }}
       />
       {isOpen && (
-        <ul id={listId} role="listbox" aria-label="Choices" className="poietra-offers">
+        <ul id={listId} role="listbox" aria-label={words.choices} className="poietra-offers">
           {offered.map((one, i) => (
             <li
               key={i}
@@ -225,7 +228,7 @@ export function Combo({
       )}
       {isOpen && (status !== undefined || offered.length === 0) && (
         <p className="poietra-hint" role="status">
-          {status ?? 'Nothing fits what is typed.'}
+          {status ?? words.nothingFits}
         </p>
       )}
     </div>
@@ -238,6 +241,7 @@ interface FileProps extends BoxProps {
 
 /** A file as data text (RFC 2397). The value does not carry the file's name; what is there is told by kind and size. */
 export function FileBox({ value, onChange, choices: _choices, ...rest }: FileProps): ReactNode {
+  const words = useWords(moreWords);
   const [trouble, setTrouble] = useState<string>();
   const input = useRef<HTMLInputElement>(null);
   const data = typeof value === 'string' ? /^data:([^;,]*)[^,]*,(.*)$/s.exec(value) : null;
@@ -246,7 +250,7 @@ export function FileBox({ value, onChange, choices: _choices, ...rest }: FilePro
     if (!file) return;
     const reader = new FileReader();
     reader.onload = () => onChange?.(reader.result);
-    reader.onerror = () => setTrouble(`The file cannot be read: ${reader.error?.message ?? 'no reason was given'}.`);
+    reader.onerror = () => setTrouble(words.fileBroken(reader.error?.message ?? file.name));
     reader.readAsDataURL(file);
     // The browser would go on to name the file, also when the form does not take it.
     if (input.current) input.current.value = '';
@@ -257,20 +261,15 @@ export function FileBox({ value, onChange, choices: _choices, ...rest }: FilePro
       {data && (
         <span className="poietra-file-there">
           {data[1]?.startsWith('image/') && <img src={String(value)} alt="" />}
-          {data[1] === '' ? 'A file' : data[1]}, {sizeWords(((data[2]?.length ?? 0) * 3) / 4)}
+          {data[1] === '' ? words.aFile : data[1]}, {words.size(((data[2]?.length ?? 0) * 3) / 4)}
           <button type="button" disabled={rest.disabled} onClick={() => onChange?.(undefined)}>
-            Take away
+            {words.takeAway}
           </button>
         </span>
       )}
       {trouble !== undefined && <span role="alert">{trouble}</span>}
     </div>
   );
-}
-
-function sizeWords(bytes: number): string {
-  if (bytes < 1000) return `${Math.round(bytes)} bytes`;
-  return bytes < 1e6 ? `${Math.round(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
 }
 
 function textOf(value: unknown, choices: Choices): string {

@@ -1,8 +1,9 @@
-import { reasonOf } from '@poietra/core';
+import { reasonOf, type DrawnWords } from '@poietra/core';
 import { Component, type ReactNode } from 'react';
 
 interface Props {
   readonly label: string;
+  readonly words: Pick<DrawnWords, 'broken' | 'tryAgain'>;
   readonly children: ReactNode;
 }
 
@@ -19,9 +20,9 @@ export class BrokenField extends Component<Props, { readonly reason: string | un
     if (reason === undefined) return this.props.children;
     return (
       <p role="alert" className="poietra-error">
-        {this.props.label}: broken ({reason}).{' '}
+        {this.props.words.broken(this.props.label, reason)}{' '}
         <button type="button" onClick={() => this.setState({ reason: undefined })}>
-          Try again
+          {this.props.words.tryAgain}
         </button>
       </p>
     );

@@ -1,4 +1,4 @@
-import { asShownName, type Form, type Outcome, type Plan } from '@poietra/core';
+import { asShownName, type DrawnWords, type Form, type Outcome, type Plan } from '@poietra/core';
 import { useEffect, useMemo, useRef, useSyncExternalStore, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
 import type { AdaptedInput } from './given.js';
@@ -10,6 +10,7 @@ import { focusFirst } from './reveal.js';
 import { FormScope } from './scope.js';
 import type { Skin } from './skin.js';
 import { Summary } from './summary.js';
+import { fieldWords } from './words/field-words.js';
 
 declare const process: { readonly env: { readonly NODE_ENV?: string } };
 
@@ -59,7 +60,7 @@ export function DrawnForm({
   ownHints,
   fetchChoices,
   send,
-  submitLabel = 'Send',
+  submitLabel,
   native,
   actions,
   step,
@@ -68,6 +69,8 @@ export function DrawnForm({
   const element = useRef<HTMLFormElement>(null);
   const summary = useRef<HTMLDivElement>(null);
   const status = useFollowed(() => form.status, [form]);
+  const language = useFollowed(() => form.words, [form]);
+  const { send: sends, sending }: Pick<DrawnWords, 'send' | 'sending'> = language?.drawn ?? fieldWords;
   const isScripted = useSyncExternalStore(never, yes, no);
 
   // The button is listened to as well as the form: Enter in a field presses it, too, and a frame that may not send
@@ -110,7 +113,7 @@ export function DrawnForm({
     <div className="poietra-actions">
       {(send ?? native) && (
         <button type="submit" aria-disabled={status === 'sending' || undefined} onClick={(event) => void submit(event)}>
-          {status === 'sending' ? 'Sending …' : submitLabel}
+          {status === 'sending' ? sending : (submitLabel ?? sends)}
         </button>
       )}
       {actions}
@@ -123,6 +126,8 @@ export function DrawnForm({
           ref={element}
           className="poietra-form"
           noValidate
+          lang={language?.lang}
+          dir={language?.dir}
           {...(native ? { action: native.action, method: native.method ?? 'post' } : {})}
           onSubmit={(event) => void submit(event)}
         >

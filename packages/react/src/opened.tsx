@@ -1,7 +1,8 @@
 import { startOf, type PlanNode, type Pointer } from '@poietra/core';
 import type { ReactNode } from 'react';
 import { useFollowed } from './follow.js';
-import { useScope } from './scope.js';
+import { useScope, useWords } from './scope.js';
+import { moreWords } from './words/more-words.js';
 
 export interface OpenedProps {
   readonly node: PlanNode;
@@ -12,17 +13,18 @@ export interface OpenedProps {
 /** A group that lies deep, or whose schema stands around it already, is opened by a person: there would be no end of it. */
 export function Opened({ node, at, children }: OpenedProps): ReactNode {
   const { form } = useScope();
+  const words = useWords(moreWords);
   const isThere = useFollowed(() => form.valueAt(at) !== undefined, [form, at]);
   return isThere ? (
     <>
       {children}
       <button type="button" className="poietra-button" onClick={() => form.put(at, undefined)}>
-        Take away {node.label.toLowerCase()}
+        {words.takeAwayOf(node.label)}
       </button>
     </>
   ) : (
     <button type="button" className="poietra-button" data-at={at} onClick={() => form.put(at, startOf(node))}>
-      Add {node.label.toLowerCase()}
+      {words.open(node.label)}
     </button>
   );
 }

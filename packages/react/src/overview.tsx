@@ -3,6 +3,7 @@ import {
   isSecret,
   joinPointer,
   parsePointer,
+  type DrawnWords,
   type Form,
   type PlanField,
   type PlanNode,
@@ -12,11 +13,12 @@ import { Fragment, type ReactNode } from 'react';
 import { useFollowed } from './follow.js';
 import { sentText } from './given.js';
 import { isThere } from './planned.js';
-import { useScope } from './scope.js';
+import { useScope, useWords } from './scope.js';
+import { stepWords } from './words/step-words.js';
 
 interface Line {
   readonly at: Pointer;
-  readonly words: readonly string[];
+  readonly labels: readonly string[];
   readonly text: string;
 }
 
@@ -30,29 +32,31 @@ export function Overview({
   onChange(): void;
 }): ReactNode {
   const { form } = useScope();
+  const words = useWords(stepWords);
   const lines = useFollowed(
     () => {
       void form.version.value;
-      return members.flatMap(({ node, at }) => linesOf(form, node, at, members.length > 1 ? [node.label] : []));
+      const drawn = { form, words };
+      return members.flatMap(({ node, at }) => linesOf(drawn, node, at, members.length > 1 ? [node.label] : []));
     },
-    [form, members],
+    [form, members, words],
     (a, b) => JSON.stringify(a) === JSON.stringify(b),
   );
   return (
     <section className="poietra-overview" aria-label={label}>
       <h3>
         {label}{' '}
-        <button type="button" aria-label={`Change ${label}`} onClick={onChange}>
-          Change
+        <button type="button" aria-label={words.changeOf(label)} onClick={onChange}>
+          {words.change}
         </button>
       </h3>
       {lines.length === 0 ? (
-        <p className="poietra-hint">Nothing is filled in here.</p>
+        <p className="poietra-hint">{words.nothingFilledIn}</p>
       ) : (
         <dl>
-          {lines.map(({ at, words, text }) => (
+          {lines.map(({ at, labels, text }) => (
             <Fragment key={at}>
-              <dt>{words.length === 0 ? label : words.join(', ')}</dt>
+              <dt>{labels.length === 0 ? label : labels.join(', ')}</dt>
               <dd>{text}</dd>
             </Fragment>
           ))}
@@ -62,35 +66,41 @@ export function Overview({
   );
 }
 
-function linesOf(form: Form, node: PlanNode, at: Pointer, words: readonly string[]): Line[] {
+interface Drawn {
+  readonly form: Form;
+  readonly words: Pick<DrawnWords, 'entry' | 'yes' | 'no'>;
+}
+
+function linesOf(drawn: Drawn, node: PlanNode, at: Pointer, labels: readonly string[]): Line[] {
+  const { form, words } = drawn;
   if (!isThere(form, node, at)) return [];
   if (node.kind === 'field') {
-    const text = textOf(form, node, at);
-    return text === undefined ? [] : [{ at, words, text }];
+    const text = textOf(drawn, node, at);
+    return text === undefined ? [] : [{ at, labels, text }];
   }
   if (node.kind === 'chooser') {
     const option = node.options[form.chosen(at, node)];
-    return option ? linesOf(form, option.node, at, words) : [];
+    return option ? linesOf(drawn, option.node, at, labels) : [];
   }
   const value = form.valueAt(at);
   if (typeof value !== 'object' || value === null) return [];
   if (node.kind === 'list')
     return Object.keys(value).flatMap((index) => {
-      const name = node.item.label === '' || node.item.label === '*' ? 'Entry' : node.item.label;
-      return linesOf(form, node.item, joinPointer(at, index), [...words, `${name} ${Number(index) + 1}`]);
+      const name = node.item.label === '' || node.item.label === '*' ? words.entry : node.item.label;
+      return linesOf(drawn, node.item, joinPointer(at, index), [...labels, `${name} ${Number(index) + 1}`]);
     });
   const named = node.children.flatMap((child) =>
-    linesOf(form, child, joinPointer(at, child.name), [...words, child.label]),
+    linesOf(drawn, child, joinPointer(at, child.name), [...labels, child.label]),
   );
   const more = Object.keys(value).flatMap((name) => {
     const other = node.children.some((child) => child.name === name) ? undefined : node.more?.(name);
-    return other ? linesOf(form, other, joinPointer(at, name), [...words, name]) : [];
+    return other ? linesOf(drawn, other, joinPointer(at, name), [...labels, name]) : [];
   });
   return [...named, ...more];
 }
 
 /** A value as a person would read it; nothing where nothing is there. A secret stays one. */
-function textOf(form: Form, node: PlanField, at: Pointer): string | undefined {
+function textOf({ form, words }: Drawn, node: PlanField, at: Pointer): string | undefined {
   const { sent, shown } = form.field(at);
   const known = shown === undefined || shown === null || shown === '' ? sent : shown;
   if (known === undefined || known === '' || known === null) return undefined;
@@ -100,6 +110,6 @@ function textOf(form: Form, node: PlanField, at: Pointer): string | undefined {
   const list = Array.isArray(sent) ? sent : [sent];
   const chosen = list.map(wordsOf);
   if (node.choices && chosen.every((text) => text !== undefined)) return chosen.join(', ');
-  if (typeof sent === 'boolean') return sent ? 'yes' : 'no';
+  if (typeof sent === 'boolean') return sent ? words.yes : words.no;
   return typeof shown === 'string' && parsePointer(at).length > 0 ? shown : (sentText(sent) ?? undefined);
 }

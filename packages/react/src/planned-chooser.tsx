@@ -3,7 +3,8 @@ import { fitted, type PlanChooser, type Pointer } from '@poietra/core';
 import { useId, type ReactNode } from 'react';
 import { useDrawing } from './drawing.js';
 import { useFollowed } from './follow.js';
-import { useScope } from './scope.js';
+import { useScope, useWords } from './scope.js';
+import { moreWords } from './words/more-words.js';
 import { Opened } from './opened.js';
 
 interface Props {
@@ -15,6 +16,7 @@ interface Props {
 export function PlannedChooser({ node, at, bare }: Props): ReactNode {
   const { form } = useScope();
   const { draw } = useDrawing();
+  const words = useWords(moreWords);
   const id = useId();
   const chosen = useFollowed(() => form.chosen(at, node), [form, at, node]);
   const option = node.options[chosen];
@@ -25,7 +27,7 @@ export function PlannedChooser({ node, at, bare }: Props): ReactNode {
   const body = (
     <>
       <div className="poietra-chooser">
-        <label htmlFor={id}>One of</label>
+        <label htmlFor={id}>{words.oneOf}</label>
         <select id={id} value={chosen} onChange={(event) => choose(Number(event.target.value))}>
           {node.options.map(({ label }, i) => (
             <option key={i} value={i}>

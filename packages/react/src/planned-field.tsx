@@ -1,12 +1,15 @@
 /** One field of a plan: its input, and what schema and hints say of it. */
 import { useMemo, type ReactNode } from 'react';
 import { useDrawing, type PlannedFieldProps } from './drawing.js';
+import { useWords } from './scope.js';
 import { SkinnedField } from './skinned-field.js';
+import { fieldWords } from './words/field-words.js';
 
 const text = (value: unknown): string | undefined => (typeof value === 'string' ? value : undefined);
 
 export function PlannedField({ node, at, bare, remote }: PlannedFieldProps): ReactNode {
   const { inputs, skins, skin, ownHints } = useDrawing();
+  const words = useWords(fieldWords);
   const { hints, facts, use } = node;
   const example = facts.examples[0];
   const own = useMemo(() => ownHints?.(hints), [hints, ownHints]);
@@ -25,7 +28,7 @@ export function PlannedField({ node, at, bare, remote }: PlannedFieldProps): Rea
     }),
     [own, hints.lines, use, facts, remote?.properties],
   );
-  const hint = [node.hint, facts.deprecated ? 'No longer used.' : undefined, remote?.words, ...(own?.words ?? [])]
+  const hint = [node.hint, facts.deprecated ? words.deprecated : undefined, remote?.words, ...(own?.words ?? [])]
     .filter(Boolean)
     .join(' ');
   const field = (

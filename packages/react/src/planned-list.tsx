@@ -3,7 +3,8 @@ import { joinPointer, startOf, type FormList, type PlanList, type PlanNode, type
 import { useState, type DragEvent, type ReactNode } from 'react';
 import { useDrawing } from './drawing.js';
 import { useFollowed } from './follow.js';
-import { useScope } from './scope.js';
+import { useScope, useWords } from './scope.js';
+import { moreWords } from './words/more-words.js';
 import { Section } from './section.js';
 import { Tabs } from './tabs.js';
 
@@ -28,13 +29,14 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
   };
   const length = keys.length;
   const item = node.item;
-  const name = item.label === '' || item.label === '*' ? 'entry' : item.label.toLowerCase();
+  const words = useWords(moreWords);
+  const name = item.label === '' || item.label === '*' ? words.entry : item.label;
   const isTable = layout === 'table' && item.kind === 'group';
   const remove = (index: number): void => {
     const back = list.remove(index);
     open(Math.min(index, list.length - 1));
     setGone({
-      words: `Took away ${name} ${index + 1}.`,
+      words: words.tookAway(`${name} ${index + 1}`),
       back: () => {
         back();
         open(Math.min(index, list.length - 1));
@@ -92,7 +94,7 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
       ) : (
         keys.map((key, i) => (
           <div key={key} className="poietra-item" data-dragged={dragged === i || undefined} {...drop(i)}>
-            {draw(labelled(item, `${item.label === '' ? 'Entry' : item.label} ${i + 1}`), place(i))}
+            {draw(labelled(item, `${name} ${i + 1}`), place(i))}
             {actions(i)}
           </div>
         ))
@@ -106,10 +108,10 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
               open(list.length - 1);
             }}
           >
-            Add {/^[aeiou]/.test(name) ? 'an' : 'a'} {name}
+            {words.add(name)}
           </button>
         ) : (
-          <span className="poietra-hint">There may be no more than {node.most}.</span>
+          <span className="poietra-hint">{words.most(node.most)}</span>
         )}
         {gone && (
           <span role="status" className="poietra-hint">
@@ -122,7 +124,7 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
                   setGone(undefined);
                 }}
               >
-                Put it back
+                {words.putBack}
               </button>
             )}
           </span>
@@ -172,6 +174,7 @@ function Table({
   drop(index: number): object;
 }): ReactNode {
   const { draw } = useDrawing();
+  const words = useWords(moreWords);
   const columns = item.kind === 'group' ? item.children : [];
   return (
     <div className="poietra-scroll">
@@ -182,7 +185,7 @@ function Table({
             {columns.map((column) => (
               <th key={column.name} scope="col">
                 {column.label}
-                {column.required && <span className="poietra-required"> (required)</span>}
+                {column.required && <span className="poietra-required"> {words.required}</span>}
               </th>
             ))}
             <td />
@@ -227,36 +230,37 @@ function Actions({
   onRemove,
   onDrag,
 }: ActionsProps): ReactNode {
+  const words = useWords(moreWords);
   return (
-    <div className="poietra-actions" role="group" aria-label={`Actions for ${name}`}>
+    <div className="poietra-actions" role="group" aria-label={words.actions(name)}>
       <span
         className="poietra-grip"
         draggable
         onDragStart={() => onDrag(true)}
         onDragEnd={() => onDrag(false)}
         aria-hidden="true"
-        title="Drag to another place"
+        title={words.drag}
       >
         ⠿
       </span>
       {!isFirst && (
-        <button type="button" aria-label={`Move ${name} up`} onClick={() => onMove(-1)}>
+        <button type="button" aria-label={words.up(name)} onClick={() => onMove(-1)}>
           ↑
         </button>
       )}
       {!isLast && (
-        <button type="button" aria-label={`Move ${name} down`} onClick={() => onMove(1)}>
+        <button type="button" aria-label={words.down(name)} onClick={() => onMove(1)}>
           ↓
         </button>
       )}
       {canAdd && (
-        <button type="button" aria-label={`Double ${name}`} onClick={onDouble}>
-          Double
+        <button type="button" aria-label={words.doubleOf(name)} onClick={onDouble}>
+          {words.double}
         </button>
       )}
       {canRemove && (
-        <button type="button" aria-label={`Take away ${name}`} onClick={onRemove}>
-          Take away
+        <button type="button" aria-label={words.takeAwayOf(name)} onClick={onRemove}>
+          {words.takeAway}
         </button>
       )}
     </div>

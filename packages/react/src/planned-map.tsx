@@ -3,11 +3,13 @@ import { isObject, joinPointer, startOf, type PlanGroup, type Pointer } from '@p
 import { useState, type ReactNode } from 'react';
 import { useDrawing } from './drawing.js';
 import { useFollowed } from './follow.js';
-import { useScope } from './scope.js';
+import { useScope, useWords } from './scope.js';
+import { moreWords } from './words/more-words.js';
 
 export function MoreMembers({ node, at }: { readonly node: PlanGroup; readonly at: Pointer }): ReactNode {
   const { form } = useScope();
   const { draw } = useDrawing();
+  const words = useWords(moreWords);
   const named = new Set(node.children.map(({ name }) => name));
   const list = useFollowed(() => {
     const value = form.valueAt(at);
@@ -18,12 +20,12 @@ export function MoreMembers({ node, at }: { readonly node: PlanGroup; readonly a
   const [trouble, setTrouble] = useState<string>();
   const check = (name: string): string | undefined =>
     name === ''
-      ? 'A name is needed.'
+      ? words.nameNeeded
       : named.has(name) || names.includes(name)
-        ? `There is a member “${name}” already.`
+        ? words.nameTaken(name)
         : node.more?.(name)
           ? undefined
-          : `The schema allows no member “${name}”.`;
+          : words.nameNotAllowed(name);
   const rename = (from: string, to: string): void => {
     const reason = check(to);
     setTrouble(reason);
@@ -50,7 +52,7 @@ export function MoreMembers({ node, at }: { readonly node: PlanGroup; readonly a
               <div className="poietra-item-head">
                 <input
                   className="poietra-name"
-                  aria-label={`Name of the member ${name}`}
+                  aria-label={words.memberName(name)}
                   defaultValue={name}
                   onBlur={({ target }) => {
                     if (target.value.trim() !== name) rename(name, target.value.trim());
@@ -59,10 +61,10 @@ export function MoreMembers({ node, at }: { readonly node: PlanGroup; readonly a
                 <button
                   type="button"
                   className="poietra-button"
-                  aria-label={`Take away ${name}`}
+                  aria-label={words.takeAwayMember(name)}
                   onClick={() => form.put(joinPointer(at, name), undefined)}
                 >
-                  Take away
+                  {words.takeAway}
                 </button>
               </div>
               {draw(plan, joinPointer(at, name), { bare: plan.kind === 'group' })}
@@ -73,8 +75,8 @@ export function MoreMembers({ node, at }: { readonly node: PlanGroup; readonly a
       <div className="poietra-item-head">
         <input
           className="poietra-name"
-          aria-label={`Name of a new member${node.label === '' ? '' : ` of ${node.label}`}`}
-          placeholder="name"
+          aria-label={words.newMember(node.label)}
+          placeholder={words.namePlaceholder}
           value={wanted}
           onChange={(event) => setWanted(event.target.value)}
           onKeyDown={(event) => {
@@ -84,7 +86,7 @@ export function MoreMembers({ node, at }: { readonly node: PlanGroup; readonly a
           }}
         />
         <button type="button" className="poietra-button" onClick={add}>
-          Add a member
+          {words.addMember}
         </button>
         {trouble !== undefined && (
           <span role="alert" className="poietra-error">

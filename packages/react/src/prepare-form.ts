@@ -40,7 +40,7 @@ export interface PreparedForm {
   readonly compiled: CompiledSchema;
   readonly plan: Plan;
   readonly drawings: Drawings;
-  open<T = unknown>(options?: Omit<FormOptions, 'schema' | 'compiled' | 'compile'>): Form<T>;
+  open<T = unknown>(options?: Omit<FormOptions, 'schema' | 'compiled' | 'compile' | 'codecs'>): Form<T>;
 }
 
 /**
@@ -86,7 +86,9 @@ export async function prepareForm({
   };
 }
 
-async function prepareAsked(plan: Plan): Promise<Partial<FormOptions>> {
+async function prepareAsked(
+  plan: Plan,
+): Promise<Pick<FormOptions, 'expressions' | 'computed' | 'conditions' | 'rules'>> {
   const [expressions, placed] = await Promise.all([loadExpressions(), prepareExpressions(plan)]);
   return { expressions, ...placed };
 }

@@ -2,6 +2,7 @@
 import {
   askServer,
   parentPointer,
+  reasonOf,
   remoteAddress,
   remoteChoice,
   remoteChoices,
@@ -15,16 +16,17 @@ import {
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useDrawing, type FetchChoices } from './drawing.js';
 import { useFollowed } from './follow.js';
-import { useScope } from './scope.js';
+import { useScope, useWords } from './scope.js';
+import { moreWords } from './words/more-words.js';
 
 interface Fetched {
   readonly choices: readonly RemoteChoice[];
   readonly status?: string | undefined;
   /** An answer has come: these are the choices. */
   readonly isWhole?: boolean;
+  readonly hasFailed?: boolean;
 }
 const caches = new WeakMap<FetchChoices, Map<string, Promise<unknown>>>();
-const failure = 'They could not be fetched';
 /** After the last key press. In milliseconds. */
 const patience = 150;
 
@@ -39,6 +41,7 @@ export function useRemoteChoices(
     }
   | undefined {
   const { form } = useScope();
+  const words = useWords(moreWords);
   const { fetchChoices = askServer } = useDrawing();
   const [typed, setTyped] = useState<string>();
   const [fetched, setFetched] = useState<Fetched>({ choices: [] });
@@ -75,19 +78,18 @@ export function useRemoteChoices(
       });
       if (isOvertaken()) return;
       if (address === undefined) {
-        setFetched({ choices: [], status: 'Fill in what this depends on first.' });
+        setFetched({ choices: [], status: words.dependsOn });
         return;
       }
-      setFetched((before) => ({ ...before, status: 'Looking …' }));
+      setFetched(({ choices }) => ({ choices, status: words.looking }));
       try {
         const answer = await (cache.get(address) ?? keep(cache, address, fetchChoices(address, overtaken.signal)));
         if (isOvertaken()) return;
         const choices = remoteChoices(remote, answer);
-        setFetched({ choices, status: choices.length === 0 ? 'Nothing was found.' : undefined, isWhole: true });
+        setFetched({ choices, status: choices.length === 0 ? words.nothingFound : undefined, isWhole: true });
       } catch (error) {
         if (isOvertaken()) return;
-        const words = error instanceof Error ? error.message : String(error);
-        setFetched({ choices: [], status: `${failure}: ${words} Press the box to try again.` });
+        setFetched({ choices: [], status: words.notFetched(reasonOf(error)), hasFailed: true });
       }
     };
     const timer = setTimeout(() => void ask(), typed === undefined || typed === '' ? 0 : patience);
@@ -95,7 +97,7 @@ export function useRemoteChoices(
       clearTimeout(timer);
       overtaken.abort();
     };
-  }, [remote, scope, typed, round, cache, fetchChoices, form, here]);
+  }, [remote, scope, typed, round, cache, fetchChoices, form, here, words]);
 
   // A stored key has words, too, though its choice may not be among those fetched.
   const isKnown = value === undefined || fetched.choices.some((one) => one.value === value) || stored?.value === value;
@@ -120,7 +122,7 @@ export function useRemoteChoices(
   }, [remote, isKnown, value, cache, fetchChoices]);
 
   const failed = useRef(false);
-  failed.current = fetched.status?.startsWith(failure) ?? false;
+  failed.current = fetched.hasFailed ?? false;
   const search = useCallback((text: string) => {
     setTyped(text);
     if (failed.current) setRound((count) => count + 1);
@@ -133,15 +135,15 @@ export function useRemoteChoices(
     const others = stored && !fetched.choices.some((one) => one.value === stored.value) ? [stored] : [];
     return {
       choices: [...fetched.choices, ...others],
-      words: isUnknown ? `“${String(value)}” is not known where the choices come from.` : undefined,
+      words: isUnknown ? words.unknownChoice(String(value)) : undefined,
       properties: {
         status: fetched.status,
         free: remote.free === true,
         // A press on the box asks again where it failed; otherwise what was fetched is searched in the box itself.
-        onSearch: remote.search !== undefined || (fetched.status?.startsWith(failure) ?? false) ? search : undefined,
+        onSearch: remote.search !== undefined || fetched.hasFailed === true ? search : undefined,
       },
     };
-  }, [remote, fetched, stored, search, isUnknown, value]);
+  }, [remote, fetched, stored, search, isUnknown, value, words]);
 }
 
 /** What failed is asked again the next time. */

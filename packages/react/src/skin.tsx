@@ -1,5 +1,7 @@
 import type { Problem } from '@poietra/core';
 import { createElement, type ElementType, type ReactNode } from 'react';
+import { useWords } from './scope.js';
+import { fieldWords } from './words/field-words.js';
 
 /** What a skin draws: the parts of a field with the ids that link them. */
 export interface SkinProps {
@@ -26,13 +28,14 @@ export type Skin = (props: SkinProps) => ReactNode;
 
 /** The words of a label with the mark of a required field. */
 export function LabelWords({ label, required }: Pick<SkinProps, 'label' | 'required'>): ReactNode {
+  const words = useWords(fieldWords);
   return (
     <>
       {label}
       {required && (
         <>
           {' '}
-          <span className="poietra-required">(required)</span>
+          <span className="poietra-required">{words.required}</span>
         </>
       )}
     </>
@@ -41,14 +44,15 @@ export function LabelWords({ label, required }: Pick<SkinProps, 'label' | 'requi
 
 /** The problem that a person would mend first; the others on demand. */
 export function Told({ shownProblems, pending }: Pick<SkinProps, 'shownProblems' | 'pending'>): ReactNode {
+  const words = useWords(fieldWords);
   const [first, ...others] = shownProblems;
-  if (!first) return pending ? <p className="poietra-hint">Is being checked …</p> : null;
+  if (!first) return pending ? <p className="poietra-hint">{words.checking}</p> : null;
   return (
     <>
       <p>{first.message}</p>
       {others.length > 0 && (
         <details>
-          <summary>{others.length === 1 ? 'one thing more' : `${others.length} things more`}</summary>
+          <summary>{words.more(others.length)}</summary>
           {others.map(({ keyword, message }) => (
             <p key={keyword + message}>{message}</p>
           ))}

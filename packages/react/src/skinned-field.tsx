@@ -5,7 +5,8 @@ import { partId } from './ids.js';
 import { keepCaret } from './caret.js';
 import { afterPress } from './press.js';
 import { plainInputs } from './plain-inputs.js';
-import { useScope } from './scope.js';
+import { useScope, useWords } from './scope.js';
+import { fieldWords } from './words/field-words.js';
 import type { Skin } from './skin.js';
 import { useFrame, useLivingValue, type PlaceFrame } from './use-place.js';
 
@@ -46,6 +47,7 @@ export function SkinnedField({
   extra,
 }: SkinnedFieldProps): ReactNode {
   const { baseId } = useScope();
+  const words = useWords(fieldWords);
   const frame = useFrame(at);
   const { field, shownProblems, pending, required } = frame;
   const ids = useMemo(
@@ -84,7 +86,7 @@ export function SkinnedField({
     takesLabel: input.takesLabel ?? false,
     focus: () => (reached.current?.press ?? (() => field.focus()))(),
     input: (
-      <BrokenField label={label}>
+      <BrokenField label={label} words={words}>
         <Living
           frame={frame}
           input={input}

@@ -10,7 +10,8 @@ import { useFollowed } from './follow.js';
 import { Overview } from './overview.js';
 import { isThere } from './planned.js';
 import { focusFirst, revealing } from './reveal.js';
-import { useScope } from './scope.js';
+import { useScope, useWords } from './scope.js';
+import { stepWords } from './words/step-words.js';
 
 /** A page: the members that stand on it. Its name is the place of the first of them, in addresses too. */
 interface Page {
@@ -38,6 +39,7 @@ function pagesOf({ children }: PlanGroup, at: Pointer): Page[] {
 
 export function Steps({ node, at, closing, step, onStep }: StepsProps): ReactNode {
   const { form, asShown } = useScope();
+  const words = useWords(stepWords);
   const { draw } = useDrawing();
   const box = useRef<HTMLDivElement>(null);
   const [own, setOwn] = useState(step);
@@ -110,15 +112,15 @@ export function Steps({ node, at, closing, step, onStep }: StepsProps): ReactNod
     );
   return (
     <div ref={box} className="poietra-steps">
-      <ol className="poietra-way" aria-label="Pages of this form">
+      <ol className="poietra-way" aria-label={words.pages}>
         {names.map((one, i) => (
           <li key={one} aria-current={i === current ? 'step' : undefined} data-done={i < current || undefined}>
             {i < current ? (
               <button type="button" onClick={() => go(one)}>
-                {labelOf(all, one)}
+                {labelOf(all, one, words.overview)}
               </button>
             ) : (
-              <span>{labelOf(all, one)}</span>
+              <span>{labelOf(all, one, words.overview)}</span>
             )}
           </li>
         ))}
@@ -126,10 +128,7 @@ export function Steps({ node, at, closing, step, onStep }: StepsProps): ReactNod
       {all.map((page) => (
         <section key={page.name} data-step={page.name} hidden={page.name !== name} aria-label={page.label}>
           <h2 tabIndex={-1}>
-            {page.label}{' '}
-            <span className="poietra-hint">
-              Page {names.indexOf(page.name) + 1} of {names.length}
-            </span>
+            {page.label} <span className="poietra-hint">{words.page(names.indexOf(page.name) + 1, names.length)}</span>
           </h2>
           {page.hint !== undefined && <p className="poietra-hint">{page.hint}</p>}
           <div className="poietra-members">
@@ -141,12 +140,9 @@ export function Steps({ node, at, closing, step, onStep }: StepsProps): ReactNod
           </div>
         </section>
       ))}
-      <section data-step={overviewStep} hidden={name !== overviewStep} aria-label="Overview">
+      <section data-step={overviewStep} hidden={name !== overviewStep} aria-label={words.overview}>
         <h2 tabIndex={-1}>
-          Overview{' '}
-          <span className="poietra-hint">
-            Page {names.length} of {names.length}
-          </span>
+          {words.overview} <span className="poietra-hint">{words.page(names.length, names.length)}</span>
         </h2>
         {name === overviewStep &&
           all
@@ -156,22 +152,18 @@ export function Steps({ node, at, closing, step, onStep }: StepsProps): ReactNod
             ))}
       </section>
       <p role="status" className="poietra-error">
-        {open.length === 0
-          ? ''
-          : open.length === 1
-            ? 'One thing on this page has to be mended.'
-            : `${open.length} things on this page have to be mended.`}
+        {open.length === 0 ? '' : words.toMendOnPage(open.length)}
       </p>
       <div className="poietra-actions">
         {current > 0 && (
           <button type="button" onClick={() => go(names[current - 1])}>
-            Back
+            {words.back}
           </button>
         )}
         {name !== overviewStep && (
           // Enter in a field goes on, too.
           <button type="submit" onClick={next}>
-            Next
+            {words.next}
           </button>
         )}
       </div>
@@ -180,5 +172,5 @@ export function Steps({ node, at, closing, step, onStep }: StepsProps): ReactNod
   );
 }
 
-const labelOf = (pages: readonly Page[], name: string): string =>
-  pages.find((page) => page.name === name)?.label ?? 'Overview';
+const labelOf = (pages: readonly Page[], name: string, otherwise: string): string =>
+  pages.find((page) => page.name === name)?.label ?? otherwise;

@@ -1,13 +1,15 @@
-import { formatPointer, parsePointer, planAt, type Plan, type PlanNode } from '@poietra/core';
+import { formatPointer, parsePointer, planAt, type DrawnWords, type Plan, type PlanNode } from '@poietra/core';
 import type { ReactNode, Ref } from 'react';
 import { useFollowed } from './follow.js';
 import { partId } from './ids.js';
 import { focusFirst } from './reveal.js';
-import { useScope } from './scope.js';
+import { useScope, useWords } from './scope.js';
+import { fieldWords } from './words/field-words.js';
 
 /** What is wrong after an attempt to send, each with a way to its field. */
 export function Summary({ plan, box }: { readonly plan: Plan; readonly box: Ref<HTMLDivElement> }): ReactNode {
   const { form, baseId } = useScope();
+  const words = useWords(fieldWords);
   const { problems, message, status } = useFollowed(() => {
     const { status, message } = form;
     const isTold = status !== 'open' && status !== 'sending';
@@ -19,9 +21,7 @@ export function Summary({ plan, box }: { readonly plan: Plan; readonly box: Ref<
       {message !== undefined && <p>{message}</p>}
       {problems.length > 0 && (
         <>
-          <p>
-            {problems.length === 1 ? 'One thing has to be mended:' : `${problems.length} things have to be mended:`}
-          </p>
+          <p>{words.toMend(problems.length)}</p>
           <ul>
             {problems.slice(0, 20).map((problem) => (
               <li key={`${problem.at} ${problem.keyword} ${problem.message}`}>
@@ -33,7 +33,7 @@ export function Summary({ plan, box }: { readonly plan: Plan; readonly box: Ref<
                     focusFirst(sheet, form, [problem]);
                   }}
                 >
-                  {labelAt(plan.root, problem.at)}
+                  {labelAt(plan.root, problem.at, words)}
                 </a>
                 : {problem.message}
               </li>
@@ -46,11 +46,15 @@ export function Summary({ plan, box }: { readonly plan: Plan; readonly box: Ref<
 }
 
 /** The label of a place, with those of the groups around it. */
-export function labelAt(root: PlanNode, at: string): string {
+export function labelAt(
+  root: PlanNode,
+  at: string,
+  words: Pick<DrawnWords, 'entry' | 'wholeForm'> = fieldWords,
+): string {
   const tokens = parsePointer(at);
   const labels = tokens.map((token, i) => {
     const node = planAt(root, formatPointer(tokens.slice(0, i + 1)));
-    return node?.name === '*' ? `Entry ${Number(token) + 1}` : (node?.label ?? token);
+    return node?.name === '*' ? `${words.entry} ${Number(token) + 1}` : (node?.label ?? token);
   });
-  return labels.length > 0 ? labels.join(', ') : 'The form';
+  return labels.length > 0 ? labels.join(', ') : words.wholeForm;
 }

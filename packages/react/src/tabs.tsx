@@ -1,7 +1,8 @@
 import { isWithin, type Pointer } from '@poietra/core';
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { useFollowed } from './follow.js';
-import { useScope } from './scope.js';
+import { useScope, useWords } from './scope.js';
+import { moreWords } from './words/more-words.js';
 
 export interface Tab {
   readonly key: string;
@@ -79,6 +80,7 @@ export function Tabs({ label, tabs, wanted }: TabsProps): ReactNode {
 /** How many things are wrong inside, of those that a person has been told. */
 function Count({ at }: { readonly at: Pointer }): ReactNode {
   const { form } = useScope();
+  const words = useWords(moreWords);
   const count = useFollowed(
     () =>
       form.problems().filter((problem) => isWithin(problem.at, at) && form.field(problem.at).shownProblems.length > 0)
@@ -86,7 +88,7 @@ function Count({ at }: { readonly at: Pointer }): ReactNode {
     [form, at],
   );
   return count > 0 ? (
-    <span className="poietra-count" aria-label={count === 1 ? '1 thing to mend' : `${count} things to mend`}>
+    <span className="poietra-count" aria-label={words.toMendHere(count)}>
       {count}
     </span>
   ) : null;

@@ -1,7 +1,16 @@
 import type { Json } from '../json/index.js';
+import type { Refusal, Refusals } from './refusals.js';
 
 /** What came of reading what was typed or picked. A failure keeps nothing back: the typed text stays where it is. */
-export type Parsed<Held> = { readonly ok: true; readonly held: Held } | { readonly ok: false; readonly reason: string };
+export type Parsed<Held> =
+  | { readonly ok: true; readonly held: Held }
+  | {
+      readonly ok: false;
+      /** In English. */
+      readonly reason: string;
+      /** The same for other languages: which reason it is, and what it speaks of. */
+      readonly refusal?: Refusal | undefined;
+    };
 
 /**
  * The way of a value: shown → held by `parse`, held → shown by `show`, held → sent by `serialise`, sent → held by
@@ -39,6 +48,13 @@ export interface CodecDescription {
 export function held<Held>(value: Held): Parsed<Held> {
   return { ok: true, held: value };
 }
-export function refused(reason: string): { ok: false; reason: string } {
-  return { ok: false, reason };
+/** Without a name it is a reason in words that no catalogue knows, like that of a codec of one's own. */
+export function refused(reason: string): { ok: false; reason: string };
+export function refused<Name extends keyof Refusals>(
+  reason: string,
+  name: Name,
+  about: Refusals[Name],
+): { ok: false; reason: string; refusal: Refusal };
+export function refused(reason: string, name?: string, about?: object): object {
+  return { ok: false, reason, refusal: name && { name, about } };
 }

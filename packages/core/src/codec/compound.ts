@@ -2,7 +2,7 @@
 import { isJson, isObject, setOwn, type Json } from '../json/index.js';
 import { held, refused, type Codec } from './codec.js';
 import { textOption, type CodecKinds, type OptionSchema } from './kind.js';
-import { isNothing, said, textExpected, type Maker, type Options } from './maker.js';
+import { isNothing, said, unlike, noText, type Maker, type Options } from './maker.js';
 
 const separatorOf = (options: Options, otherwise: string): string =>
   typeof options['separator'] === 'string' && options['separator'] !== '' ? options['separator'] : otherwise;
@@ -18,16 +18,14 @@ export const list: Maker = (options) => {
     parse(shown) {
       if (isNothing(shown)) return held(undefined);
       if (isList(shown)) return held(clean(shown));
-      if (typeof shown !== 'string') return refused(`A text was expected, but the input gave ${said(shown)}.`);
+      if (typeof shown !== 'string') return unlike('text', 'A text was', shown, 'input');
       const items = clean(shown.split(separator.trim() === '' ? separator : separator.trim()));
       return held(items.length > 0 ? items : undefined);
     },
     show: (kept) => (isList(kept) ? kept.join(joint) : ''),
     serialise: (kept) => (isList(kept) ? kept : undefined),
     revive: (sent) =>
-      sent === undefined || isList(sent)
-        ? held(sent)
-        : refused(`A list of texts was expected, but the record has ${said(sent)}.`),
+      sent === undefined || isList(sent) ? held(sent) : unlike('texts', 'A list of texts was', sent, 'record'),
   };
 };
 
@@ -65,7 +63,7 @@ export const parts: Maker = (options) => {
             : isObject(shown)
               ? names.map((name) => shown[name])
               : undefined;
-      if (!given) return refused(`Parts were expected, but the input gave ${said(shown)}.`);
+      if (!given) return unlike('parts', 'Parts were', shown, 'input');
       const found = given.map((value) =>
         typeof value === 'string' || typeof value === 'number' ? String(value).trim() : '',
       );
@@ -73,9 +71,13 @@ export const parts: Maker = (options) => {
       const lacking = Array.from({ length: Math.max(names.length, found.length) }, (_, i) => found[i] ?? '').indexOf(
         '',
       );
-      if (lacking >= 0) return refused(`${called(lacking)} is not there yet.`);
+      if (lacking >= 0) return refused(`${called(lacking)} is not there yet.`, 'part', { part: called(lacking) });
       const mixed = found.findIndex((text, i) => i !== open && names.length > 0 && text.includes(separator));
-      if (mixed >= 0) return refused(`${called(mixed)} has “${separator}” in it, which stands between the parts.`);
+      if (mixed >= 0)
+        return refused(`${called(mixed)} has “${separator}” in it, which stands between the parts.`, 'separator', {
+          part: called(mixed),
+          separator,
+        });
       return held(found.join(separator));
     },
     show(kept) {
@@ -86,7 +88,7 @@ export const parts: Maker = (options) => {
       return shown;
     },
     serialise: (kept) => (typeof kept === 'string' ? kept : undefined),
-    revive: (sent) => (sent === undefined || typeof sent === 'string' ? held(sent) : refused(textExpected(sent))),
+    revive: (sent) => (sent === undefined || typeof sent === 'string' ? held(sent) : noText(sent)),
   };
 };
 
@@ -107,8 +109,10 @@ export const chosen: Maker = () => ({
   parse(shown) {
     if (isNothing(shown)) return held(undefined);
     if (isObject(shown) && typeof shown['unchosen'] === 'string')
-      return refused(`“${shown['unchosen']}” is not among the choices: choose one of them.`);
-    return isJson(shown) ? held(shown) : refused(`${said(shown)} has no form in JSON.`);
+      return refused(`“${shown['unchosen']}” is not among the choices: choose one of them.`, 'unchosen', {
+        typed: shown['unchosen'],
+      });
+    return isJson(shown) ? held(shown) : refused(`${said(shown)} has no form in JSON.`, 'notJson', { seen: shown });
   },
   show: (kept) => kept,
   serialise: (kept) => kept as Json | undefined,
@@ -132,20 +136,18 @@ export const choice: Maker = (options) => {
       const kept = keyOf(shown);
       return kept !== undefined && isJson(kept) && (typeof kept !== 'object' || kept === null)
         ? held(kept)
-        : refused(`The choice has no “${key}”.`);
+        : refused(`The choice has no “${key}”.`, 'noKey', { key });
     },
     show: (kept) => (kept === undefined || kept === null ? null : objectOf(kept)),
     serialise: (kept) => kept as Json | undefined,
     revive: (sent) =>
-      typeof sent === 'object' && sent !== null
-        ? refused(`A key was expected, but the record has ${said(sent)}.`)
-        : held(sent),
+      typeof sent === 'object' && sent !== null ? unlike('key', 'A key was', sent, 'record') : held(sent),
   };
   if (!many) return one;
   return {
     parse(shown) {
       if (isNothing(shown)) return held(undefined);
-      if (!Array.isArray(shown)) return refused(`A list of choices was expected, but the input gave ${said(shown)}.`);
+      if (!Array.isArray(shown)) return unlike('choices', 'A list of choices was', shown, 'input');
       const kept = shown.map((item) => one.parse(item));
       const bad = kept.find((item) => !item.ok);
       return bad ?? held(kept.map((item) => (item.ok ? item.held : undefined)));
@@ -153,9 +155,7 @@ export const choice: Maker = (options) => {
     show: (kept) => (Array.isArray(kept) ? kept.map(objectOf) : []),
     serialise: (kept) => kept as Json | undefined,
     revive: (sent) =>
-      sent === undefined || Array.isArray(sent)
-        ? held(sent)
-        : refused(`A list of keys was expected, but the record has ${said(sent)}.`),
+      sent === undefined || Array.isArray(sent) ? held(sent) : unlike('keys', 'A list of keys was', sent, 'record'),
   };
 };
 
@@ -176,13 +176,14 @@ export const file: Maker = (options) => {
   return {
     parse(shown) {
       if (isNothing(shown)) return held(undefined);
-      if (!isData(shown)) return refused(`A file as data text was expected, but the input gave ${said(shown)}.`);
+      if (!isData(shown)) return unlike('file', 'A file as data text was', shown, 'input');
       const size = sizeOf(shown);
-      if (size > most) return refused(`The file has ${size} bytes; at most ${most} are taken.`);
+      if (size > most)
+        return refused(`The file has ${size} bytes; at most ${most} are taken.`, 'fileSize', { size, most });
       const wanted = options['mediaType'];
       const type = /^data:([^;,]*)/.exec(shown)?.[1] ?? '';
       return typeof wanted === 'string' && type !== '' && type !== wanted
-        ? refused(`The file is of the kind ${type}; ${wanted} is expected.`)
+        ? refused(`The file is of the kind ${type}; ${wanted} is expected.`, 'fileKind', { type, wanted })
         : held(shown);
     },
     show: (kept) => (isData(kept) ? kept : undefined),
@@ -190,7 +191,7 @@ export const file: Maker = (options) => {
     revive(sent) {
       if (sent === undefined || sent === null) return held(undefined);
       const data = bare && typeof sent === 'string' ? `data:${mediaType};base64,${sent}` : sent;
-      return isData(data) ? held(data) : refused(`A file in base64 was expected, but the record has ${said(sent)}.`);
+      return isData(data) ? held(data) : unlike('base64', 'A file in base64 was', sent, 'record');
     },
   };
 };

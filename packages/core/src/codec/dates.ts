@@ -1,7 +1,7 @@
 /** Calendar dates, times and instants. */
 import { held, refused, type Parsed } from './codec.js';
 import { textOption, type CodecKinds } from './kind.js';
-import { isNothing, said, type Maker } from './maker.js';
+import { isNothing, unlike, type Maker } from './maker.js';
 
 const isDate = (value: unknown): value is Date => value instanceof Date && !Number.isNaN(value.getTime());
 const pad = (value: number, width = 2): string => String(value).padStart(width, '0');
@@ -29,27 +29,27 @@ export const date: Maker = (options) => {
       if (isNothing(shown)) return held(undefined);
       if (isDate(shown)) return held(new Date(shown.getFullYear(), shown.getMonth(), shown.getDate()));
       if (typeof shown !== 'string')
-        return refused(
-          shown instanceof Date ? 'This is no valid date.' : `A date was expected, but the input gave ${said(shown)}.`,
-        );
+        return shown instanceof Date ? brokenDate() : unlike('date', 'A date was', shown, 'input');
       const day = dayOf(shown.trim());
       return day
         ? held(day)
-        : refused(
-            /^\d{4}-\d\d-\d\d$/.test(shown.trim())
-              ? `“${shown}” is no day of the calendar.`
-              : `“${shown}” is no date; write it like 2026-11-23.`,
-          );
+        : /^\d{4}-\d\d-\d\d$/.test(shown.trim())
+          ? refused(`“${shown}” is no day of the calendar.`, 'noDay', { typed: shown })
+          : refused(`“${shown}” is no date; write it like 2026-11-23.`, 'noDate', { typed: shown });
     },
     show: (kept) => (isDate(kept) ? (asText ? dayText(kept) : kept) : asText ? '' : undefined),
     serialise: (kept) => (isDate(kept) ? dayText(kept) : undefined),
     revive(sent) {
       if (sent === undefined || sent === null) return held(undefined);
       const day = typeof sent === 'string' ? dayOf(sent) : undefined;
-      return day ? held(day) : refused(`A date like 2026-11-23 was expected, but the record has ${said(sent)}.`);
+      return day ? held(day) : unlike('date', 'A date like 2026-11-23 was', sent, 'record');
     },
   };
 };
+
+function brokenDate(): ReturnType<typeof refused> {
+  return refused('This is no valid date.', 'brokenDate', {});
+}
 
 /**
  * A time of day as text, 09:05 or 09:05:30. With `offset` (`Z`, `+01:00`) it is sent as RFC 3339 has a time, with seconds
@@ -71,10 +71,10 @@ export const time: Maker = (options) => {
     parse(shown) {
       if (isNothing(shown)) return held(undefined);
       if (isDate(shown)) return held(`${pad(shown.getHours())}:${pad(shown.getMinutes())}`);
-      if (typeof shown !== 'string') return refused(`A time was expected, but the input gave ${said(shown)}.`);
+      if (typeof shown !== 'string') return unlike('time', 'A time was', shown, 'input');
       const clock = read(shown);
       return clock === undefined
-        ? refused(`“${shown}” is no time of day; write it like 09:15.`)
+        ? refused(`“${shown}” is no time of day; write it like 09:15.`, 'noTime', { typed: shown })
         : held(own === undefined ? clock : withoutZero(clock));
     },
     show: (kept) => (typeof kept === 'string' ? kept : ''),
@@ -86,7 +86,7 @@ export const time: Maker = (options) => {
       if (sent === undefined || sent === null) return held(undefined);
       const clock = typeof sent === 'string' ? read(sent) : undefined;
       return clock === undefined
-        ? refused(`A time like 09:15 was expected, but the record has ${said(sent)}.`)
+        ? unlike('time', 'A time like 09:15 was', sent, 'record')
         : held(own === undefined ? clock : withoutZero(clock));
     },
   };
@@ -164,21 +164,26 @@ function instants(options: Readonly<Record<string, unknown>>): {
     parse(shown) {
       if (isNothing(shown)) return held(undefined);
       if (isDate(shown)) return held(new Date(shown));
-      if (shown instanceof Date) return refused('This is no valid date.');
-      if (typeof shown !== 'string') return refused(`A date and time was expected, but the input gave ${said(shown)}.`);
+      if (shown instanceof Date) return brokenDate();
+      if (typeof shown !== 'string') return unlike('instant', 'A date and time was', shown, 'input');
       const text = shown.trim();
       const [, day, hours, seconds, offset] =
         /^(\d{4}-\d\d-\d\d)[T ](\d\d:\d\d)(:\d\d(?:\.\d+)?)?(Z|[+-]\d\d:\d\d)?$/i.exec(text) ?? [];
       if (day === undefined || hours === undefined)
-        return refused(`“${shown}” is no date and time; write it like 2026-11-23 09:15.`);
-      if (!dayOf(day)) return refused(`“${day}” is no day of the calendar.`);
+        return refused(`“${shown}” is no date and time; write it like 2026-11-23 09:15.`, 'noInstant', {
+          typed: shown,
+        });
+      if (!dayOf(day)) return refused(`“${day}” is no day of the calendar.`, 'noDay', { typed: day });
       const whole = `${hours}${seconds ?? ':00'}`;
-      if (!/^([01]\d|2[0-3]):[0-5]\d:[0-5]\d/.test(whole)) return refused(`“${hours}” is no time of day.`);
+      if (!/^([01]\d|2[0-3]):[0-5]\d:[0-5]\d/.test(whole))
+        return refused(`“${hours}” is no time of day.`, 'noTime', { typed: hours });
       if (offset !== undefined) return held(new Date(`${day}T${whole}${offset}`));
       const instant = instantOf({ date: day, time: whole.slice(0, 8) }, zone);
       if (instant === undefined)
         return refused(
           `“${text}” does not exist${zone === undefined ? '' : ` in ${zone}`}: the clocks are put forward over it.`,
+          'skipped',
+          { typed: text, zone },
         );
       return held(new Date(instant));
     },
@@ -204,7 +209,7 @@ export const dateTime: Maker = (options) => ({
     const read = new Date(isText ? sent : NaN);
     return isDate(read)
       ? held(read)
-      : refused(`A date and time like 2026-11-23T09:15:00Z was expected, but the record has ${said(sent)}.`);
+      : unlike('instant', 'A date and time like 2026-11-23T09:15:00Z was', sent, 'record');
   },
 });
 
@@ -215,9 +220,7 @@ export const epoch: Maker = (options) => ({
   revive(sent) {
     if (sent === undefined || sent === null) return held(undefined);
     const read = new Date(typeof sent === 'number' ? sent : NaN);
-    return isDate(read)
-      ? held(read)
-      : refused(`Milliseconds since 1970 were expected, but the record has ${said(sent)}.`);
+    return isDate(read) ? held(read) : unlike('epoch', 'Milliseconds since 1970 were', sent, 'record');
   },
 });
 

@@ -1,5 +1,6 @@
 /** The ways between what an input shows, what a form holds and what is sent. Needs JSON only; knows no form and no input. */
 export { held, refused, type Case, type Codec, type CodecDescription, type Parsed } from './codec.js';
+export type { Refusal, Refusals, Wanted } from './refusals.js';
 export { codecFromCode, type CodecCode } from './code.js';
 export { builtIn, makeCodec } from './builtin.js';
 export { guarded } from './guarded.js';

@@ -1,4 +1,5 @@
-import type { Codec } from './codec.js';
+import { refused, type Codec } from './codec.js';
+import type { Wanted } from './refusals.js';
 
 export type Options = Readonly<Record<string, unknown>>;
 export type Maker = (options: Options) => Codec;
@@ -22,7 +23,17 @@ export function said(value: unknown): string {
         : typeof value;
 }
 
+/** Refuses something of another kind than was expected; `what` says that in English (“A text was”). */
+export function unlike(
+  wanted: Wanted,
+  what: string,
+  seen: unknown,
+  from: 'input' | 'record' | 'step',
+): ReturnType<typeof refused> {
+  const came = from === 'input' ? 'the input gave' : from === 'record' ? 'the record has' : 'came';
+  return refused(`${what} expected, but ${came} ${said(seen)}.`, 'kind', { wanted, seen, from });
+}
 /** Reading a text back from a record. */
-export function textExpected(sent: unknown): string {
-  return `A text was expected, but the record has ${said(sent)}.`;
+export function noText(sent: unknown): ReturnType<typeof refused> {
+  return unlike('text', 'A text was', sent, 'record');
 }

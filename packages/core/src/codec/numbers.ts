@@ -1,7 +1,7 @@
 /** Numbers as people type them: plain, as money in minor units, with a unit. */
 import { held, refused, type Codec, type Parsed } from './codec.js';
 import { textOption, type CodecKinds } from './kind.js';
-import { isNothing, said, type Maker, type Options } from './maker.js';
+import { isNothing, unlike, type Maker, type Options } from './maker.js';
 
 /** How a locale writes numbers, read from the platform rather than from a table of our own. */
 function signs(locale: string): { group: string; decimal: string } {
@@ -16,8 +16,12 @@ function signs(locale: string): { group: string; decimal: string } {
   return { group: find('group', ''), decimal: find('decimal', '.') };
 }
 
+/** The way in which numbers are written: the codec's own, else that of the language which the form speaks. */
+const localeOf = ({ locale, language }: Options): string | undefined =>
+  typeof locale === 'string' ? locale : typeof language === 'string' ? language : undefined;
+
 export const number: Maker = (options) => {
-  const locale = typeof options['locale'] === 'string' ? options['locale'] : undefined;
+  const locale = localeOf(options);
   const { group, decimal } = locale === undefined ? { group: '', decimal: '.' } : signs(locale);
   const whole = options['whole'] === true;
   const plain = (typed: string): string => {
@@ -28,23 +32,28 @@ export const number: Maker = (options) => {
   return {
     parse(shown) {
       if (isNothing(shown)) return held(undefined);
-      if (typeof shown === 'number') return Number.isFinite(shown) ? check(shown) : refused('Is no number.');
-      if (typeof shown !== 'string') return refused(`A number was expected, but the input gave ${said(shown)}.`);
+      if (typeof shown === 'number')
+        return Number.isFinite(shown) ? check(shown) : refused('Is no number.', 'noNumber', { typed: String(shown) });
+      if (typeof shown !== 'string') return unlike('number', 'A number was', shown, 'input');
       const digits = plain(shown);
       if (digits === '') return held(undefined);
       if (/^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i.test(digits)) {
         const value = Number(digits);
-        if (!Number.isFinite(value)) return refused(`“${shown}” is too large a number.`);
-        if (!isExact(digits, value)) return refused(`“${shown}” has more digits than can be kept exactly.`);
+        if (!Number.isFinite(value))
+          return refused(`“${shown}” is too large a number.`, 'largeNumber', { typed: shown });
+        if (!isExact(digits, value))
+          return refused(`“${shown}” has more digits than can be kept exactly.`, 'longNumber', { typed: shown });
         return check(value);
       }
       if (/^[+-]?\.?$|^[+-]?(\d+\.?\d*|\.\d+)e[+-]?$/i.test(digits))
-        return refused(`“${shown}” is not a complete number yet.`);
+        return refused(`“${shown}” is not a complete number yet.`, 'halfNumber', { typed: shown });
       const stray = /[^\d.+\-e]/i.exec(digits)?.[0];
       return refused(
         stray === undefined
           ? `“${shown}” is no number.`
           : `“${shown}” is no number: “${stray}” does not belong in one.`,
+        'noNumber',
+        { typed: shown, stray },
       );
     },
     // An input whose value is a number is given one, or it takes the text for no value.
@@ -58,13 +67,13 @@ export const number: Maker = (options) => {
           : '',
     serialise: (kept) => (typeof kept === 'number' ? kept : undefined),
     revive: (sent) =>
-      sent === undefined || typeof sent === 'number'
-        ? held(sent)
-        : refused(`A number was expected, but the record has ${said(sent)}.`),
+      sent === undefined || typeof sent === 'number' ? held(sent) : unlike('number', 'A number was', sent, 'record'),
   };
   function check(value: number): ReturnType<Codec['parse']> {
     return whole && !Number.isInteger(value)
-      ? refused(`“${String(value)}” has decimals, but only whole numbers are possible here.`)
+      ? refused(`“${String(value)}” has decimals, but only whole numbers are possible here.`, 'decimals', {
+          typed: String(value),
+        })
       : held(value);
   }
 };
@@ -86,8 +95,8 @@ function isExact(digits: string, value: number): boolean {
 
 /** Texts of decimal digits only, as they were typed under a locale. */
 function decimalText(shown: string, options: Options): string | undefined {
-  const { group, decimal } =
-    typeof options['locale'] === 'string' ? signs(options['locale']) : { group: '', decimal: '.' };
+  const locale = localeOf(options);
+  const { group, decimal } = locale === undefined ? { group: '', decimal: '.' } : signs(locale);
   let digits = shown.trim().replace(/[\s\u00A0\u202F]/g, '');
   if (group.trim() !== '') digits = digits.replaceAll(group, '');
   digits = digits.replace(decimal, '.').replace('\u2212', '-');
@@ -105,25 +114,32 @@ export const money: Maker = (options) => {
   const digits = typeof options['digits'] === 'number' ? options['digits'] : 2;
   if (!Number.isInteger(digits) || digits < 0 || digits > 12)
     throw new TypeError(`“digits” has to be a whole number from 0 to 12, but is ${digits}.`);
-  const locale = typeof options['locale'] === 'string' ? options['locale'] : undefined;
+  const locale = localeOf(options);
   const plain = number(options);
   return {
     parse(shown) {
       if (isNothing(shown)) return held(undefined);
       const text = typeof shown === 'number' ? String(shown) : shown;
-      if (typeof text !== 'string') return refused(`An amount was expected, but the input gave ${said(shown)}.`);
+      if (typeof text !== 'string') return unlike('amount', 'An amount was', shown, 'input');
       const typed = decimalText(text, options);
       if (typed === undefined) {
         const parsed = plain.parse(text);
-        return parsed.ok ? (parsed.held === undefined ? parsed : refused(`“${text}” is no amount.`)) : parsed;
+        return parsed.ok
+          ? parsed.held === undefined
+            ? parsed
+            : refused(`“${text}” is no amount.`, 'noAmount', { typed: text })
+          : parsed;
       }
       const [, sign = '', whole = '', fraction = ''] = /^([+-]?)(\d*)\.?(\d*)$/.exec(typed) ?? [];
       if (/[1-9]/.test(fraction.slice(digits)))
-        return refused(`“${text}” has more than ${digits} ${digits === 1 ? 'decimal' : 'decimals'}.`);
+        return refused(`“${text}” has more than ${digits} ${digits === 1 ? 'decimal' : 'decimals'}.`, 'fineAmount', {
+          typed: text,
+          digits,
+        });
       const minor = Number(`${sign === '-' ? '-' : ''}${whole}${fraction.slice(0, digits).padEnd(digits, '0')}`);
       return Number.isSafeInteger(minor)
         ? held(minor === 0 ? 0 : minor)
-        : refused(`“${text}” is too large an amount to be kept exactly.`);
+        : refused(`“${text}” is too large an amount to be kept exactly.`, 'largeAmount', { typed: text });
     },
     show(kept) {
       if (typeof kept !== 'number') return '';
@@ -136,7 +152,7 @@ export const money: Maker = (options) => {
     revive: (sent) =>
       sent === undefined || (typeof sent === 'number' && Number.isSafeInteger(sent))
         ? held(sent)
-        : refused(`A whole number of the smallest unit was expected, but the record has ${said(sent)}.`),
+        : unlike('minor', 'A whole number of the smallest unit was', sent, 'record'),
   };
 };
 
@@ -157,7 +173,7 @@ export const quantity: Maker = (options) => {
   return {
     parse(shown): Parsed<unknown> {
       if (isNothing(shown) || typeof shown === 'number') return plain.parse(shown);
-      if (typeof shown !== 'string') return refused(`A number was expected, but the input gave ${said(shown)}.`);
+      if (typeof shown !== 'string') return unlike('number', 'A number was', shown, 'input');
       const typed = shown.trim();
       const unit = [...all]
         .sort(([a], [b]) => b.length - a.length)
@@ -166,10 +182,14 @@ export const quantity: Maker = (options) => {
       if (!parsed.ok) {
         const known = all.map(([name]) => name).filter((name) => name !== '');
         return /\p{L}/u.test(typed) && !unit && known.length > 0
-          ? refused(`“${shown}” has a unit that is not known here; known are ${known.join(', ')}.`)
+          ? refused(`“${shown}” has a unit that is not known here; known are ${known.join(', ')}.`, 'unit', {
+              typed: shown,
+              known,
+            })
           : parsed;
       }
-      if (typeof parsed.held !== 'number') return unit ? refused(`“${shown}” has no number yet.`) : parsed;
+      if (typeof parsed.held !== 'number')
+        return unit ? refused(`“${shown}” has no number yet.`, 'onlyUnit', { typed: shown }) : parsed;
       return held(unit ? times(parsed.held, unit[1]) : parsed.held);
     },
     show(kept) {

@@ -2,7 +2,7 @@
 import { isJson, type Json } from '../json/index.js';
 import { held, refused, type Codec, type CodecDescription } from './codec.js';
 import type { CodecKinds } from './kind.js';
-import { isNothing, said, textExpected, type Maker, type Makers, type Options } from './maker.js';
+import { isNothing, said, unlike, noText, type Maker, type Makers, type Options } from './maker.js';
 
 /**
  * What an emptied input means: `absent` leaves the member out, `null` sends null, `text` sends the empty text.
@@ -26,10 +26,10 @@ export const text: Maker = () => ({
       ? held(undefined)
       : typeof shown === 'string'
         ? held(shown)
-        : refused(`A text was expected, but the input gave ${said(shown)}.`),
+        : unlike('text', 'A text was', shown, 'input'),
   show: (kept) => (typeof kept === 'string' ? kept : ''),
   serialise: (kept) => (typeof kept === 'string' ? kept : undefined),
-  revive: (sent) => (sent === undefined || typeof sent === 'string' ? held(sent) : refused(textExpected(sent))),
+  revive: (sent) => (sent === undefined || typeof sent === 'string' ? held(sent) : noText(sent)),
 });
 
 const words = (value: unknown): unknown[] => (Array.isArray(value) ? (value as unknown[]) : []);
@@ -46,20 +46,22 @@ export const boolean: Maker = (options) => {
           ? held(true)
           : no.includes(shown)
             ? held(false)
-            : refused(`${said(shown)} means neither yes nor no.`),
+            : refused(`${said(shown)} means neither yes nor no.`, 'yesNo', { seen: shown }),
     show: (kept) => (typeof kept === 'boolean' ? kept : undefined),
     serialise: (kept) => (typeof kept === 'boolean' ? kept : undefined),
     revive: (sent) =>
-      sent === undefined || typeof sent === 'boolean'
-        ? held(sent)
-        : refused(`Yes or no was expected, but the record has ${said(sent)}.`),
+      sent === undefined || typeof sent === 'boolean' ? held(sent) : unlike('boolean', 'Yes or no was', sent, 'record'),
   };
 };
 
 /** Any JSON as it is, for inputs whose value needs no change. */
 export const asIs: Maker = () => ({
   parse: (shown) =>
-    isNothing(shown) ? held(undefined) : isJson(shown) ? held(shown) : refused(`${said(shown)} has no form in JSON.`),
+    isNothing(shown)
+      ? held(undefined)
+      : isJson(shown)
+        ? held(shown)
+        : refused(`${said(shown)} has no form in JSON.`, 'notJson', { seen: shown }),
   show: (kept) => kept,
   serialise: (kept) => kept as Json | undefined,
   revive: (sent) => held(sent),

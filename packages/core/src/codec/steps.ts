@@ -3,7 +3,7 @@ import { isJson, isObject } from '../json/index.js';
 import { held, refused, type Codec, type Parsed } from './codec.js';
 import { date } from './dates.js';
 import { makersOf, type CodecKinds } from './kind.js';
-import { isNothing, said, type Maker } from './maker.js';
+import { isNothing, said, unlike, type Maker } from './maker.js';
 import { number } from './numbers.js';
 
 /** One step: what it does on the way to the held value, and back. */
@@ -16,7 +16,7 @@ type Given = Readonly<Record<string, unknown>>;
 const onText =
   (change: (text: string) => string): Step['forth'] =>
   (value) =>
-    typeof value === 'string' ? held(change(value)) : refused(`A text was expected, but came ${said(value)}.`);
+    typeof value === 'string' ? held(change(value)) : unlike('text', 'A text was', value, 'step');
 const same = (value: unknown): unknown => value;
 const textOf = (given: Given, name: string): string => (typeof given[name] === 'string' ? given[name] : '');
 
@@ -68,7 +68,7 @@ const sorts: Readonly<Record<string, StepSort>> = {
       forth: (value) =>
         typeof value === 'string'
           ? held(value.split(textOf(given, 'at')))
-          : refused(`A text was expected, but came ${said(value)}.`),
+          : unlike('text', 'A text was', value, 'step'),
       back: (value) => (Array.isArray(value) ? value.join(textOf(given, 'at')) : value),
     }),
   },
@@ -78,9 +78,7 @@ const sorts: Readonly<Record<string, StepSort>> = {
     needs: ['with'],
     make: (given) => ({
       forth: (value) =>
-        Array.isArray(value)
-          ? held(value.join(textOf(given, 'with')))
-          : refused(`A list was expected, but came ${said(value)}.`),
+        Array.isArray(value) ? held(value.join(textOf(given, 'with'))) : unlike('list', 'A list was', value, 'step'),
       back: (value) => (typeof value === 'string' ? value.split(textOf(given, 'with')) : value),
     }),
   },
@@ -95,7 +93,11 @@ const sorts: Readonly<Record<string, StepSort>> = {
           const found = table.find(([name]) => name === value);
           return found
             ? held(found[1])
-            : refused(`“${String(value)}” is not in the table: ${table.map(([name]) => name).join(', ')}.`);
+            : refused(
+                `“${String(value)}” is not in the table: ${table.map(([name]) => name).join(', ')}.`,
+                'notListed',
+                { typed: String(value), known: table.map(([name]) => name) },
+              );
         },
         back: (value) => table.find(([, held_]) => held_ === value)?.[0] ?? value,
       };
@@ -109,11 +111,12 @@ const sorts: Readonly<Record<string, StepSort>> = {
       const inner = stepsOf(given['steps']);
       return {
         forth: (value) => {
-          if (!Array.isArray(value)) return refused(`A list was expected, but came ${said(value)}.`);
+          if (!Array.isArray(value)) return unlike('list', 'A list was', value, 'step');
           const results = value.map((item) => inner.forth(item));
           const bad = results.findIndex((item) => !item.ok);
           const first = results[bad];
-          if (first && !first.ok) return refused(`Item ${bad + 1}: ${first.reason}`);
+          if (first && !first.ok)
+            return refused(`Item ${bad + 1}: ${first.reason}`, 'item', { number: bad + 1, inner: first });
           return held(results.map((item) => (item.ok ? item.held : undefined)));
         },
         back: (value) => (Array.isArray(value) ? value.map(inner.back) : value),
@@ -168,7 +171,8 @@ function stepsOf(given: unknown): Step {
       for (const [i, step] of steps.entries()) {
         if (!at.ok) return at;
         at = step.forth(at.held);
-        if (!at.ok) return refused(`${steps.length > 1 ? `Step ${i + 1}: ` : ''}${at.reason}`);
+        if (!at.ok)
+          return steps.length > 1 ? refused(`Step ${i + 1}: ${at.reason}`, 'step', { number: i + 1, inner: at }) : at;
       }
       return at;
     },
@@ -188,7 +192,9 @@ export const steps: Maker = (options) => {
     parse(shown) {
       const made = isNothing(shown) ? held(undefined) : all.forth(shown);
       if (!made.ok || made.held === undefined || isJson(made.held)) return made;
-      return endsInDate ? made : refused(`The steps leave ${said(made.held)}, which has no form in JSON.`);
+      return endsInDate
+        ? made
+        : refused(`The steps leave ${said(made.held)}, which has no form in JSON.`, 'notJson', { seen: made.held });
     },
     show: (kept) => (kept === undefined || kept === null ? '' : all.back(kept)),
     serialise: (kept) => (kept instanceof Date ? day.serialise(kept) : isJson(kept) ? kept : undefined),

@@ -1,5 +1,5 @@
 /** Texts that are changed on their way in, and values typed as text. */
-import { isJson, type Json } from '../json/index.js';
+import { isJson, type Json, reasonOf } from '../json/index.js';
 import { held, refused } from './codec.js';
 import type { CodecKinds } from './kind.js';
 import { isNothing, said, type Maker } from './maker.js';
@@ -29,7 +29,9 @@ export const slug: Maker = (options) => {
       if (typeof shown !== 'string') return plain.parse(shown);
       const made = normal(shown);
       return made === '' && shown.trim() !== ''
-        ? refused(`Nothing is left of “${shown}”: only letters a to z, figures and hyphens are.`)
+        ? refused(`Nothing is left of “${shown}”: only letters a to z, figures and hyphens are.`, 'nothingLeft', {
+            typed: shown,
+          })
         : plain.parse(made);
     },
   };
@@ -39,11 +41,13 @@ export const slug: Maker = (options) => {
 export const json: Maker = () => ({
   parse(shown) {
     if (isNothing(shown) || (typeof shown === 'string' && shown.trim() === '')) return held(undefined);
-    if (typeof shown !== 'string') return isJson(shown) ? held(shown) : refused(`${said(shown)} has no form in JSON.`);
+    if (typeof shown !== 'string')
+      return isJson(shown) ? held(shown) : refused(`${said(shown)} has no form in JSON.`, 'notJson', { seen: shown });
     try {
       return held(JSON.parse(shown) as unknown);
     } catch (error) {
-      return refused(`This is no JSON: ${error instanceof Error ? error.message : String(error)}.`);
+      const says = reasonOf(error);
+      return refused(`This is no JSON: ${says}.`, 'noJson', { says });
     }
   },
   show: (kept) => (kept === undefined ? '' : JSON.stringify(kept, undefined, 2)),

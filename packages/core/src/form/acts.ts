@@ -3,12 +3,14 @@
  * snapshots. Values are the document's; a record of acts never holds a copy of them, but for branches that were left.
  */
 import { signal, type Signal } from '@preact/signals-core';
+import type { Refusal } from '../codec/index.js';
 import type { Problem } from '../json/index.js';
 
 /** A text that could not be parsed, with the reason. */
 export interface Typed {
   readonly raw: unknown;
   readonly reason: string;
+  readonly refusal?: Refusal | undefined;
 }
 /** What was held by an input, as long as the value is not replaced: not every held value survives JSON the same. */
 export interface Held {

@@ -4,13 +4,12 @@ import type { Expressed, Expression, Expressions } from '../expression/index.js'
 import { equalJson, isObject, parentPointer, parsePointer, type Pointer } from '../json/index.js';
 import { eachPlace } from './each-place.js';
 import type { HintCondition } from './force.js';
-import { fits } from './path.js';
+import { fits } from './fits.js';
 import type { Place } from './place.js';
 import type { PlacedExpression } from './types.js';
 
 interface Around {
   place(at: Pointer): Place;
-  putComputed(place: Place, sent: unknown): void;
   trouble(at: Pointer, says: string): void;
 }
 
@@ -102,9 +101,16 @@ export class FormExpressions {
       const next = 'value' in said ? said.value : undefined;
       untracked(() => {
         const target = this.form.place(place);
-        if (!equalJson(target.sent ?? null, next ?? null)) batch(() => this.form.putComputed(target, next));
+        if (!equalJson(target.sent ?? null, next ?? null)) batch(() => this.#put(target, next));
       });
     });
+  }
+
+  /** What was computed, as it is sent; the place's own codec shows it. */
+  #put(place: Place, sent: unknown): void {
+    const revived = place.codec.peek().revive(sent);
+    if (revived.ok) place.write(revived.held);
+    else this.form.trouble(place.at, `What was computed cannot be held: ${revived.reason}`);
   }
 
   /** Those that depend on each other are told, and not run. */

@@ -3,6 +3,8 @@ import type { Codec } from '../codec/index.js';
 import { copyOf, parsePointer, warnDeveloper, type Pointer, type Problem } from '../json/index.js';
 import { namedMembers, type CompiledSchema, type Condition, type Facts } from '../schema/index.js';
 import type { Expressed } from '../expression/index.js';
+import type { Words } from '../words/index.js';
+import type { Typed } from './acts.js';
 import { Beginning } from './beginning.js';
 import type { FormExpressions } from './computed.js';
 import type { Trouble } from './trouble.js';
@@ -10,13 +12,13 @@ import { FormDocument } from './document.js';
 import { Force } from './force.js';
 import type { FormList } from './list.js';
 import type { Movable, Moves } from './moves.js';
-import { fits, pointerOf, type Where } from './path.js';
-import type { Attended, Ground } from './ground.js';
+import { pointerOf, type Where } from './path.js';
+import type { Attended, Ground, OpenOptions } from './ground.js';
 import { FormProblems } from './problems.js';
 import { Place, places, type PlaceHolder } from './place.js';
 import { Sending } from './sending.js';
 import { restore, snapshotOf } from './snapshot.js';
-import type { Chooser, Form, FormField, FormOptions, LeftOver, PlaceSettings, Snapshot, TellWhen } from './types.js';
+import type { Chooser, Form, FormField, LeftOver, PlaceSettings, Snapshot, TellWhen } from './types.js';
 
 const notLoaded: Expressed = { missing: 'Expressions are not loaded.' };
 
@@ -39,7 +41,7 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
   #follow: Pick<CompiledSchema, 'recheck'>;
 
   constructor(
-    protected readonly options: Omit<FormOptions, 'schema' | 'compiled' | 'compile'>,
+    protected readonly options: OpenOptions,
     private readonly ground: Ground,
   ) {
     super();
@@ -70,7 +72,7 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
 
   get #moves(): Moves {
     const moves = (this.#made ??= this.ground.moves?.(this));
-    if (!moves) throw new Error('Prepared without lists and choices.');
+    if (!moves) throw new Error('Prepared without lists.');
     return moves;
   }
   #made: Moves | undefined;
@@ -123,6 +125,12 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
   ask(at: Pointer, text: string): Expressed {
     return this.expressions?.ask(at, text).value ?? notLoaded;
   }
+  get words(): Words | undefined {
+    return this.#problems.words.value;
+  }
+  speak(words: Words | undefined): void {
+    this.#problems.speak(words);
+  }
   get troubles(): readonly Trouble[] {
     void this.version.value;
     return [...this.#troubles.values()];
@@ -141,12 +149,8 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
     return conditions.every((condition) => place.holdsAbove(condition));
   }
   codecFor(at: Pointer, facts: Facts): Codec {
-    const { codecs = {} } = this.options;
-    const chosen =
-      typeof codecs === 'function'
-        ? codecs(at, facts, (where, chooser) => this.chosen(where, chooser))
-        : (codecs[at] ?? Object.entries(codecs).find(([pattern]) => pattern.includes('*') && fits(pattern, at))?.[1]);
-    return chosen ?? this.ground.codec(facts);
+    const choose = (where: Pointer, chooser: Chooser): number => this.chosen(where, chooser);
+    return this.options.codecs?.(at, facts, choose, this.words?.lang) ?? this.ground.codec(facts);
   }
 
   /**
@@ -249,8 +253,8 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
   problemsAt(place: Place): readonly Problem[] {
     return this.#problems.at(place.at);
   }
-  sayTyped({ at }: Place, { raw, reason }: { readonly raw: unknown; readonly reason: string }): Problem {
-    return this.#problems.typed(at, raw, reason);
+  sayTyped({ at }: Place, typed: Typed): Problem {
+    return this.#problems.typed(at, typed);
   }
   /** Keeps the short list of places that are asked whenever the whole is. */
   noticed(place: Place): void {
@@ -373,13 +377,6 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
   /** What is written at once, by a snapshot, is in force or not by now. */
   settleAll(): void {
     this.#checked('');
-  }
-
-  /** What was computed, as it is sent; the place's own codec shows it. */
-  putComputed(place: Place, sent: unknown): void {
-    const revived = place.codec.peek().revive(sent);
-    if (revived.ok) place.write(revived.held);
-    else this.trouble(place.at, `What was computed cannot be held: ${revived.reason}`);
   }
 
   /** Asks the schema again and lets conditions move what they move, until both agree. */

@@ -6,7 +6,7 @@ import type { CompiledSchema, Facts } from '../schema/index.js';
 import type { FormExpressions } from './computed.js';
 import type { Movable, Moves } from './moves.js';
 import type { Place } from './place.js';
-import type { FormOptions } from './types.js';
+import type { CodecAt, FormOptions } from './types.js';
 
 /** What those who look after values beside the schema need of the form. */
 export interface Attended {
@@ -22,6 +22,11 @@ export interface Attended {
 export interface Attendant {
   settled?(isFirst: boolean): Promise<void> | undefined;
 }
+
+/** What a form is opened with, once its schema is ready; its codecs are looked up. */
+export type OpenOptions = Omit<FormOptions, 'schema' | 'compiled' | 'compile' | 'codecs'> & {
+  readonly codecs?: CodecAt | undefined;
+};
 
 /** What a form stands on: a schema made ready, and codecs for places that nobody has chosen one for. */
 export interface Ground {

@@ -1,4 +1,4 @@
-import { joinPointer, parsePointer, type Pointer } from '../json/index.js';
+import { joinPointer, type Pointer } from '../json/index.js';
 
 /** A value of a form as a way to walk along: everything is there, whether it is required or not. */
 export type Steps<T> = T extends readonly (infer Item)[]
@@ -27,10 +27,4 @@ export function pointerOf<T>(where: Where<T>): Pointer {
   );
   where(recorder as Steps<T>);
   return pointer;
-}
-
-/** Whether a place is the one that a pattern means; `*` in it stands for any entry of a list. */
-export function fits(pattern: Pointer, at: Pointer): boolean {
-  const [wanted, tokens] = [parsePointer(pattern), parsePointer(at)];
-  return wanted.length === tokens.length && wanted.every((token, i) => token === '*' || token === tokens[i]);
 }

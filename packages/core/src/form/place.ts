@@ -13,7 +13,7 @@ import {
   type Condition,
   type Facts,
 } from '../schema/index.js';
-import { Acts } from './acts.js';
+import { Acts, type Typed } from './acts.js';
 import { FormDocument } from './document.js';
 import type { FormField, PlaceSettings, TellWhen } from './types.js';
 
@@ -55,7 +55,7 @@ export interface PlaceHolder {
   isChanged(place: Place): boolean;
   problemsAt(place: Place): readonly Problem[];
   /** What is said of a text that could not be parsed. */
-  sayTyped(place: Place, typed: { readonly raw: unknown; readonly reason: string }): Problem;
+  sayTyped(place: Place, typed: Typed): Problem;
   /** A new value that the place's own input, or a caller in its stead, gave. */
   enter(place: Place, sent: unknown): void;
   /** Something about a place has changed that those who watch the whole want to know. */
@@ -289,7 +289,7 @@ export class Place implements FormField {
     const parsed = codec.parse(raw);
     batch(() => {
       if (!parsed.ok) {
-        this.#keepTyped(raw, parsed.reason);
+        this.#keepTyped({ raw, reason: parsed.reason, refusal: parsed.refusal });
         return;
       }
       this.#hold(parsed.held);
@@ -319,7 +319,7 @@ export class Place implements FormField {
     } catch (error) {
       const reason = reasonOf(error);
       this.form.trouble(this.at, `Cannot be sent: ${reason}`);
-      this.#keepTyped(held, reason);
+      this.#keepTyped({ raw: held, reason });
       return;
     }
     this.acts.typed.value = undefined;
@@ -327,8 +327,8 @@ export class Place implements FormField {
     this.acts.held.value = { held, version: this.replacedVersion.peek() };
     this.form.enter(this, sent);
   }
-  #keepTyped(raw: unknown, reason: string): void {
-    this.acts.typed.value = { raw, reason };
+  #keepTyped(typed: Typed): void {
+    this.acts.typed.value = typed;
     this.acts.accept();
     this.form.enter(this, undefined);
   }

@@ -1,8 +1,8 @@
 import { plainMakers } from '../codec/index.js';
 import type { CompiledSchema } from '../schema/index.js';
 import { OpenForm } from './form.js';
-import type { Ground } from './ground.js';
-import type { Form, FormOptions } from './types.js';
+import type { Ground, OpenOptions } from './ground.js';
+import type { Form } from './types.js';
 
 /** What not every form needs: what moves entries and options, fills in defaults, follows expressions, rules and checks. */
 export type FormParts = Partial<Pick<Ground, 'moves' | 'express' | 'attend' | 'normal'>> & {
@@ -32,7 +32,7 @@ export async function loadFormParts(text: string): Promise<FormParts> {
 /** Opens a form on what was prepared: a compiled schema, `codecs` for each of its fields, and the parts that it uses. */
 export function openPrepared<T = unknown>(
   compiled: CompiledSchema,
-  options: Omit<FormOptions, 'schema' | 'compiled' | 'compile'>,
+  options: OpenOptions,
   { fill, ...parts }: FormParts = {},
 ): Form<T> {
   const form = new OpenForm(options, {

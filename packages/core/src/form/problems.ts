@@ -1,6 +1,9 @@
 /** What the schema says is wrong with a form's value, in the form's own words and sorted to the places concerned. */
+import { signal, type Signal } from '@preact/signals-core';
 import { joinPointer, type Pointer, type Problem } from '../json/index.js';
-import { reword, textFor, type Messages } from '../schema/index.js';
+import { reword, type Messages } from '../schema/index.js';
+import type { Words } from '../words/index.js';
+import type { Typed } from './acts.js';
 import type { FormOptions } from './types.js';
 
 const none: readonly Problem[] = [];
@@ -10,21 +13,30 @@ export class FormProblems {
   #listed: readonly Problem[] | undefined;
   #sorted: ReadonlyMap<Pointer, readonly Problem[]> | undefined;
   /** A problem that stays keeps its object, and so its words. */
-  readonly #worded = new WeakMap<Problem, Problem>();
+  #worded = new WeakMap<Problem, Problem>();
+  /** The language; English without one. */
+  readonly words: Signal<Words | undefined>;
 
-  /** `compiled` are the words that the schema was compiled with; the form's own go before them. */
+  /** `compiled` are the words that the schema was compiled with; they go before the language, the form's own before them. */
   constructor(
-    private readonly words: Pick<FormOptions, 'messages' | 'settingsAt'>,
+    private readonly own: Pick<FormOptions, 'messages' | 'settingsAt' | 'words'>,
     private readonly compiled: Messages = {},
-  ) {}
+  ) {
+    this.words = signal(own.words);
+  }
 
   /** A text that could not be parsed is a problem of the keyword `parse`, with `{typed}` and `{reason}` to speak of. */
-  typed(at: Pointer, typed: unknown, reason: string): Problem {
-    const problem = { at, keyword: 'parse', schemaAt: '', params: { typed, reason }, message: reason };
+  typed(at: Pointer, { raw: typed, ...why }: Typed): Problem {
+    const problem = { at, keyword: 'parse', schemaAt: '', params: { typed, ...why }, message: why.reason };
     return reword(problem, this.#messagesFor(at));
   }
   #messagesFor(at: Pointer): Messages {
-    return { ...this.compiled, ...this.words.messages, ...this.words.settingsAt?.(at)?.messages };
+    return {
+      ...this.words.value?.messages,
+      ...this.compiled,
+      ...this.own.messages,
+      ...this.own.settingsAt?.(at)?.messages,
+    };
   }
 
   /** The schema's verdict on the value as it stands; listed and sorted when somebody asks. */
@@ -33,10 +45,19 @@ export class FormProblems {
     this.#listed = undefined;
     this.#sorted = undefined;
   }
+  /** From now on all problems are told in these words. */
+  speak(words: Words | undefined): void {
+    this.#worded = new WeakMap();
+    this.take(this.#verdict);
+    this.words.value = words;
+  }
   get all(): readonly Problem[] {
+    // Also where they are known: who reads them reads them in a language.
+    void this.words.value;
     return (this.#listed ??= this.#verdict.problems.map((problem) => this.#onField(problem)));
   }
   at(place: Pointer): readonly Problem[] {
+    void this.words.value;
     return this.#byPlace.get(place) ?? none;
   }
 
@@ -62,25 +83,10 @@ export class FormProblems {
 
   /** A missing member is the field's own matter, not that of the object around it. */
   #wordedFor(problem: Problem): Problem {
-    const name =
-      problem.keyword === 'required'
-        ? problem.params['missing']
-        : problem.keyword === 'dependentRequired'
-          ? problem.params['name']
-          : undefined;
-    const messages = this.#messagesFor(typeof name === 'string' ? joinPointer(problem.at, name) : problem.at);
-    const moved =
-      typeof name === 'string'
-        ? {
-            ...problem,
-            at: joinPointer(problem.at, name),
-            message: textFor(
-              { required: 'Is needed.', dependentRequired: 'Is needed.', ...messages },
-              problem.keyword,
-              problem.params,
-            ),
-          }
-        : problem;
-    return Object.keys(messages).length > 0 ? reword(moved, messages) : moved;
+    const { keyword, params } = problem;
+    const name = keyword === 'required' ? params['missing'] : keyword === 'dependentRequired' && params['name'];
+    if (typeof name !== 'string') return reword(problem, this.#messagesFor(problem.at));
+    const at = joinPointer(problem.at, name);
+    return reword({ ...problem, at }, { [keyword]: 'Is needed.', ...this.#messagesFor(at) });
   }
 }

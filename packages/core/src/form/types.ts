@@ -3,6 +3,7 @@ import type { Codec } from '../codec/index.js';
 import type { Pointer, Problem } from '../json/index.js';
 import type { Expressed, Expressions } from '../expression/index.js';
 import type { CompiledSchema, CompileOptions, Condition, Facts, Messages } from '../schema/index.js';
+import type { Words } from '../words/index.js';
 import type { Trouble } from './trouble.js';
 import type { FormList } from './list.js';
 import type { Where } from './path.js';
@@ -68,15 +69,21 @@ export interface PlaceSettings {
   readonly normal?: 'leaving' | 'typing' | undefined;
 }
 
+/** The codec of a place; `language` is that of the form. */
+export type CodecAt = (
+  at: Pointer,
+  facts: Facts,
+  chosen: (at: Pointer, chooser: Chooser) => number,
+  language?: string,
+) => Codec | undefined;
+
 export interface FormOptions {
   /** A JSON Schema, or one that has been compiled already. */
   readonly schema: unknown;
   readonly compiled?: CompiledSchema;
   readonly compile?: CompileOptions;
   /** The codec of a place, `*` standing for each entry of a list; without one it is chosen by the schema's type. */
-  readonly codecs?:
-    | Readonly<Record<Pointer, Codec>>
-    | ((at: Pointer, facts: Facts, chosen: (at: Pointer, chooser: Chooser) => number) => Codec | undefined);
+  readonly codecs?: Readonly<Record<Pointer, Codec>> | CodecAt;
   /** A record that was saved: taken as it is. */
   readonly values?: unknown;
   /** What a new record begins with, where there are no `values`; the schema's defaults are added to it. */
@@ -84,6 +91,8 @@ export interface FormOptions {
   readonly tell?: TellWhen;
   /** What happens to values that are out of force: left out of what is sent, or sent, too. They are kept either way. */
   readonly hidden?: 'drop' | 'keep';
+  /** The language in which it speaks (`loadWords`); English without one. `messages` go before it. */
+  readonly words?: Words | undefined;
   readonly messages?: Messages;
   readonly settingsAt?: (at: Pointer) => PlaceSettings | undefined;
   /** The language of expressions, where any are used. */
@@ -164,6 +173,10 @@ export interface Form<T = unknown> {
   readonly status: FormStatus;
   readonly changed: boolean;
   readonly submittedOnce: boolean;
+  /** The language in which it speaks, followed; `undefined` is English. */
+  readonly words: Words | undefined;
+  /** Goes on in another language: problems, what is drawn, how numbers are written. What was typed stays as it is. */
+  speak(words: Words | undefined): void;
   /** What is to be told of the whole: why it was refused or failed, or that it was accepted. */
   readonly message: string | undefined;
   field(at: Where<T>): FormField;

@@ -15,11 +15,12 @@ export {
   jsonText,
   type Kind,
 } from './value.js';
-export { formatPointer, parsePointer, joinPointer, parentPointer, lookUp, isWithin, type Pointer } from './pointer.js';
+export { formatPointer, parsePointer, joinPointer, isWithin, type Pointer } from './pointer.js';
+export { lookUp, parentPointer } from './look-up.js';
 export { canonical } from './canonical.js';
 export { equalJson } from './equal.js';
 export { removeAt, replaceAt } from './edit.js';
 export { copyJson, LimitReached, defaultLimits, type Limits } from './limits.js';
 export { isDevelopment, warnDeveloper } from './dev.js';
-export { nearest } from './nearest.js';
+export { nearest, nearestName } from './nearest.js';
 export type { Problem } from './problem.js';

@@ -1,12 +1,18 @@
 /** The nearest of the names that are known, as the end of a sentence: `. Did you mean “label”?`, or a full stop. */
 export function nearest(name: string, known: readonly string[]): string {
+  const best = nearestName(name, known);
+  return best === undefined ? '.' : `. Did you mean “${best}”?`;
+}
+
+/** The nearest of the names that are known, if one is near. */
+export function nearestName(name: string, known: readonly string[]): string | undefined {
   let best: string | undefined;
   let least = Math.max(1, Math.ceil(name.length / 3)) + 1;
   for (const one of known) {
     const steps = distance(name.toLowerCase(), one.toLowerCase(), least);
     if (steps < least) [best, least] = [one, steps];
   }
-  return best === undefined ? '.' : `. Did you mean “${best}”?`;
+  return best;
 }
 
 /** How many letters have to be put in, taken out, changed or swapped to make one of the other; `most` and more is `most`. */

@@ -1,5 +1,3 @@
-import { ownMember } from './value.js';
-
 /** A JSON Pointer (RFC 6901) as text: `''` is the whole document, `/a/0` a member of a list. */
 export type Pointer = string;
 
@@ -19,34 +17,16 @@ export function formatPointer(names: readonly (string | number)[]): Pointer {
  */
 export function parsePointer(pointer: Pointer): string[] {
   if (pointer === '') return [];
-  if (!pointer.startsWith('/'))
-    throw new SyntaxError(`"${pointer}" is no JSON Pointer: it has to be empty or to start with "/".`);
+  if (!pointer.startsWith('/') || /~(?![01])/.test(pointer))
+    throw new SyntaxError(`"${pointer}" is no JSON Pointer: it starts with "/", and 0 or 1 follow each "~".`);
   if (!pointer.includes('~')) return pointer.slice(1).split('/');
-  if (/~(?![01])/.test(pointer))
-    throw new SyntaxError(`"${pointer}" is no JSON Pointer: "~" has to be followed by 0 or 1.`);
   return pointer
     .slice(1)
     .split('/')
     .map((token) => (token.includes('~') ? token.replaceAll('~1', '/').replaceAll('~0', '~') : token));
 }
 
-/** The pointer one level up; `''` for the whole document. */
-export function parentPointer(pointer: Pointer): Pointer {
-  return pointer.slice(0, Math.max(0, pointer.lastIndexOf('/')));
-}
-
 /** True where `pointer` is `ancestor` or lies below it. */
 export function isWithin(pointer: Pointer, ancestor: Pointer): boolean {
   return pointer === ancestor || pointer.startsWith(`${ancestor}/`);
-}
-
-/** The value a pointer leads to, or `undefined` where there is none. */
-export function lookUp(document: unknown, pointer: Pointer): unknown {
-  let value = document;
-  for (const token of parsePointer(pointer)) {
-    if (Array.isArray(value) && !/^(0|[1-9]\d*)$/.test(token)) return undefined;
-    value = ownMember(value, token);
-    if (value === undefined) return undefined;
-  }
-  return value;
 }

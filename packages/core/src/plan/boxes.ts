@@ -1,7 +1,7 @@
 /** Boxes of HTML's own that hints name: which values they take, and what carries those. */
 import type { CodecDescription } from '../codec/index.js';
 import type { Kind } from '../json/index.js';
-import { codecByKind, standardRules, type Boxed, type BoxReader } from './rules.js';
+import { standardRules, type Boxed, type BoxReader } from './rules.js';
 
 /** Which codec carries what one of HTML's own boxes gives, where a hint names the box. */
 const codecOfBox: Readonly<Record<string, CodecDescription>> = {
@@ -59,4 +59,9 @@ function suits(input: string, { facts: { format }, kind, several, hasChoices }: 
   const own = formatOf[input];
   if (kind === 'string') return own === undefined ? isOf(textual) : format === undefined || format === own;
   return isOf(takers[kind]);
+}
+
+function codecByKind(kind: Kind | undefined): CodecDescription | undefined {
+  if (kind === 'string') return { kind: 'text' };
+  return kind === 'number' || kind === 'integer' || kind === 'boolean' ? { kind } : undefined;
 }

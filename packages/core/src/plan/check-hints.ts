@@ -6,7 +6,7 @@ import { english } from '../schema/index.js';
 import { hintsSchema } from './hints-schema.js';
 import type { HintsBeside } from './hints.js';
 import type { Plan, PlanNode, PlanTrouble } from './nodes.js';
-import { wrongHint } from './read-hints.js';
+import { missedKind } from './read-hints.js';
 import type { PlanRules } from './rules.js';
 import { templateVariables } from './remote.js';
 import { mostKnown, planAt } from './walk.js';
@@ -29,6 +29,15 @@ export function checkHints({ root, compiled }: Plan, beside: HintsBeside, rules:
   return [...found.values()];
 }
 
+/** The kinds of `read-hints.ts`, in words. */
+const kindWords = [
+  'a text',
+  'a number',
+  'true or false',
+  'a list of names',
+  'a list of rules, each with “holds” and “message”',
+  'an object',
+];
 function checkNode(node: PlanNode, rules: PlanRules, tell: (says: string) => void): void {
   const own = Object.keys(rules.ownHints ?? {});
   for (const [name, value] of Object.entries(node.given)) {
@@ -37,7 +46,7 @@ function checkNode(node: PlanNode, rules: PlanRules, tell: (says: string) => voi
       tell(`“${name}” is no hint${nearest(name, [...known, ...own])}`);
       continue;
     }
-    const wanted = wrongHint(name, value);
+    const wanted = kindWords[missedKind(name, value)];
     if (wanted !== undefined) {
       tell(`“${name}” has to be ${wanted}. It is left out.`);
       continue;

@@ -3,7 +3,7 @@ import type { PlanNode } from './nodes.js';
 import { knownNodes, planAt, type Chosen } from './walk.js';
 
 /** The codec of each place, for `openForm`. */
-export type CodecsByPlace = (at: string, facts?: unknown, chosen?: Chosen) => Codec | undefined;
+export type CodecsByPlace = (at: string, facts?: unknown, chosen?: Chosen, language?: string) => Codec | undefined;
 
 /** The codecs that a plan chose: looked up by place, list items by the item's plan. `codes` holds the modules of codecs that are code. */
 export function codecsOf(root: PlanNode, codes: Readonly<Record<string, CodecCode>> = {}): CodecsByPlace {
@@ -22,13 +22,18 @@ export async function prepareCodecs(
 }
 
 function byPlace(root: PlanNode, make: (description: CodecDescription) => Codec): CodecsByPlace {
-  const made = new Map<PlanNode, Codec>();
-  return (at, _facts, chosen) => {
+  let made = new Map<PlanNode, Codec>();
+  let spoken: string | undefined;
+  return (at, _facts, chosen, language) => {
     const node = planAt(root, at, chosen);
     if (node?.kind !== 'field') return undefined;
+    if (language !== spoken) made = new Map();
+    spoken = language;
     let codec = made.get(node);
     if (!codec) {
-      codec = make(node.codec);
+      // HTML’s own text boxes show numbers in the way of the form’s language; other inputs may want a number’s own text.
+      const isText = /^native:(number|text)$/.test(node.use.adapter);
+      codec = make(isText && language ? { ...node.codec, options: { language, ...node.codec.options } } : node.codec);
       made.set(node, codec);
     }
     return codec;

@@ -131,11 +131,6 @@ export function chooseField(
   return use && withContent(use, facts);
 }
 
-export function codecByKind(kind: Kind | undefined): CodecDescription | undefined {
-  if (kind === 'string') return { kind: 'text' };
-  return kind === 'number' || kind === 'integer' || kind === 'boolean' ? { kind } : undefined;
-}
-
 /** A file is asked for in the kind that the schema names, and takes no more than fits. */
 function withContent(use: FieldUse, { contentMediaType, limits }: Facts): FieldUse {
   if (use.codec.kind !== 'file') return use;

@@ -30,7 +30,7 @@ export interface CompileOptions {
 export class SchemaError extends Error {
   override name = 'SchemaError';
   constructor(readonly problems: readonly Problem[]) {
-    super(problems.map(({ at, message }) => `${at === '' ? 'At the root' : `At ${at}`}: ${message}`).join('\n'));
+    super(problems.map(({ at, message }) => `At ${at === '' ? 'the root' : at}: ${message}`).join('\n'));
   }
 }
 

@@ -28,6 +28,14 @@ export const positions: ReadonlyMap<string, Position> = new Map(
   Object.entries(placed).flatMap(([position, names]) => words(names).map((name) => [name, position as Position])),
 );
 
+/** In the order in which rules are asked and problems are listed: cheap and telling ones first. */
+export const order = (
+  'type enum const multipleOf maximum minimum exclusiveMaximum exclusiveMinimum maxLength minLength pattern format ' +
+  'contentEncoding contentMediaType properties patternProperties additionalProperties required maxProperties ' +
+  'minProperties propertyNames dependentRequired dependentSchemas dependencies prefixItems items additionalItems ' +
+  'contains maxItems minItems uniqueItems $ref $dynamicRef $recursiveRef allOf anyOf oneOf not if'
+).split(' ');
+
 const base = 'https://json-schema.org/draft/';
 /** 2020-12; the others stand in `dialects.ts`, fetched where a schema names one. */
 export const newest: Dialect = {
@@ -35,11 +43,9 @@ export const newest: Dialect = {
   draft: 2020,
   keywords: new Set([
     ...positions.keys(),
+    ...order.filter((name) => name !== '$recursiveRef'),
     ...words(
-      '$ref $dynamicRef $dynamicAnchor $anchor $comment type enum const multipleOf maximum exclusiveMaximum minimum ' +
-        'exclusiveMinimum maxLength minLength pattern maxItems minItems uniqueItems maxContains minContains ' +
-        'maxProperties minProperties required dependentRequired format title description default deprecated readOnly ' +
-        'writeOnly examples contentEncoding contentMediaType',
+      '$dynamicAnchor $anchor $comment maxContains minContains title description default deprecated readOnly writeOnly examples',
     ),
   ]),
   formatAsserted: false,

@@ -1,6 +1,7 @@
 /** What a compiler works with: keywords, their words, formats. Whole, or as much of it as a schema asks for. */
 import type { Format } from './formats.js';
 import type { Context, Family, Keyword } from './keywords/context.js';
+import { order } from './dialect.js';
 import { family as members } from './keywords/members.js';
 import { family as references } from './keywords/references.js';
 import type { Late } from './keywords/context.js';
@@ -28,13 +29,7 @@ export interface Engine extends Beyond {
   readonly changedPaths?: ((before: unknown, after: unknown, path: readonly string[]) => string[][]) | undefined;
 }
 
-/** In the order in which rules are asked and problems are listed: cheap and telling ones first. */
-export const order = (
-  'type enum const multipleOf maximum minimum exclusiveMaximum exclusiveMinimum maxLength minLength pattern format ' +
-  'contentEncoding contentMediaType properties patternProperties additionalProperties required maxProperties ' +
-  'minProperties propertyNames dependentRequired dependentSchemas dependencies prefixItems items additionalItems ' +
-  'contains maxItems minItems uniqueItems $ref $dynamicRef $recursiveRef allOf anyOf oneOf not if'
-).split(' ');
+export { order } from './dialect.js';
 
 /** The keywords that hardly a schema does without. */
 const basic: readonly Family[] = [values, members, references];

@@ -22,11 +22,6 @@ export const kindWords = (kinds: unknown): string =>
   listWords((Array.isArray(kinds) ? kinds : [kinds]).map((kind) => kindNames[String(kind)] ?? String(kind)));
 export const plural = (count: unknown, one: string, many: string): string =>
   `${String(count)} ${count === 1 ? one : many}`;
-/** A value as a short text. */
-export const shortly = (value: unknown): string => {
-  const text = typeof value === 'string' ? `“${value}”` : (jsonText(value) ?? 'nothing');
-  return text.length > 60 ? `${text.slice(0, 59)}…` : text;
-};
 
 /** The text for a keyword, with the parameters in place. */
 export function textFor(messages: Messages, keyword: string, params: Params): string {

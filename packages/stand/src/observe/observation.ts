@@ -1,5 +1,12 @@
 /** Where an input is tried: it is mounted on trials, its adapter is changed as behaviour speaks for it, and what was seen is noted. */
-import { fromNotation, same, type AdapterDescription, type Finding, type FoundInput, type Gesture } from '@poietra/core';
+import {
+  fromNotation,
+  same,
+  type AdapterDescription,
+  type Finding,
+  type FoundInput,
+  type Gesture,
+} from '@poietra/core';
 import type { AdaptedInput } from '@poietra/react';
 import { leave, perform } from '../hands.js';
 import { sampleChoices } from '../sample-choices.js';

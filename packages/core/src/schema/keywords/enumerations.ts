@@ -1,6 +1,7 @@
 /** Keywords that name the values themselves. */
 import { equalJson, nearest } from '../../json/index.js';
-import { listWords, shortly, type Messages } from '../messages.js';
+import { listWords, type Messages } from '../messages.js';
+import { shortly } from '../shortly.js';
 import { assertion, bits, type Family, type Keyword } from './context.js';
 
 const enumeration: Keyword = (context) => {

@@ -1,6 +1,7 @@
 /** Keywords that look at an object as a whole: how many members, under which names, and which of them ask for others. */
 import { joinPointer, ownMember } from '../../json/index.js';
-import { plural, shortly, type Messages } from '../messages.js';
+import { plural, type Messages } from '../messages.js';
+import { shortly } from '../shortly.js';
 import { bounded } from './bounds.js';
 import { bits, mapOf, type Context, type Family, type Keyword } from './context.js';
 

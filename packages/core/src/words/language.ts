@@ -1,0 +1,48 @@
+/** What the languages are made with: plural rules and numbers come from the platform. */
+import type { Refusal } from '../codec/index.js';
+import { isObject } from '../json/index.js';
+import type { RefusalWords } from './words.js';
+
+export interface Language {
+  readonly number: (value: unknown) => string;
+  /** `count` with the form of the word that belongs to it; most languages tell `one` from all others. */
+  readonly plural: (count: unknown, forms: { readonly one: string; readonly other: string }) => string;
+  readonly size: (bytes: number) => string;
+  readonly list: (values: readonly string[]) => string;
+}
+
+export function language(lang: string): Language {
+  const numbers = new Intl.NumberFormat(lang, { maximumFractionDigits: 20 });
+  const short = new Intl.NumberFormat(lang, { maximumFractionDigits: 1 });
+  const rules = new Intl.PluralRules(lang);
+  const lists = new Intl.ListFormat(lang, { type: 'disjunction' });
+  const number = (value: unknown): string => (typeof value === 'number' ? numbers.format(value) : String(value));
+  return {
+    number,
+    plural: (count, forms) => `${number(count)} ${rules.select(Number(count)) === 'one' ? forms.one : forms.other}`,
+    size: (bytes) =>
+      bytes < 1000
+        ? `${short.format(Math.round(bytes))} B`
+        : bytes < 1e6
+          ? `${short.format(Math.round(bytes / 1000))} kB`
+          : `${short.format(bytes / 1e6)} MB`,
+    list: (values) => lists.format(values),
+  };
+}
+
+/** What a refusal says in these words; one that they do not know, like that of a codec of one's own, as it is. */
+export function refusalText(
+  words: RefusalWords,
+  { reason, refusal }: { readonly reason?: unknown; readonly refusal?: unknown },
+): string {
+  if (!isRefusal(refusal) || !Object.hasOwn(words, refusal.name)) return String(reason);
+  // A codec names its refusal together with what it speaks of: `refused` sees to that.
+  return (words[refusal.name as keyof RefusalWords] as (about: unknown) => string)(refusal.about);
+}
+const isRefusal = (value: unknown): value is Refusal => isObject(value) && typeof value['name'] === 'string';
+
+/** A value as a short text between the quotation marks of a language. */
+export function quoted(value: unknown, [open, close]: readonly [string, string], nothing: string): string {
+  const text = typeof value === 'string' ? `${open}${value}${close}` : (JSON.stringify(value) ?? nothing);
+  return text.length > 60 ? `${text.slice(0, 59)}…` : text;
+}
