@@ -13,7 +13,7 @@ const mayKnow = {
   form: ['json', 'schema', 'codec', 'expression', 'words'],
   plan: ['json', 'schema', 'codec', 'adapter', 'expression', 'words', 'form'],
   kit: ['json', 'schema', 'codec', 'adapter', 'plan'],
-  handover: ['json', 'schema', 'codec', 'adapter', 'plan', 'kit'],
+  handover: ['json', 'schema', 'codec', 'adapter', 'words', 'plan', 'kit'],
 };
 const room = (name) => `^packages/core/src/${name}/`;
 

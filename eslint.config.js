@@ -44,6 +44,19 @@ export default tseslint.config(
     plugins: { 'react-hooks': reactHooks },
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
   },
+  // What a person reads comes from the catalogue of words, so that it can be in another language.
+  {
+    files: ['packages/react/src/**/*.tsx'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...[
+          'JSXText[value=/\\p{L}/u]',
+          'JSXAttribute[name.name=/^(aria-label|title|placeholder|alt)$/] Literal[value=/\\p{L}/u]',
+        ].map((selector) => ({ selector, message: 'Text for a person comes from words/, by useWords.' })),
+      ],
+    },
+  },
   // What the tests read back is foreign JSON, and they say what they expect of it.
   { files: ['**/test/**', 'e2e/**'], rules: { '@typescript-eslint/no-non-null-assertion': 'off' } },
   { files: ['**/*.js', '**/*.mjs'], ...tseslint.configs.disableTypeChecked },

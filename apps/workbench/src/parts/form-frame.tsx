@@ -12,10 +12,11 @@ import { useCodes } from './use-codes.js';
 interface Props {
   readonly title: string;
   readonly form: FormDescription;
-  readonly options: Pick<FormToOpen, 'notes' | 'copies' | 'submitLabel'> &
+  readonly options: Pick<FormToOpen, 'notes' | 'copies'> &
     Partial<
       Pick<
         FormToOpen,
+        | 'submitLabel'
         | 'width'
         | 'values'
         | 'restore'

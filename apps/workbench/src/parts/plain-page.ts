@@ -10,7 +10,6 @@ export async function plainPage(form: FormDescription, kit: Kit): Promise<string
     ...formToOpen(form, kit),
     notes: false,
     copies: 1,
-    submitLabel: 'Send',
     native: { action: '/company/echo' },
   };
   const { page } = (await ask('/api/plain', {

@@ -34,7 +34,7 @@ export interface FormToOpen {
   /** Of a form of several pages, the one that is shown. */
   readonly page?: string;
   /** Empty where nothing is to be sent. */
-  readonly submitLabel: string;
+  readonly submitLabel?: string;
   /** How many copies stand on the page. */
   readonly copies: number;
 }

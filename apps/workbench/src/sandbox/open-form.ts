@@ -2,7 +2,9 @@
 import {
   asksExpressions,
   compileSchemaInTurns,
+  isSpoken,
   loadExpressions,
+  loadWords,
   makePlan,
   openPlan,
   type CodecCode,
@@ -11,6 +13,7 @@ import {
   type Form,
   type Kit,
   type Plan,
+  type Words,
 } from '@poietra/core';
 import { suiteSkin, type AdaptedInput, type FetchChoices, type Skin } from '@poietra/react';
 import { liveInput, type BundledInputs } from '@poietra/stand';
@@ -24,6 +27,7 @@ export function useOpened(
   codes: Readonly<Record<string, CodecCode>>,
   compiled: CompiledSchema,
   language: Expressions | undefined,
+  words: Words | undefined,
   open: FormToOpen,
   ask: FetchChoices,
 ): { plan: Plan; form: Form; live: Readonly<Record<string, AdaptedInput>> } {
@@ -48,6 +52,7 @@ export function useOpened(
       ...(open.values === undefined ? {} : { values: open.values }),
       ...(restore ? { restore } : {}),
       ...(language ? { expressions: language } : {}),
+      ...(words ? { words } : {}),
       ...(messages ? { messages } : {}),
       ...(open.disabled ? { disabled: true } : {}),
       ...(description.tell ? { tell: description.tell } : {}),
@@ -64,13 +69,15 @@ export function useOpened(
     return { plan, form, live };
     // Values and what is restored count at the opening only; later ones come as messages of their own.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [inputs, codes, compiled, shape, language, ask]);
+  }, [inputs, codes, compiled, shape, language, words, ask]);
 }
 
 /** What a sheet needs beside its description: the schema made ready, and the language of its expressions. */
 export interface Prepared {
   readonly compiled: CompiledSchema;
   readonly language: Expressions | undefined;
+  /** The language in which the form speaks; English without. */
+  readonly words: Words | undefined;
 }
 
 let last: { readonly key: string; readonly compiled: Promise<CompiledSchema> } | undefined;
@@ -89,7 +96,12 @@ export async function prepare({ form, documents }: FormToOpen): Promise<Prepared
   // One that failed is no use to the next.
   compiled.catch(() => (last = last?.compiled === compiled ? undefined : last));
   const asks = asksExpressions(key + JSON.stringify(form.hints ?? {}));
-  return { compiled: await compiled, language: asks ? await loadExpressions() : undefined };
+  const { language = 'en' } = form;
+  return {
+    compiled: await compiled,
+    language: asks ? await loadExpressions() : undefined,
+    words: isSpoken(language) ? await loadWords(language) : undefined,
+  };
 }
 
 /** The kit's skins, drawn with the bundled components. */

@@ -1,12 +1,15 @@
 import {
+  isSpoken,
   ownHintsOf,
   planAt,
+  spokenLanguages,
   withoutSecrets,
   type CodecCode,
   type CompiledSchema,
   type Expressions,
   type Form,
   type Outcome,
+  type Words,
 } from '@poietra/core';
 import {
   compact,
@@ -53,6 +56,7 @@ interface SheetProps {
   readonly compiled: CompiledSchema;
   /** The language of expressions, where the form has some. */
   readonly language: Expressions | undefined;
+  readonly words: Words | undefined;
   readonly open: FormToOpen;
   readonly send: (sent: unknown) => Promise<Outcome>;
   /** The frame itself has no network; the workbench asks for it. */
@@ -61,7 +65,17 @@ interface SheetProps {
 }
 
 /** A form as it will be printed, with the notes of the person who checks it in its margins; in one copy or several. */
-export function Sheet({ inputs, codes, compiled, language, open, send, fetchChoices, handle }: SheetProps): ReactNode {
+export function Sheet({
+  inputs,
+  codes,
+  compiled,
+  language,
+  words,
+  open,
+  send,
+  fetchChoices,
+  handle,
+}: SheetProps): ReactNode {
   return (
     <div
       className="sheet"
@@ -77,6 +91,7 @@ export function Sheet({ inputs, codes, compiled, language, open, send, fetchChoi
           codes={codes}
           compiled={compiled}
           language={language}
+          words={words}
           open={open}
           send={send}
           fetchChoices={fetchChoices}
@@ -94,12 +109,13 @@ function Copy({
   codes,
   compiled,
   language,
+  words,
   open,
   send,
   fetchChoices,
   handle,
 }: Omit<SheetProps, 'handle'> & { readonly handle: Ref<SheetHandle> | null }): ReactNode {
-  const { plan, form, live } = useOpened(inputs, codes, compiled, language, open, fetchChoices);
+  const { plan, form, live } = useOpened(inputs, codes, compiled, language, words, open, fetchChoices);
   const skins = useMemo(() => livingSkins(inputs, open.kit.skins), [inputs, open.kit.skins]);
   const ownHints = useMemo(() => drawOwnHints(ownHintsOf(open.kit)), [open.kit]);
   const skinName = open.skin ?? open.form.skin ?? 'plain';
@@ -119,9 +135,10 @@ function Copy({
     () =>
       [
         ...plan.troubles,
+        ...languageTroubles(open.form.language),
         ...drawingTroubles(plan, form, { inputs: { ...nativeInputs, ...live }, skins: { plain, compact, ...skins } }),
       ].map(({ schemaAt, says }) => ({ at: `#${schemaAt}`, says })),
-    [plan, form, live, skins],
+    [plan, form, live, skins, open.form.language],
   );
   const sendCounted = useMemo(
     () => async (sent: unknown) => {
@@ -197,7 +214,7 @@ function Copy({
         fetchChoices={fetchChoices}
         step={page}
         onStep={showPage}
-        submitLabel={open.submitLabel}
+        {...(open.submitLabel ? { submitLabel: open.submitLabel } : {})}
         {...(open.native ? { native: open.native } : {})}
         {...(open.submitLabel === '' ? {} : { send: sendCounted })}
       />
@@ -205,4 +222,11 @@ function Copy({
       {open.editing && <EditMargin form={form} plan={plan} open={open} />}
     </div>
   );
+}
+
+/** A language without words speaks English but for the messages that the form has of its own. */
+function languageTroubles(language = 'en'): readonly { readonly schemaAt: string; readonly says: string }[] {
+  if (isSpoken(language)) return [];
+  const says = `There are no words for the language “${language}”: what the form has no messages of its own for is said in English. There are: ${spokenLanguages.join(', ')}.`;
+  return [{ schemaAt: '', says }];
 }

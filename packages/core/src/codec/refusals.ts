@@ -2,7 +2,6 @@
  * Why the built-in codecs refuse a value, by name, with what each speaks of. The English words stand where they are
  * needed, beside the code that refuses; other languages have theirs in `words/`, and the compiler names what they lack.
  */
-import type { Parsed } from './codec.js';
 
 /** What was expected, where something of another kind came. */
 export type Wanted =
@@ -61,4 +60,7 @@ export interface Refusal {
   readonly name: string;
   readonly about: unknown;
 }
-type Reason = Omit<Extract<Parsed<unknown>, { readonly ok: false }>, 'ok'>;
+interface Reason {
+  readonly reason: string;
+  readonly refusal?: Refusal | undefined;
+}

@@ -1,6 +1,7 @@
 /** Forms in source: schema, types, and a component that opens, draws and sends. */
 import { ownHintsOf, kitDocuments, type FormDescription, type Kit } from '../kit/index.js';
 import { makePlan, planFields, type SendDescription } from '../plan/index.js';
+import { isSpoken } from '../words/index.js';
 import { compileSchema } from '../schema/index.js';
 import { standaloneSchema } from './bundle-schema.js';
 import type { HandoverFile } from './file.js';
@@ -60,6 +61,7 @@ function filesOf(
   const imports = used.map((own) => `import { ${own.value} } from ${quoted(`../adapters/${own.file}.js`)};\n`);
   const text = JSON.stringify([schema, form.hints]);
   const messages = form.language === undefined ? undefined : form.messages?.[form.language];
+  const speaks = form.language !== undefined && isSpoken(form.language) && !/^en\b/i.test(form.language);
   const ownHints = Object.fromEntries(
     Object.entries(ownHintsOf(kit)).filter(([hint]) => text.includes(`${JSON.stringify(hint)}:`)),
   );
@@ -67,6 +69,7 @@ function filesOf(
   const { send } = form;
   const skin = skinOf(form, kit, text);
   const fromCore = [
+    ...(speaks ? ['loadWords'] : []),
     ...(send ? ['sendTo'] : []),
     ...['type Form', 'type HintsBeside', 'type Outcome'],
     ...(hasOwnHints ? ['type OwnHintUse'] : []),
@@ -76,6 +79,7 @@ function filesOf(
     form.tell && `tell: ${quoted(form.tell)}`,
     form.hidden && `hidden: ${quoted(form.hidden)}`,
     form.accepted && `accepted: ${quoted(form.accepted)}`,
+    speaks && 'words',
     messages && 'messages',
   ].filter(Boolean);
   return [
@@ -93,7 +97,7 @@ import type { ${type} } from ${quoted(`./${file}.types.js`)};
 
 const hints: HintsBeside = ${literal(form.hints ?? {})};
 const inputs = {${used.map(({ name, value }) => ` ${quoted(name)}: ${value}`).join(',')}${used.length > 0 ? ' ' : ''}};
-${messages ? `${comment(`What is said instead, by keyword, in the language “${form.language ?? ''}”.`)}const messages = ${literal(messages)};\n` : ''}${hasOwnHints ? `const ownHints: Readonly<Record<string, OwnHintUse>> = ${literal(ownHints)};\nconst ownWords = drawOwnHints(ownHints);\n` : ''}/** What this form’s schema asks for, fetched with the module. */
+${messages ? `${comment(`What is said instead, by keyword, in the language “${form.language ?? ''}”.`)}const messages = ${literal(messages)};\n` : ''}${hasOwnHints ? `const ownHints: Readonly<Record<string, OwnHintUse>> = ${literal(ownHints)};\nconst ownWords = drawOwnHints(ownHints);\n` : ''}${speaks ? `/** The language in which it speaks; \`form.speak\` goes on in another one. */\nconst words = await loadWords(${quoted(form.language ?? '')});\n` : ''}/** What this form’s schema asks for, fetched with the module. */
 const prepared = await prepareForm({ schema, hints, rules${hasOwnHints ? ': { ...rules, ownHints }' : ''}, codes });
 
 /** Opens the form on values that were saved before, or empty. The options go before what the kit says: words, a draft to go on with. */

@@ -1,6 +1,6 @@
 /** What the languages are made with: plural rules and numbers come from the platform. */
 import type { Refusal } from '../codec/index.js';
-import { isObject } from '../json/index.js';
+import { isObject, jsonText } from '../json/index.js';
 import type { RefusalWords } from './words.js';
 
 export interface Language {
@@ -43,6 +43,6 @@ const isRefusal = (value: unknown): value is Refusal => isObject(value) && typeo
 
 /** A value as a short text between the quotation marks of a language. */
 export function quoted(value: unknown, [open, close]: readonly [string, string], nothing: string): string {
-  const text = typeof value === 'string' ? `${open}${value}${close}` : (JSON.stringify(value) ?? nothing);
+  const text = typeof value === 'string' ? `${open}${value}${close}` : (jsonText(value) ?? nothing);
   return text.length > 60 ? `${text.slice(0, 59)}…` : text;
 }

@@ -8,18 +8,25 @@ const languages: Readonly<Record<string, () => Promise<Words>>> = {
   no: async () => (await import('./nb.js')).nb,
 };
 
+/** The languages that there are words for, by their primary subtags (RFC 5646, section 2.2.1). */
+export const spokenLanguages: readonly string[] = ['en', ...Object.keys(languages)];
+
+/** Whether `loadWords` has words for a tag. */
+export const isSpoken = (tag: string): boolean => spokenLanguages.includes(primaryOf(tag));
+const primaryOf = (tag: string): string => tag.toLowerCase().split('-')[0] ?? '';
+
 /**
- * Fetches the words of a language by its tag (RFC 5646); of `de-AT` it takes those of `de`, in the way in which `de-AT`
- * writes numbers. English gives `undefined`: it is what stands without any words.
+ * Fetches the words of a language by its tag (RFC 5646); of `de-AT` it takes those of `de`, and text boxes show
+ * numbers in the way of `de-AT`. English gives `undefined`: it is what stands without any words.
  * @throws {TypeError} where there are none for the language, and what is there.
  */
 export async function loadWords(tag: string): Promise<Words | undefined> {
-  const [primary = ''] = tag.toLowerCase().split('-');
+  const primary = primaryOf(tag);
   if (primary === 'en') return undefined;
   const load = Object.hasOwn(languages, primary) ? languages[primary] : undefined;
   if (!load)
     throw new TypeError(
-      `There are no words for “${tag}”${nearest(tag, ['en', ...Object.keys(languages)])} There are: en, ${Object.keys(languages).join(', ')}. A form also takes an object of one’s own (Words).`,
+      `There are no words for “${tag}”${nearest(tag, spokenLanguages)} There are: ${spokenLanguages.join(', ')}. A form also takes an object of one’s own (Words).`,
     );
   const words = await load();
   return words.lang === tag || primary === 'no' ? words : { ...words, lang: tag };

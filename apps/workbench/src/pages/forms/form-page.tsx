@@ -143,7 +143,7 @@ function Proof({
       editing: isEditing,
       palette: { fields: Object.keys(fields), groups },
       copies: 1,
-      submitLabel: record === undefined ? 'Send' : 'Replace',
+      ...(record === undefined ? {} : { submitLabel: 'Replace' }),
       width,
       ...(values === undefined ? {} : { values }),
       ...(restore ? { restore } : {}),

@@ -81,9 +81,9 @@ export function settingsSchema(skins: readonly string[]): unknown {
         examples: ['Booked as {number}.'],
       }),
       skin: { title: 'Skin', enum: ['plain', 'compact', ...skins] },
-      language: text('Language of its messages', {
+      language: text('Language in which it speaks', {
         pattern: '^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$',
-        description: 'As HTML names languages: en, de, nb.',
+        description: 'As HTML names languages. There are words in en, de and nb; messages of its own go before them.',
         examples: ['en'],
       }),
       messages: {
