@@ -71,7 +71,10 @@ describe('forms', () => {
     const source = file('forms/tide.tsx', { ...kit, forms: { tide: form } });
     expect(source).toMatch(/const messages = \{ required: 'Trengs.' \}/);
     expect(source).not.toContain('Fehlt.');
-    expect(source).toContain('prepared.open<Tide>({ values, messages, ...options })');
+    expect(source).toContain("const words = await loadWords('nb');");
+    expect(source).toContain('prepared.open<Tide>({ values, words, messages, ...options })');
+    const other = file('forms/tide.tsx', { ...kit, forms: { tide: { ...form, language: 'fr', messages: {} } } });
+    expect(other).not.toContain('loadWords');
     expect(source).toContain("does: 'words'");
     expect(source).toContain('ownHints={ownWords}');
     expect(file('forms/freight-booking-short.tsx')).not.toContain('ownHints');
