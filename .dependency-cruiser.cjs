@@ -2,7 +2,19 @@
  * The arrows of the house: who may know whom. In the core they go one way, json ← schema ← words ← form ← plan ← handover;
  * codec and adapter need only json. Every folder of the core has one door, its index.ts.
  */
-const rooms = ['json', 'schema', 'codec', 'adapter', 'expression', 'words', 'form', 'plan', 'kit', 'handover'];
+const rooms = [
+  'json',
+  'schema',
+  'codec',
+  'adapter',
+  'expression',
+  'words',
+  'form',
+  'plan',
+  'kit',
+  'handover',
+  'testing',
+];
 const mayKnow = {
   json: [],
   schema: ['json'],
@@ -13,6 +25,7 @@ const mayKnow = {
   form: ['json', 'schema', 'codec', 'expression', 'words'],
   plan: ['json', 'schema', 'codec', 'adapter', 'expression', 'words', 'form'],
   kit: ['json', 'schema', 'codec', 'adapter', 'plan'],
+  testing: ['json', 'codec', 'adapter', 'form'],
   handover: ['json', 'schema', 'codec', 'adapter', 'words', 'plan', 'kit'],
 };
 const room = (name) => `^packages/core/src/${name}/`;
