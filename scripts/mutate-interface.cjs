@@ -2,10 +2,29 @@
  * The words of Jest's tests under Mocha, for `npm run mutate` alone: Jest loads every module anew for each change that
  * is tried, which takes seconds; Mocha keeps what is loaded and takes milliseconds.
  */
+const { register } = require('node:module');
+const { join } = require('node:path');
+const { pathToFileURL } = require('node:url');
 const { ModuleMocker } = require('jest-mock');
 const { bind } = require('jest-each');
 const { expect } = require('expect');
+const { JSDOM } = require('jsdom');
 const Mocha = require('mocha');
+
+// The React binding's tests have a document; those of the core do without, and do not look for one.
+const { window } = new JSDOM('<!doctype html><body></body>', { url: 'http://localhost/', pretendToBeVisual: true });
+// Node has events of its own, which a document does not take.
+const theirs = ['Event', 'EventTarget', 'CustomEvent', 'navigator', 'Blob', 'File', 'FormData'];
+for (const name of Object.getOwnPropertyNames(window))
+  if (!(name in globalThis) || theirs.includes(name))
+    Object.defineProperty(globalThis, name, { configurable: true, writable: true, value: window[name] });
+
+// Without the configuration of the repository, JSX is made into calls of this.
+globalThis.React = require('react');
+// The binding has to find the core that is being changed, and not the one that was built.
+const core = pathToFileURL(join(__dirname, '../packages/core/src/index.ts')).href;
+const hook = `export const resolve = (name, context, next) => next(name === '@poietra/core' ? '${core}' : name, context);`;
+register(`data:text/javascript,${encodeURIComponent(hook)}`);
 
 const { bdd } = Mocha.interfaces;
 Mocha.interfaces.bdd = (suite) => {

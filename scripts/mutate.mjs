@@ -11,6 +11,8 @@ import { Stryker } from '@stryker-mutator/core';
 const parts = ['codec', 'form', 'plan', 'schema'];
 /** What takes seconds each, or needs a compiler: all others judge, each what it runs through. */
 const slow = ['bundled', 'dependencies', 'handover*', 'prepare', 'schema/hostile', 'typed', 'validator'];
+/** Tests of the binding that are about what a form and its plan do. */
+const drawn = ['form', 'planned', 'steps', 'submission', 'words'].map((name) => `packages/react/test/${name}.test.tsx`);
 const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: { files: { type: 'string' }, at: { type: 'string', default: String(availableParallelism()) } },
@@ -25,6 +27,8 @@ if (!parts.includes(part)) {
 process.chdir(join(import.meta.dirname, '..'));
 // Laws stop after a while, so that a thousand of them do not take a day.
 process.env.FC_MILLISECONDS = '50';
+// What a form and its plan do is asked by the tests of the React binding, too.
+const isDrawn = part === 'form' || part === 'plan';
 const report = `reports/mutate-${part}.json`;
 mkdirSync('reports', { recursive: true });
 
@@ -35,7 +39,7 @@ const results = await new Stryker({
   testRunnerNodeArgs: ['--import', 'tsx'],
   mochaOptions: {
     require: ['./jest.setup.cjs', './scripts/mutate-interface.cjs'],
-    spec: ['packages/core/test/**/*.test.ts'],
+    spec: ['packages/core/test/**/*.test.ts', ...(isDrawn ? drawn : [])],
     ignore: [...slow, ...(part === 'schema' ? [] : ['schema/*'])].map((name) => `packages/core/test/${name}.test.ts`),
   },
   coverageAnalysis: 'perTest',
