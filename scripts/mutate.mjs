@@ -19,9 +19,7 @@ const { values, positionals } = parseArgs({
 });
 const [part] = positionals;
 if (!parts.includes(part)) {
-  console.error(
-    `Which part? npm run mutate -- ${parts.join('|')} [--files 'numbers.ts'] [--at PROCESSES]`,
-  );
+  console.error(`Which part? npm run mutate -- ${parts.join('|')} [--files 'numbers.ts'] [--at PROCESSES]`);
   process.exit(2);
 }
 process.chdir(join(import.meta.dirname, '..'));
@@ -45,7 +43,16 @@ const results = await new Stryker({
   coverageAnalysis: 'perTest',
   // What is computed once, as the modules are loaded (tables, patterns), would need every test each time.
   ignoreStatic: true,
-  ignorePatterns: ['/reports', '/test-results', '/docs/screenshots', '/e2e', '/apps', '/bench', '**/dist', '/demo/project'],
+  ignorePatterns: [
+    '/reports',
+    '/test-results',
+    '/docs/screenshots',
+    '/e2e',
+    '/apps',
+    '/bench',
+    '**/dist',
+    '/demo/project',
+  ],
   concurrency: Number(values.at),
   timeoutMS: 5000,
   reporters: ['json', 'progress-append-only'],
@@ -60,7 +67,9 @@ const of = (...statuses) => results.filter(({ status }) => statuses.includes(sta
 const noticed = of('Killed', 'Timeout');
 const missed = of('Survived', 'NoCoverage');
 for (const { fileName, location, replacement, mutatorName, status } of missed)
-  console.log(`${fileName}:${location.start.line}: ${mutatorName} → ${shortened(replacement)}${status === 'NoCoverage' ? ' (run by no test)' : ''}`);
+  console.log(
+    `${fileName}:${location.start.line}: ${mutatorName} → ${shortened(replacement)}${status === 'NoCoverage' ? ' (run by no test)' : ''}`,
+  );
 const share = (100 * noticed.length) / (noticed.length + missed.length);
 console.log(`${part}: ${noticed.length} of ${noticed.length + missed.length} changes noticed (${share.toFixed(1)} %)`);
 

@@ -65,6 +65,7 @@ await checkAll({
   ],
   lint: [['npx', 'eslint', '.', '--max-warnings', '0']],
   format: [['npx', 'prettier', '--check', '--log-level', 'warn', '.']],
+  reference: [['node', 'scripts/reference.mjs', '--check']],
   arrows: [
     [
       'npx',

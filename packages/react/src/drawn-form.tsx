@@ -14,6 +14,7 @@ import { fieldWords } from './words/field-words.js';
 
 declare const process: { readonly env: { readonly NODE_ENV?: string } };
 
+/** What a whole form is drawn from and with. */
 export interface DrawnFormProps {
   readonly form: Form;
   readonly plan: Plan;
@@ -42,6 +43,7 @@ export interface DrawnFormProps {
   readonly onStep?: ((step: string) => void) | undefined;
 }
 
+/** Where a browser sends the form while no script runs. */
 export interface NativeSubmission {
   readonly action: string;
   readonly method?: 'get' | 'post';

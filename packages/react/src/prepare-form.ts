@@ -24,6 +24,7 @@ import {
 import type { Drawings } from './drawing.js';
 import { loadDrawings } from './load-drawings.js';
 
+/** What a form is prepared from: its schema, hints beside it, the kit's fields and codecs. */
 export interface FormSource {
   readonly schema: unknown;
   readonly hints?: HintsBeside;

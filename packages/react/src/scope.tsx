@@ -29,6 +29,7 @@ export function FormScope({
   return <ScopeContext.Provider value={scope}>{children}</ScopeContext.Provider>;
 }
 
+/** The form around, and the base of its ids. Throws outside of `FormScope`. */
 export function useScope(): Scope {
   const scope = useContext(ScopeContext);
   if (!scope) throw new Error('Put this inside <FormScope form={…}>.');

@@ -24,6 +24,7 @@ export interface SkinProps {
   readonly input: ReactNode;
   focus(): void;
 }
+/** Draws a field from its parts; the ids link them. */
 export type Skin = (props: SkinProps) => ReactNode;
 
 /** The words of a label with the mark of a required field. */

@@ -10,6 +10,7 @@ import { fieldWords } from './words/field-words.js';
 import type { Skin } from './skin.js';
 import { useFrame, useLivingValue, type PlaceFrame } from './use-place.js';
 
+/** One field on markup of one's own: its place, its words, and its input where it is not a text box. */
 export interface PlaceProps {
   /** The place in the form. */
   readonly at: string;

@@ -9,7 +9,9 @@ const files = [
   'README.md',
   'packages/core/README.md',
   'packages/react/README.md',
-  ...readdirSync(join(home, 'docs')).flatMap((name) => (name.endsWith('.md') ? [`docs/${name}`] : [])),
+  ...['docs', 'docs/guide'].flatMap((folder) =>
+    readdirSync(join(home, folder)).flatMap((name) => (name.endsWith('.md') ? [`${folder}/${name}`] : [])),
+  ),
 ];
 
 interface Piece {
@@ -53,7 +55,28 @@ ${given}${form}${code}
 export {};`;
 }
 
-it('finds them', () => expect(pieces.length).toBeGreaterThan(8));
+it('finds them', () => expect(pieces.length).toBeGreaterThan(35));
+
+it('links lead to files and headings that are there', () => {
+  const anchorsIn = (path: string): string[] =>
+    [...readFileSync(path, 'utf8').matchAll(/^#+ (.+)$/gm)].map(([, title = '']) =>
+      title
+        .toLowerCase()
+        .replace(/[^\p{L}\p{N} -]/gu, '')
+        .replaceAll(' ', '-'),
+    );
+  const dead = files.flatMap((file) =>
+    [...readFileSync(join(home, file), 'utf8').matchAll(/\]\((?!https?:)([^)#]*)(?:#([^)]+))?\)/g)].flatMap(
+      ([whole, to = '', anchor]) => {
+        const path = to === '' ? join(home, file) : join(home, file, '..', to);
+        return existsSync(path) && (anchor === undefined || anchorsIn(path).includes(anchor))
+          ? []
+          : [`${file}: ${whole}`];
+      },
+    ),
+  );
+  expect(dead).toEqual([]);
+});
 
 it('compiles every piece under strict', () => {
   const { config } = ts.readConfigFile(join(home, 'tsconfig.json'), (path) => ts.sys.readFile(path)) as {

@@ -13,6 +13,7 @@ export interface Check {
   readonly advice: string;
 }
 
+/** The checks that an adapter is put to. */
 export const contract = [
   {
     id: 'mounts',
@@ -184,6 +185,7 @@ export const contract = [
   },
 ] as const satisfies readonly Check[];
 
+/** The name of a check of the contract. */
 export type CheckId = (typeof contract)[number]['id'];
 
 /** The checks that can run beside others on one page. */
@@ -211,10 +213,12 @@ export interface ScoreSheet {
   readonly verdicts: readonly CheckVerdict[];
 }
 
+/** A check of the contract by its name. */
 export function checkOf(id: string): Check | undefined {
   return contract.find((check) => check.id === id);
 }
 
+/** How many checks passed and failed. */
 export function tally(verdicts: readonly CheckVerdict[]): { pass: number; fail: number; none: number } {
   const count = { pass: 0, fail: 0, none: 0 };
   for (const { state } of verdicts) count[state]++;

@@ -23,6 +23,7 @@ export interface Described {
 const most = 60;
 const clip = (text: string, length = 80): string => (text.length > length ? `${text.slice(0, length - 1)}…` : text);
 
+/** Tells any value as plain data. */
 export function describe(value: unknown, depth = 3): Described {
   try {
     return described(value, depth);

@@ -245,6 +245,7 @@ function focusOf(input: FoundInput, hasId: boolean): Focus {
   return hasId ? { by: 'element' } : { by: 'inner', selector: '[tabindex="0"], input, button, select, textarea' };
 }
 
+/** How the focus is put, in words. */
 export function focusWords(focus: Focus): string {
   if (focus.by === 'element') return 'The focus goes to the element itself.';
   return focus.by === 'handle'

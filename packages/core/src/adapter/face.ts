@@ -21,6 +21,7 @@ export interface DeclaredProperty {
   /** For a choice of texts: the texts. */
   readonly choices?: readonly string[];
 }
+/** An event or callback that an input declares. */
 export interface DeclaredEvent {
   readonly name: string;
   readonly type?: string;

@@ -11,6 +11,7 @@ interface FamilyTraits {
   readonly tells: 'by callbacks' | 'by events';
 }
 
+/** The families of inputs, with what differs between them. */
 export const families = {
   native: { title: 'native', comes: 'with the page', tells: 'by callbacks' },
   component: { title: 'component', comes: 'by export', tells: 'by callbacks' },
@@ -18,5 +19,7 @@ export const families = {
   widget: { title: 'widget', comes: 'by export', tells: 'by callbacks' },
 } as const satisfies Readonly<Record<string, FamilyTraits>>;
 
+/** How an input's maker ships it: HTML's own, a component, a custom element, a plain-DOM widget. */
 export type Family = keyof typeof families;
+/** The families by name. */
 export const familyNames = Object.keys(families) as [Family, ...Family[]];

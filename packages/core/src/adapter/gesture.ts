@@ -8,6 +8,7 @@ export interface Target {
   readonly index?: number;
 }
 
+/** One step of a gesture. */
 export type Step =
   | { readonly do: 'press'; readonly on: Target }
   /** Takes away what stands there and types the text. */
@@ -20,6 +21,7 @@ export type Step =
   /** A stroke of the pointer across the element. */
   | { readonly do: 'draw'; readonly on: Target };
 
+/** What a person does to change the value of an input, step by step. */
 export interface Gesture {
   readonly name: string;
   readonly steps: readonly Step[];
@@ -31,6 +33,7 @@ function targetWords({ role, name, index = 0 }: Target): string {
   return `the ${which}${role === '' ? 'place' : role}${name === undefined ? '' : ` “${name}”`}`;
 }
 
+/** A step of a gesture in words. */
 export function stepWords(step: Step): string {
   const on = targetWords(step.on);
   switch (step.do) {

@@ -5,6 +5,7 @@ import { pathWords } from './drive.js';
 import type { FoundInput } from './face.js';
 import { families } from './families.js';
 
+/** A word of a sentence that can be changed. */
 export interface Slot {
   /** Where in the description. */
   readonly at: string;
@@ -15,11 +16,13 @@ export interface Slot {
   /** Whether anything else may be typed, too. */
   readonly open: boolean;
 }
+/** What an adapter says, as a sentence whose words can be changed. */
 export interface Sentence {
   readonly about: string;
   readonly parts: readonly (string | Slot)[];
 }
 
+/** An adapter's description in sentences. */
 export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): Sentence[] {
   const properties = input?.properties.filter(({ args }) => !args).map(({ name }) => name) ?? [];
   const reports = input

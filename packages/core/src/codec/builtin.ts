@@ -34,6 +34,7 @@ const all: CodecKinds = {
   json,
 };
 
+/** The built-in kinds of codecs by name, each with its title, what it does, and the JSON Schemas of its options. */
 export const builtIn: CodecKinds = Object.fromEntries(
   Object.entries(all).map(([kind, one]): [string, CodecKind] => [kind, { ...one, options: { ...one.options, empty } }]),
 );

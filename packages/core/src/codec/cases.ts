@@ -8,6 +8,7 @@ export interface Station {
   readonly seen: unknown;
   readonly fits: boolean;
 }
+/** What came of one row of a codec's table. */
 export interface CaseResult {
   readonly passed: boolean;
   readonly stations: readonly Station[];

@@ -45,6 +45,7 @@ export interface CodecDescription {
   readonly cases?: readonly Case[];
 }
 
+/** A value that could be read. */
 export function held<Held>(value: Held): Parsed<Held> {
   return { ok: true, held: value };
 }

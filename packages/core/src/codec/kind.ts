@@ -1,5 +1,6 @@
 import type { Maker, Makers } from './maker.js';
 
+/** The JSON Schema of an option. */
 export type OptionSchema = Readonly<Record<string, unknown>>;
 /** A kind of codec, whole: what it is called, what it does, what it may be told, and how it is made. */
 export interface CodecKind {

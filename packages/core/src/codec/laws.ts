@@ -2,6 +2,7 @@
 import type { Codec } from './codec.js';
 import { same, toNotation } from './notation.js';
 
+/** One law: its name, what it says, and what breaks it for a value. */
 export interface Law {
   readonly id: 'json' | 'shown' | 'throws' | 'stable' | 'empty';
   readonly says: string;
@@ -18,6 +19,7 @@ function heldOf(codec: Codec, shown: unknown): { readonly held: unknown } | unde
 /** JSON knows no -0; nothing else may get lost. */
 const alike = (a: unknown, b: unknown): boolean => same(a, b) || (a === 0 && b === 0);
 
+/** What must hold of every codec, for every value that an input may show. */
 export const laws: readonly Law[] = [
   {
     id: 'throws',

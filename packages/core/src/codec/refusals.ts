@@ -23,6 +23,7 @@ export type Wanted =
   | 'instant'
   | 'epoch';
 
+/** The reasons of the built-in codecs, and what each speaks of. */
 export interface Refusals {
   /** Something of another kind than was expected; `from` says who gave it. */
   readonly kind: { readonly wanted: Wanted; readonly seen: unknown; readonly from: 'input' | 'record' | 'step' };
@@ -56,6 +57,7 @@ export interface Refusals {
   readonly nothingLeft: { readonly typed: string };
   readonly noJson: { readonly says: string };
 }
+/** Why a value was refused, by name, with what it speaks of. */
 export interface Refusal {
   readonly name: string;
   readonly about: unknown;

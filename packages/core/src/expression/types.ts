@@ -13,6 +13,7 @@ export interface Scope {
 /** What came of asking: a value, nothing yet since something is missing, or what is wrong with the expression. */
 export type Expressed = { readonly value: unknown } | { readonly missing: string } | { readonly trouble: string };
 
+/** An expression that has been read. */
 export interface Expression {
   readonly text: string;
   /** Where it looks, by the name of the scope: `["form", "/cargo"]`, `["here", "/weight"]`. */
@@ -20,6 +21,7 @@ export interface Expression {
   ask(scope: Scope): Expressed;
 }
 
+/** The language of expressions: reads texts, and says what they mean of values. */
 export interface Expressions {
   /** The expression of a text; one that cannot be read says so whenever it is asked. */
   read(text: string): Expression;

@@ -77,6 +77,7 @@ export type CodecAt = (
   language?: string,
 ) => Codec | undefined;
 
+/** What a form is opened with. */
 export interface FormOptions {
   /** A JSON Schema, or one that has been compiled already. */
   readonly schema: unknown;
@@ -135,6 +136,7 @@ export type Outcome =
 /** `invalid`: nothing was sent, since the form has problems of its own. */
 export type Submitted = Outcome | { readonly kind: 'invalid'; readonly problems: readonly Problem[] };
 
+/** Where the form stands between two attempts to send it. */
 export type FormStatus = 'open' | 'sending' | 'accepted' | 'refused' | 'failed';
 
 /** One field: a place in the form with what it shows, holds and sends. Reading inside an `effect` follows the value. */
@@ -167,6 +169,7 @@ export interface FormField {
   attach(input: { focus(): void }): () => void;
 }
 
+/** A form: one JSON value, the schema that speaks of it, and what a person did with it. What is read inside an `effect` is followed. */
 export interface Form<T = unknown> {
   readonly compiled: CompiledSchema;
   readonly tell: TellWhen;

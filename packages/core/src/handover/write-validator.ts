@@ -6,6 +6,7 @@ import { jsonSource } from './validator-lines.js';
 import { ValidatorWriter } from './validator-writer.js';
 import texts from './validator-runtime.json' with { type: 'json' };
 
+/** How the schema of a written validator is read. */
 export interface ValidatorOptions {
   /** The meta-schema's URI for a schema that names none; 2020-12 where it is not given. */
   readonly dialect?: string;

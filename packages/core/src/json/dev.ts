@@ -11,6 +11,7 @@ export function isDevelopment(): boolean {
   }
 }
 
+/** Warns on the console, in development only. */
 export function warnDeveloper(text: string): void {
   if (isDevelopment()) console.warn(text);
 }

@@ -12,6 +12,7 @@ export interface Limits {
   readonly patternSteps: number;
 }
 
+/** The limits where none are given. */
 export const defaultLimits: Limits = {
   documentDepth: 500,
   documentSize: 2_000_000,

@@ -7,6 +7,7 @@ export function joinPointer(pointer: Pointer, name: string | number): Pointer {
   return `${pointer}/${/[~/]/.test(text) ? text.replaceAll('~', '~0').replaceAll('/', '~1') : text}`;
 }
 
+/** The pointer of names, escaped (RFC 6901, section 3). */
 export function formatPointer(names: readonly (string | number)[]): Pointer {
   return names.reduce<string>(joinPointer, '');
 }

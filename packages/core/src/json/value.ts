@@ -1,5 +1,6 @@
 /** A value as RFC 8259 has it. */
 export type Json = null | boolean | number | string | readonly Json[] | JsonObject;
+/** An object as RFC 8259 has it. */
 export interface JsonObject {
   readonly [name: string]: Json;
 }

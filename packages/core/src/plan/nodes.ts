@@ -20,7 +20,9 @@ export interface PlanBase {
   /** Whether the place is always required; some are so only under a condition. */
   readonly required: boolean;
 }
+/** Values to choose from, with their texts. */
 export type PlanChoices = readonly { readonly value: unknown; readonly text: string }[];
+/** One input: which adapter, which codec, what to choose from. */
 export interface PlanField extends PlanBase {
   readonly kind: 'field';
   readonly use: FieldUse;
@@ -30,6 +32,7 @@ export interface PlanField extends PlanBase {
   /** There is only one value that it may have. */
   readonly fixed?: { readonly value: unknown };
 }
+/** Members side by side: of an object, of a tuple, or under names of one's own (`more`). */
 export interface PlanGroup extends PlanBase {
   readonly kind: 'group';
   /** Made when first read: a schema may contain itself. Positions of a tuple are members by number. */
@@ -42,6 +45,7 @@ export interface PlanGroup extends PlanBase {
   /** Members with names of one's own (`additionalProperties`, `patternProperties`): the plan for a name, if it may be. */
   readonly more?: (name: string) => PlanNode | undefined;
 }
+/** Entries of one kind, as many as `least` and `most` allow. */
 export interface PlanList extends PlanBase {
   readonly kind: 'list';
   readonly item: PlanNode;
@@ -60,11 +64,13 @@ export interface PlanChooser extends PlanBase {
   readonly again: boolean;
   readonly onDemand: boolean;
 }
+/** One of several shapes that a place may have. */
 export interface PlanOption {
   readonly label: string;
   /** Made when first read. */
   readonly node: PlanNode;
 }
+/** One part of a plan. */
 export type PlanNode = PlanField | PlanGroup | PlanList | PlanChooser;
 
 /** Something wrong with the hints of a schema, told to those who write them. */
@@ -74,6 +80,7 @@ export interface PlanTrouble {
   readonly says: string;
 }
 
+/** What is to be drawn for a schema: a tree of fields, groups, lists and choosers. Values play no part in it. */
 export interface Plan {
   /** What is wrong with the hints: names and values that are not known, places that are not there. */
   readonly troubles: readonly PlanTrouble[];

@@ -2,6 +2,7 @@
 import { isObject, lookUp, ownMember } from '../json/index.js';
 import type { Remote } from './hints.js';
 
+/** One value to choose from, as a server's answer has it. */
 export interface RemoteChoice {
   readonly value: unknown;
   readonly text: string;

@@ -40,6 +40,7 @@ export interface ChoiceRule {
   readonly use: FieldUse;
 }
 
+/** What a kit brings to every plan: its fields, codecs, rules for choosing inputs, hints of its own. */
 export interface PlanRules {
   readonly fields?: Readonly<Record<string, FieldDescription>>;
   readonly codecs?: Readonly<Record<string, CodecDescription>>;
@@ -54,6 +55,7 @@ const native = (adapter: string, kind: string, options?: Readonly<Record<string,
   codec: options ? { kind, options } : { kind },
 });
 
+/** Which of HTML's own inputs takes what, in the order in which they are tried. */
 export const standardRules: readonly ChoiceRule[] = [
   { several: true, choices: 'few', use: native('checks', 'same') },
   { several: true, choices: 'some', use: native('checks', 'same') },

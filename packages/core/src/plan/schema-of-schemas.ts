@@ -43,6 +43,7 @@ const forKind = (kinds: readonly string[], properties: Record<string, unknown>):
   then: { properties },
 });
 
+/** The schema of the form in which schemas are written. */
 export const schemaOfSchemas = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
   title: 'Schema',

@@ -24,8 +24,10 @@ interface Answered {
   readonly status: number;
   json(): Promise<unknown>;
 }
+/** The platform's `fetch`, as far as it is used. */
 export type Fetch = (address: string, how?: object) => Promise<Answered>;
 
+/** How something is sent beside what its description says. */
 export interface SendOptions {
   /** Of the record that is meant; without it a new one is made. */
   readonly record?: string | undefined;

@@ -6,6 +6,7 @@ import { fine, limitOf, limitProblem, Memory, verdict, type Recheck, type Verdic
 import type { ChosenBranch, Run, SchemaNode } from './rule.js';
 import type { StandardSchema } from './standard.js';
 
+/** A schema made ready: what it accepts, what it has against a value, and the same again after a change. */
 export interface CompiledSchema<T = unknown> {
   /** The verdict only; stops at the first failure. */
   accepts(value: unknown): value is T;

@@ -11,6 +11,7 @@ import type { Seen } from './seen.js';
 import { bitOf, bits, Run, type ChosenBranch, type Rule, type Site, type SchemaNode } from './rule.js';
 import { noteWay } from './ways.js';
 
+/** How a schema is read: its dialect, other documents, whether formats are checked. */
 export interface CompileOptions {
   /** The meta-schema's URI for a schema that names none; 2020-12 where it is not given. */
   readonly dialect?: string;

@@ -43,6 +43,7 @@ function standard(uri: string, draft: Draft, keywords: readonly string[]): Diale
   return { uri, draft, keywords: new Set(keywords), formatAsserted: false };
 }
 
+/** The drafts that are known, by the URIs of their meta-schemas. */
 export const dialects: readonly Dialect[] = [
   standard('http://json-schema.org/draft-04/schema', 4, draft4),
   standard('http://json-schema.org/draft-06/schema', 6, draft6),

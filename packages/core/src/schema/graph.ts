@@ -4,6 +4,7 @@ import { Compiler, type CompileOptions } from './compiler.js';
 import type { SchemaNode } from './rule.js';
 import { wholeEngine } from './whole-engine.js';
 
+/** A compiled schema as its nodes, for those who write it out. */
 export interface SchemaGraph {
   readonly root: SchemaNode;
   /** The subschema at a keyword of a node, or below it. */
@@ -12,7 +13,10 @@ export interface SchemaGraph {
   readonly documents: Readonly<Record<string, unknown>>;
 }
 
-/** @throws {SchemaError} and {LimitReached} as `compileSchema` does. */
+/**
+ * Reads a schema with all that it refers to, as nodes.
+ * @throws {SchemaError} and {LimitReached} as `compileSchema` does.
+ */
 export function readGraph(schema: unknown, options: CompileOptions): SchemaGraph {
   const compiler = new Compiler(options, wholeEngine);
   const root = compiler.compile(schema, options.uri ?? '');

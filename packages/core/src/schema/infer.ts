@@ -9,6 +9,7 @@ export interface InferReason {
   readonly says: string;
   readonly certainty: number;
 }
+/** A schema made of samples, with the reason for each decision. */
 export interface Inferred {
   readonly schema: Record<string, unknown>;
   readonly reasons: readonly InferReason[];

@@ -3,6 +3,7 @@ import type { Compiler } from './compiler.js';
 import type { State } from './follow.js';
 import { tooDeep, type ChosenBranch, type SchemaNode } from './rule.js';
 
+/** Whether a value fits, and what is wrong with it. */
 export interface Verdict {
   readonly valid: boolean;
   readonly problems: readonly Problem[];

@@ -3,6 +3,7 @@ import { jsonText, type Problem } from '../json/index.js';
 type Params = Readonly<Record<string, unknown>>;
 /** What to say for a keyword: a text with `{limit}` and the like in it, or a function of the parameters. */
 export type Message = string | ((params: Params) => string);
+/** What to say for each keyword. */
 export type Messages = Readonly<Record<string, Message>>;
 
 const kindNames: Readonly<Record<string, string>> = {
@@ -14,6 +15,7 @@ const kindNames: Readonly<Record<string, string>> = {
   array: 'a list',
   object: 'a group of members',
 };
+/** `a, b or c`. */
 export function listWords(words: readonly string[], joiner = 'or'): string {
   return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} ${joiner} ${words.at(-1) ?? ''}`;
 }

@@ -4,6 +4,7 @@ import type { CompiledSchema } from './compiled.js';
 import { bitOf, eachWithin, Run, type Site, type Rule, type SchemaNode } from './rule.js';
 import { absolute, wayOf } from './ways.js';
 
+/** An output unit of JSON Schema 2020-12, section 12.4. */
 export interface OutputUnit {
   readonly valid: boolean;
   /** The way through the schema, references included. */
@@ -15,6 +16,7 @@ export interface OutputUnit {
   readonly errors?: readonly OutputUnit[];
   readonly annotations?: readonly OutputUnit[];
 }
+/** An output format of JSON Schema 2020-12, section 12.4. */
 export type OutputFormat = 'flag' | 'basic' | 'detailed';
 
 /**

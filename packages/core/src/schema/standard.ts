@@ -7,6 +7,7 @@ export interface StandardSchema<T = unknown> {
   /** Either the value, which is not changed, or what is wrong with it and where. */
   validate(value: unknown): { readonly value: T } | { readonly issues: readonly StandardIssue[] };
 }
+/** A problem as Standard Schema has it. */
 export interface StandardIssue {
   readonly message: string;
   /** The names and positions on the way to the place. */

@@ -3,6 +3,7 @@ import type { Refusal } from '../codec/index.js';
 import { isObject, jsonText } from '../json/index.js';
 import type { RefusalWords } from './words.js';
 
+/** What the words of a language are made with. */
 export interface Language {
   readonly number: (value: unknown) => string;
   /** `count` with the form of the word that belongs to it; most languages tell `one` from all others. */
@@ -11,6 +12,7 @@ export interface Language {
   readonly list: (values: readonly string[]) => string;
 }
 
+/** The numbers, plural forms and lists of a language, from the platform (ECMA-402). */
 export function language(lang: string): Language {
   const numbers = new Intl.NumberFormat(lang, { maximumFractionDigits: 20 });
   const short = new Intl.NumberFormat(lang, { maximumFractionDigits: 1 });

@@ -3,6 +3,7 @@ import { defaultLimits } from '../../json/index.js';
 import { GuardedPattern } from './match.js';
 import { parsePattern, type Part } from './parse.js';
 
+/** A regular expression made ready, matched within a limit of steps. */
 export interface Pattern {
   readonly source: string;
   /** @throws {LimitReached} where the text would take more steps than allowed. */
