@@ -6,6 +6,7 @@ export default tseslint.config(
     ignores: [
       '.dependency-cruiser.cjs',
       'jest.setup.cjs',
+      'scripts/*.cjs',
       '**/dist/**',
       '**/node_modules/**',
       'test-results/**',

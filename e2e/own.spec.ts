@@ -171,3 +171,53 @@ test('a page that does not come twice is followed by a calm opening, where parts
   await parts.getByRole('button', { name: /^Undo: Delete the form/ }).click();
   await expect(parts).toContainText('5 forms');
 });
+
+test('whatever the format can say can be said in a part’s text; what is misspelt says so, and nothing unsound is taken', async ({
+  page,
+}) => {
+  await page.goto('/codecs/calendar-date');
+  await page.getByRole('button', { name: 'As text' }).click();
+  await expect(page).toHaveURL(/part=text/);
+  const text = page.getByRole('textbox', { name: /^Text of / });
+  const part = page.getByRole('region', { name: 'Text of this part' });
+  const write = async (value: unknown): Promise<void> => {
+    await text.click();
+    await page.keyboard.press('ControlOrMeta+A');
+    await page.keyboard.insertText(typeof value === 'string' ? value : JSON.stringify(value));
+  };
+  await write({ kind: 'date', title: 'Day', cases: [{ shown: '2026-12-01', again: '2026-12-02' }] });
+  await expect(page.getByRole('heading', { name: 'Day' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Cases' })).toContainText('fails');
+  await write({ kind: 'date', title: 'Day', cases: [{ shown: '2026-12-01', agian: '2026-12-01' }] });
+  await expect(part).toContainText('There is no member “agian” here. Did you mean “again”?');
+  await write({ title: 'Day' });
+  await expect(part).toContainText('It is not taken yet.');
+  await expect(page.getByText('It is the built-in codec')).toContainText('date');
+  await write('{ "kind": ');
+  await expect(part).toContainText('This is no JSON');
+  await expectAccessible(page);
+  // Key presses that follow each other closely are one edit; how many there were depends on the machine.
+  await expect(async () => {
+    await page.getByRole('button', { name: /^Undo: Text of the codec/ }).click({ timeout: 1000 });
+    await expect(page.getByRole('heading', { name: 'Calendar date' })).toBeVisible({ timeout: 1000 });
+  }).toPass();
+  await expect(text).toContainText('"title": "Calendar date"');
+});
+
+test('a form speaks the language of its settings; one without words says so', async ({ page }) => {
+  const language = page.getByRole('textbox', { name: /^Language/ });
+  await page.goto('/form-settings/freight-booking');
+  await language.fill('de');
+  await allSaved(page);
+  await page.goto('/forms/freight-booking');
+  const form = frameOf(page, /^Form:/);
+  await form.getByRole('button', { name: 'Senden' }).click();
+  await expect(form.getByText('Muss angegeben werden.').first()).toBeVisible();
+  await expect(form.locator('form')).toHaveAttribute('lang', 'de');
+  await page.goto('/form-settings/freight-booking');
+  await language.fill('fr');
+  await allSaved(page);
+  await page.goto('/forms/freight-booking');
+  await expect(page.getByText('There are no words for the language “fr”')).toBeVisible();
+  await expect(form.getByRole('button', { name: 'Send', exact: true })).toBeVisible();
+});

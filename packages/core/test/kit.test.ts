@@ -1,3 +1,5 @@
+import { kitSchema } from '../src/kit/kit.js';
+import { z } from 'zod';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
@@ -6,6 +8,7 @@ import {
   ownHintsOf,
   readKit,
   readKitText,
+  strayMembers,
   usedAdapters,
   writeKit,
   type Kit,
@@ -91,6 +94,44 @@ it('the published schema of the kit file accepts the demo kit, and refuses what 
   delete broken.adapters['day-picker']!['value'];
   expect(published.accepts(broken)).toBe(false);
   expect(readKit(broken as unknown as Kit).ok).toBe(false);
+});
+
+it('the published schema is the one that the reader has', () => {
+  const published = JSON.parse(readFileSync(join(home, 'docs/kit.schema.json'), 'utf8')) as Record<string, unknown>;
+  const { $id: _, title: __, ...rest } = published;
+  const withoutNotes = JSON.parse(
+    JSON.stringify(rest, (key, value: unknown) =>
+      key === 'description' && typeof value === 'string' ? undefined : value,
+    ),
+  ) as unknown;
+  expect(withoutNotes).toEqual(z.toJSONSchema(kitSchema, { io: 'input', unrepresentable: 'any' }));
+});
+
+describe('members that the format does not know', () => {
+  it('are none in the demo kit', () => expect(strayMembers(demo())).toEqual([]));
+  it.each<[string, unknown, string]>([
+    ['/codecs/a', { kind: 'text', option: {} }, 'There is no member “option” here. Did you mean “options”?'],
+    [
+      '/codecs/a',
+      { kind: 'text', cases: [{ shown: 1, sned: 1 }] },
+      'There is no member “sned” here. Did you mean “sent”?',
+    ],
+    ['/adapters/a', { value: { property: 'x', emtpy: '' } }, 'There is no member “emtpy” here. Did you mean “empty”?'],
+    [
+      '/adapters/a',
+      { focus: { by: 'inner', selectors: 'a' } },
+      'There is no member “selectors” here. Did you mean “selector”?',
+    ],
+    ['/forms/a', { send: { path: '/a', kye: 'n' } }, 'There is no member “kye” here. Did you mean “key”?'],
+    ['', { feilds: {} }, 'There is no member “feilds” here. Did you mean “fields”?'],
+  ])('at %s: %j', (at, value, message) => {
+    expect(strayMembers(value, at).map((one) => one.message)).toEqual([message]);
+  });
+  it('names of one’s own, schemas and options are no members of the format', () => {
+    expect(strayMembers({ kind: 'x', options: { any: { thing: 1 } } }, '/codecs/a')).toEqual([]);
+    expect(strayMembers({ title: 'A', schema: { properties: { any: {} }, own: 1 } }, '/forms/a')).toEqual([]);
+    expect(strayMembers({ constants: { any: 1 } }, '/adapters/a')).toEqual([]);
+  });
 });
 
 describe('the adapters that a form can come to use', () => {

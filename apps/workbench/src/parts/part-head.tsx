@@ -10,15 +10,21 @@ import {
 } from '@poietra/core';
 import { CopyIcon, LinkSimpleIcon } from '@phosphor-icons/react';
 import { Popover } from 'radix-ui';
-import { useMemo, useState, type ReactNode } from 'react';
+import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { useKit } from '../store/kit.js';
 import { Button } from './button.js';
 import { oneOf, pathOf } from './kit-part.js';
 import { Neighbours } from './neighbours.js';
 import { RemovePart } from './remove-part.js';
+import { Busy } from './states.js';
 import { SlotText } from './slot.js';
+import { Toggle } from './toggle.js';
 import { UseList } from './use-list.js';
+import { useShown } from './use-shown.js';
+
+/** With the reader of kits, which the pages do without. */
+const PartText = lazy(async () => ({ default: (await import('./part-text.js')).PartText }));
 
 interface Props {
   readonly kind: PartKind;
@@ -38,6 +44,8 @@ export function PartHead({ kind, name, children, tools, behind }: Props): ReactN
   const title = titleOf(kit, kind, name);
   // In a narrow window what one works on comes first, and what can be done to it on demand.
   const [hasTools, setTools] = useState(false);
+  const [text, setText] = useShown('part');
+  const hasText = text === 'text';
   const rename = (to: string): void => {
     checkName(kit, kind, to);
     edit(
@@ -49,58 +57,68 @@ export function PartHead({ kind, name, children, tools, behind }: Props): ReactN
     void navigate(pathOf(kind, to), { replace: true });
   };
   return (
-    <header className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-hairline px-4 py-1.5">
-      <h1 className="min-w-0">
-        <SlotText
-          label="Title"
-          mono={false}
-          look="title"
-          value={title}
-          onChange={(text) => {
-            if (text.trim() === '') throw new TypeError('A title has at least one letter.');
-            edit(`Title of ${title}`, { [`${joinPointer(`/${kind}`, name)}/title`]: text.trim() });
-          }}
-        />
-        {behind}
-      </h1>
-      <span className="text-[13px] text-ink-2">
-        {oneOf[kind]} <SlotText label="Name" value={name} onChange={rename} />
-      </span>
-      {children}
-      <Button look="plain" className="ml-auto sm:hidden" aria-expanded={hasTools} onClick={() => setTools(!hasTools)}>
-        Tools
-      </Button>
-      <div className={`${hasTools ? 'flex' : 'hidden'} flex-wrap items-center gap-1 sm:ml-auto sm:flex`}>
-        {tools}
-        {kind !== 'forms' && <Uses kind={kind} name={name} />}
-        <Button
-          look="quiet"
-          aria-label={`Copy ${title}`}
-          title="Copy"
-          onClick={() => {
-            const copy = copyPart(kit, kind, name);
-            edit(`Copy the ${oneOf[kind]} ${title}`, copy.edits);
-            void navigate(pathOf(kind, copy.name));
-          }}
-        >
-          <CopyIcon size={16} aria-hidden="true" />
+    <>
+      <header className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-hairline px-4 py-1.5">
+        <h1 className="min-w-0">
+          <SlotText
+            label="Title"
+            mono={false}
+            look="title"
+            value={title}
+            onChange={(text) => {
+              if (text.trim() === '') throw new TypeError('A title has at least one letter.');
+              edit(`Title of ${title}`, { [`${joinPointer(`/${kind}`, name)}/title`]: text.trim() });
+            }}
+          />
+          {behind}
+        </h1>
+        <span className="text-[13px] text-ink-2">
+          {oneOf[kind]} <SlotText label="Name" value={name} onChange={rename} />
+        </span>
+        {children}
+        <Button look="plain" className="ml-auto sm:hidden" aria-expanded={hasTools} onClick={() => setTools(!hasTools)}>
+          Tools
         </Button>
-        <RemovePart
-          kind={kind}
-          name={name}
-          onRemoved={() => void navigate(kind === 'adapters' ? '/inputs' : `/${kind}`)}
-        />
-        <Neighbours
-          what={`Another ${oneOf[kind]}`}
-          current={name}
-          things={Object.keys(partsOf(kit, kind)).map((id) => ({
-            id,
-            title: titleOf(kit, kind, id),
-            to: pathOf(kind, id),
-          }))}
-        />
-      </div>
-    </header>
+        <div className={`${hasTools ? 'flex' : 'hidden'} flex-wrap items-center gap-1 sm:ml-auto sm:flex`}>
+          {tools}
+          {kind !== 'forms' && <Uses kind={kind} name={name} />}
+          <Toggle isOn={hasText} onChange={() => setText(hasText ? undefined : 'text')}>
+            As text
+          </Toggle>
+          <Button
+            look="quiet"
+            aria-label={`Copy ${title}`}
+            title="Copy"
+            onClick={() => {
+              const copy = copyPart(kit, kind, name);
+              edit(`Copy the ${oneOf[kind]} ${title}`, copy.edits);
+              void navigate(pathOf(kind, copy.name));
+            }}
+          >
+            <CopyIcon size={16} aria-hidden="true" />
+          </Button>
+          <RemovePart
+            kind={kind}
+            name={name}
+            onRemoved={() => void navigate(kind === 'adapters' ? '/inputs' : `/${kind}`)}
+          />
+          <Neighbours
+            what={`Another ${oneOf[kind]}`}
+            current={name}
+            things={Object.keys(partsOf(kit, kind)).map((id) => ({
+              id,
+              title: titleOf(kit, kind, id),
+              to: pathOf(kind, id),
+            }))}
+          />
+        </div>
+      </header>
+      {hasText && (
+        <Suspense fallback={<Busy>Opening the text …</Busy>}>
+          <PartText kind={kind} name={name} />
+        </Suspense>
+      )}
+    </>
   );
 }
 

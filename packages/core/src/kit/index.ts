@@ -14,6 +14,7 @@ export {
 } from './kit.js';
 export { groupUri, kitDocuments, largestKit, readKit, readKitText, writeKit, type KitReading } from './read.js';
 export type { KitProblem } from './problem.js';
+export { strayMembers } from './stray.js';
 export {
   dissolveGroup,
   groupEffects,

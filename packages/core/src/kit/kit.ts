@@ -123,6 +123,7 @@ const singleAdapter = z.looseObject({
   value: z.looseObject({
     property: z.string().min(1),
     start: z.string().optional(),
+    empty: z.unknown().optional(),
     kind: z.enum(['text', 'number', 'boolean', 'list', 'object']).optional(),
   }),
   change: z.looseObject({
@@ -136,7 +137,7 @@ const singleAdapter = z.looseObject({
     z.looseObject({ by: z.literal('handle'), method: z.string().min(1) }),
     z.looseObject({ by: z.literal('inner'), selector: z.string().min(1) }),
   ]),
-  invalid: property.optional(),
+  invalid: property.extend({ value: z.unknown().optional() }).optional(),
   disabled: property.optional(),
   readOnly: property.optional(),
   required: property.optional(),
@@ -215,7 +216,18 @@ export const kitSchema = z.looseObject({
       kind: z.string().min(1),
       title: z.string().optional(),
       options: z.record(z.string(), z.unknown()).optional(),
-      cases: z.array(z.looseObject({ shown: z.unknown() })).optional(),
+      cases: z
+        .array(
+          z.looseObject({
+            shown: z.unknown(),
+            held: z.unknown().optional(),
+            sent: z.unknown().optional(),
+            again: z.unknown().optional(),
+            refused: z.string().optional(),
+            note: z.string().optional(),
+          }),
+        )
+        .optional(),
     }),
   ),
   fields: map(
@@ -278,6 +290,20 @@ export const kitSchema = z.looseObject({
   ).optional(),
   proofs: map(z.looseObject({ now: sheet, before: sheet.optional() })).optional(),
   rules: z
-    .array(z.looseObject({ use: z.looseObject({ adapter: z.string(), codec: z.looseObject({ kind: z.string() }) }) }))
+    .array(
+      z.looseObject({
+        kind: z.string().optional(),
+        format: z.string().optional(),
+        content: z.string().optional(),
+        choices: z.string().optional(),
+        several: z.boolean().optional(),
+        secret: z.boolean().optional(),
+        lines: z.boolean().optional(),
+        use: z.looseObject({
+          adapter: z.string(),
+          codec: z.looseObject({ kind: z.string(), options: z.record(z.string(), z.unknown()).optional() }),
+        }),
+      }),
+    )
     .optional(),
 });
