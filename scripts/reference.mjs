@@ -43,8 +43,7 @@ export async function reference() {
       .map((one) => entry(checker, one));
     return `## ${title}\n\n${commentOf(file)}\n\n${entries.join('\n\n')}`;
   });
-  if (undocumented.length > 0)
-    throw new Error(`Public, and without a doc comment: ${undocumented.join(', ')}.`);
+  if (undocumented.length > 0) throw new Error(`Public, and without a doc comment: ${undocumented.join(', ')}.`);
   const text = `# Reference
 
 Every public name, from its doc comment; written by \`node scripts/reference.mjs\`. The [guide](guide/README.md) says what to begin with. All rooms of the core also come from \`@poietra/core\` itself, but for \`testing\`.

@@ -13,14 +13,17 @@ export type Makers = Readonly<Record<string, Maker>>;
 export function isNothing(shown: unknown): boolean {
   return shown === undefined || shown === null || shown === '';
 }
+/** A value that was not expected, in a few words. */
 export function said(value: unknown): string {
   return typeof value === 'string'
     ? `“${value}”`
-    : value === null
-      ? 'null'
-      : Array.isArray(value)
-        ? 'a list'
-        : typeof value;
+    : Array.isArray(value)
+      ? 'a list'
+      : typeof value === 'object' && value
+        ? 'an object'
+        : typeof value === 'function'
+          ? 'a function'
+          : String(value);
 }
 
 /** Refuses something of another kind than was expected; `what` says that in English (“A text was”). */
