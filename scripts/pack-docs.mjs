@@ -13,6 +13,7 @@ for (const name of [
   'formats.md',
   'schema.md',
   'architecture.md',
+  'performance.md',
   'kit.schema.json',
 ])
   cpSync(join(docs, name), join(target, name), { recursive: true });

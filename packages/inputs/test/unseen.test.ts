@@ -50,6 +50,25 @@ it('what leads somewhere or shows something is no input', () => {
   expect(names()).toEqual(['TableSelect', 'MenuSelect']);
 });
 
+it('a value and its report that share a name of their own are an input; what is open, sorted or looked for is none', () => {
+  install(
+    'tide',
+    `import * as React from 'react';
+     export declare function Stars(props: { mark?: number; onMark?: (mark: number) => void }): React.ReactElement;
+     export declare function Gauge(props: { level: number | null; onLevelChange?: (event: object, level: number | null) => void }): React.ReactElement;
+     export declare function Stamp(props: { ink?: string; setInk?: (ink: string) => void }): React.ReactElement;
+     export declare function Drawer(props: { open?: boolean; onOpenChange?: (open: boolean) => void }): React.ReactElement;
+     export declare function Grid(props: { page?: number; onPageChange?: (page: number) => void; sortBy?: string; onSortBy?: (by: string) => void }): React.ReactElement;
+     export declare function Toast(props: { words?: string; onWords?: (event: object) => void }): React.ReactElement;`,
+  );
+  const drafts = found().map(({ input, adapter }) => [input.export, adapter?.value.property, adapter?.change]);
+  expect(drafts).toEqual([
+    ['Stars', 'mark', { report: 'onMark', path: '/0' }],
+    ['Gauge', 'level', { report: 'onLevelChange', path: '/1' }],
+    ['Stamp', 'ink', { report: 'setInk', path: '/0' }],
+  ]);
+});
+
 it('a colour is a value where a report gives one, and a look where none does', () => {
   install(
     'tide',

@@ -1,6 +1,7 @@
 import type { AdapterDescription, ChoicesUse, Focus } from './description.js';
 import type { DeclaredProperty, Finding, FoundInput } from './face.js';
 import { families } from './families.js';
+import { alike, namePairIn } from './name-pairs.js';
 
 /** Names that stand for a value, the likeliest first. They are words of general use, not of any one package. */
 const valueNames = [
@@ -160,6 +161,17 @@ function pairOf(input: FoundInput): Pair | undefined {
   const isTicked = /check|switch|toggle(?!.*group)|chip|radio(?!.*group)/i.test(called);
   const inherited = named.find(({ name }) => name === (isTicked ? 'checked' : 'value'));
   const value = own.find(({ type }) => fits(type)) ?? own[0] ?? inherited ?? named.find(({ name }) => name !== 'color');
+  // Names of its own that belong together say more than a value that every element of HTML has.
+  const shared =
+    own.length === 0 && families[input.family].tells === 'by callbacks' ? namePairIn(input.properties) : undefined;
+  if (shared && !input.widget)
+    return {
+      value: shared.value,
+      report: shared.report.name,
+      path: `/${shared.index}`,
+      because: `${shared.report.name} is called after “${shared.value.name}” and gives a value of the same type, ${shared.value.type}.`,
+      certainty: 0.6,
+    };
   if (!value) return undefined;
   if (hearsEvents(input)) {
     const event = input.events.find(({ name }) => changeNames.test(name.replace(/^[a-z]+-/, '')));
@@ -228,15 +240,6 @@ function pairOf(input: FoundInput): Pair | undefined {
 /** Whether what it tells are events of an element, and no callbacks among its properties. */
 function hearsEvents({ family }: FoundInput): boolean {
   return families[family].tells === 'by events';
-}
-
-const bare = (type: string): string =>
-  type
-    .replace(/\s*\|\s*(undefined|null)\b/g, '')
-    .replace(/\b(undefined|null)\s*\|\s*/g, '')
-    .trim();
-function alike(a: string, b: string): boolean {
-  return bare(a) === bare(b);
 }
 
 function focusOf(input: FoundInput, hasId: boolean): Focus {

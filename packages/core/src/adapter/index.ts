@@ -30,6 +30,7 @@ export { addStep, gestureWords, stepWords, type Gesture, type Step, type Target 
 export { emptiesFor, readingsOf, reportsOf, samplesFor, type Heard, type Reading } from './observed.js';
 export { ownProperties, pathWords, propertiesFor, valueIn, valueKind, type FromNotation } from './drive.js';
 export { draftAdapter, focusWords } from './draft.js';
+export { namePairIn, type NamePair } from './name-pairs.js';
 export type { DeclaredEvent, DeclaredProperty, Finding, FoundInput } from './face.js';
 export { boxAdapters, nativeAdapters } from './boxes.js';
 export { plainAdapters } from './native.js';

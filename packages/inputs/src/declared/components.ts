@@ -1,5 +1,5 @@
 /** Components of the framework: functions and classes whose properties take a value and report a change. */
-import type { DeclaredProperty, FoundInput } from '@poietra/core';
+import { namePairIn, type DeclaredProperty, type FoundInput } from '@poietra/core';
 import ts from 'typescript';
 import { aboutOf } from './about.js';
 import type { Declarations } from './declarations.js';
@@ -32,7 +32,7 @@ export class Components {
       ({ args, name: property, inherited }) =>
         args && !inherited && /^on.*(Change|Select|Input|Update|Drop)/.test(property),
     );
-    if (!isHtml && !(valued && reports)) return undefined;
+    if (!isHtml && !(valued && reports) && !namePairIn(properties)) return undefined;
     this.#notePartsOf(props);
     const declared = kind
       ? properties.map((property) =>

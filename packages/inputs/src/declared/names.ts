@@ -15,7 +15,7 @@ const leading = anyOf(`
 const leadingParts = anyOf('Pagination Carousel Breadcrumb Nav Accordion Tabs? Menu(?=Search|Checkbox|Radio|Item)');
 /** Whole names: shows and boxes around others, and parts of what opens. */
 const around = anyOf(`
-  Galler(?:y|ia) (?:Icon|Pills?)(?:Input)?Field OrderList (?:Combobox|Select|Dropdown)(?:Search|Target|Trigger)`);
+  Form(?:Item|List|Provider)? Galler(?:y|ia) (?:Icon|Pills?)(?:Input)?Field OrderList (?:Combobox|Select|Dropdown)(?:Search|Target|Trigger)`);
 /** What leads somewhere or shows something has a value, too, and takes none from a person. */
 export const noInputs = new RegExp(`(?:^|[a-z])${leading}$|^${leadingParts}[A-Z]|^${around}$`);
 /** The same of exports that hang on no other; `Checkbox.Card` is one to be ticked. */
