@@ -10,7 +10,8 @@ const stamp = join(home, 'apps/workbench/dist/.built');
 function newest(folder) {
   let time = 0;
   for (const entry of readdirSync(folder, { withFileTypes: true })) {
-    if (['node_modules', 'dist', 'test', '.cache'].includes(entry.name)) continue;
+    // What a package brings along of the docs is copied there when it is packed.
+    if (['node_modules', 'dist', 'test', '.cache', 'docs'].includes(entry.name)) continue;
     const path = join(folder, entry.name);
     time = Math.max(time, entry.isDirectory() ? newest(path) : statSync(path).mtimeMs);
   }
