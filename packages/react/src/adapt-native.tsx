@@ -51,7 +51,7 @@ export function adaptNative(input: unknown, description: AdapterDescription): Ad
       </div>
     );
   };
-  Adapted.displayName = `Adapted(${description.input})`;
+  Adapted.displayName = description.input;
   Adapted.takesLabel = true;
   Adapted.keepsText = keepsText;
   return Adapted;

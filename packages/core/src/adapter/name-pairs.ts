@@ -8,6 +8,7 @@ import type { DeclaredProperty } from './face.js';
 const noValues =
   /^(default|is|has|show|hide|open|opened|visible|expand|collaps|hover|focus|active|current|page|sort|order|filter|search|query|input|zoom|view|layout|size|width|height|scroll|loading|mounted|ready|mode|theme|step|tab|index|offset|position|drag|drop|column|row|select(ion)?Mode)/i;
 
+/** A value, and the report that is called after it. */
 export interface NamePair {
   readonly value: DeclaredProperty;
   readonly report: DeclaredProperty;
@@ -15,6 +16,7 @@ export interface NamePair {
   readonly index: number;
 }
 
+/** The first value with a report of its name, among the properties that a package declares itself. */
 export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | undefined {
   for (const value of properties) {
     if (value.args || value.inherited || value.deprecated || noValues.test(value.name)) continue;
