@@ -59,6 +59,7 @@ it('a value and its report that share a name of their own are an input; what is 
      export declare function Stamp(props: { ink?: string; setInk?: (ink: string) => void }): React.ReactElement;
      export declare function Drawer(props: { open?: boolean; onOpenChange?: (open: boolean) => void }): React.ReactElement;
      export declare function Grid(props: { page?: number; onPageChange?: (page: number) => void; sortBy?: string; onSortBy?: (by: string) => void }): React.ReactElement;
+     export declare function Fade(props: { enter?: boolean; onEnter?: (enter: boolean) => void }): React.ReactElement;
      export declare function Toast(props: { words?: string; onWords?: (event: object) => void }): React.ReactElement;`,
   );
   const drafts = found().map(({ input, adapter }) => [input.export, adapter?.value.property, adapter?.change]);

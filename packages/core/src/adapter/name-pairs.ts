@@ -6,7 +6,7 @@ import type { DeclaredProperty } from './face.js';
 
 /** What shares a name with its report and is none of the values: what is open, shown or looked for, and in which order. */
 const noValues =
-  /^(default|is|has|show|hide|open|opened|visible|expand|collaps|hover|focus|active|current|page|sort|order|filter|search|query|input|zoom|view|layout|size|width|height|scroll|loading|mounted|ready|mode|theme|step|tab|index|offset|position|drag|drop|column|row|select(ion)?Mode)/i;
+  /^(default|is|has|show|hide|open|opened|visible|expand|collaps|hover|focus|active|current|page|sort|order|filter|search|query|input|zoom|view|layout|size|width|height|scroll|loading|mounted|ready|mode|theme|step|tab|index|offset|position|drag|drop|column|row|select(ion)?Mode|enter|exit|leave|appear|mount|animat|transition|close|load|error|ready|ok|cancel)/i;
 
 /** A value, and the report that is called after it. */
 export interface NamePair {
