@@ -4,9 +4,18 @@
  */
 import type { DeclaredProperty } from './face.js';
 
-/** What shares a name with its report and is none of the values: what is open, shown or looked for, and in which order. */
-const noValues =
-  /^(default|is|has|show|hide|open|opened|visible|expand|collaps|hover|focus|active|current|page|sort|order|filter|search|query|input|zoom|view|layout|size|width|height|scroll|loading|mounted|ready|mode|theme|step|tab|index|offset|position|drag|drop|column|row|select(ion)?Mode|enter|exit|leave|appear|mount|animat|transition|close|load|error|ready|ok|cancel)/i;
+/** What shares a name with its report and is no value: what is open, shown, moved or looked for, and in which order. */
+const noValues = new RegExp(
+  `^(${`
+  default is has show hide open(?:ed)? close[dr]? visible expand(?:ed|able)? collaps(?:e|ed|ible) hover(?:ed)?
+  focus(?:ed)? active current pages? sort(?:ed|ing)? order filters? search query input zoom view layout size width
+  height scroll load(?:ed|ing)? mount(?:ed)? ready modes? theme steps? tabs? index offset position drag(?:ged|ging)?
+  drop columns? rows? select(?:ion)?Mode enter exit leave appear animat(?:e|ed|ion) transition error ok cancel
+`
+    .trim()
+    .split(/\s+/)
+    .join('|')})(?![a-z])`,
+);
 
 /** A value, and the report that is called after it. */
 export interface NamePair {
