@@ -13,16 +13,21 @@ import { oneOf } from './kit-part.js';
 export function PartText({ kind, name }: { readonly kind: PartKind; readonly name: string }): ReactNode {
   const { kit, edit } = useKit();
   const part: unknown = partsOf(kit, kind)[name];
-  const [typed, setTyped] = useState<{ readonly text: string; readonly of: unknown }>();
+  const [typed, setTyped] = useState<{ readonly text: string; readonly of: unknown; readonly judged: Judged }>();
   // Undo, and edits made elsewhere, replace the text.
-  const text = typed && typed.of === part ? typed.text : plainText(part);
+  const current = typed?.of === part ? typed : undefined;
+  const text = current?.text ?? plainText(part);
   const at = joinPointer(`/${kind}`, name);
-  const { wrong, message } = useMemo(() => judge(kit, kind, name, text), [kit, kind, name, text]);
+  // What was typed was judged as it was typed.
+  const { wrong, message } = useMemo(
+    () => current?.judged ?? judge(kit, kind, name, text),
+    [current, kit, kind, name, text],
+  );
   const change = (next: string): void => {
-    const read = judge(kit, kind, name, next);
-    if (read.sound)
-      edit(`Text of the ${oneOf[kind]} ${titleOf(kit, kind, name)}`, { [at]: read.sound.value }, `text ${at}`);
-    setTyped({ text: next, of: partsOf(useKit.getState().kit, kind)[name] });
+    const judged = judge(kit, kind, name, next);
+    if (judged.sound)
+      edit(`Text of the ${oneOf[kind]} ${titleOf(kit, kind, name)}`, { [at]: judged.sound.value }, `text ${at}`);
+    setTyped({ text: next, of: partsOf(useKit.getState().kit, kind)[name], judged });
   };
   return (
     <section aria-label="Text of this part" className="grid gap-1 border-b border-hairline px-4 py-2">
