@@ -13,6 +13,7 @@ export { dialects } from './dialects.js';
 export type { Dialect } from './dialect.js';
 export { standardFormats, type Format } from './formats.js';
 export { listWords, reword, textFor, type Message, type Messages } from './messages.js';
+export { shortly } from './shortly.js';
 export { english, messageFor } from './whole-engine.js';
 export type { Context as KeywordContext, Keyword } from './keywords/context.js';
 export { metaSchema } from './meta/index.js';

@@ -1,10 +1,11 @@
 /** German. */
 import { nearestName } from '../json/index.js';
-import { language, quoted, refusalText } from './language.js';
+import { shortly } from '../schema/index.js';
+import { language, refusalText } from './language.js';
 import type { RefusalWords, Words } from './words.js';
 
 const { number, plural, size, list } = language('de');
-const q = (value: unknown): string => quoted(value, ['„', '“'], 'nichts');
+const q = (value: unknown): string => shortly(value, ['„', '“'], 'nichts');
 const kinds: Readonly<Record<string, string>> = {
   null: 'nichts (null)',
   boolean: 'ja oder nein',

@@ -1,6 +1,6 @@
 /** What the languages are made with: plural rules and numbers come from the platform. */
 import type { Refusal } from '../codec/index.js';
-import { isObject, jsonText } from '../json/index.js';
+import { isObject } from '../json/index.js';
 import type { RefusalWords } from './words.js';
 
 /** What the words of a language are made with. */
@@ -42,9 +42,3 @@ export function refusalText(
   return (words[refusal.name as keyof RefusalWords] as (about: unknown) => string)(refusal.about);
 }
 const isRefusal = (value: unknown): value is Refusal => isObject(value) && typeof value['name'] === 'string';
-
-/** A value as a short text between the quotation marks of a language. */
-export function quoted(value: unknown, [open, close]: readonly [string, string], nothing: string): string {
-  const text = typeof value === 'string' ? `${open}${value}${close}` : (jsonText(value) ?? nothing);
-  return text.length > 60 ? `${text.slice(0, 59)}…` : text;
-}

@@ -1,10 +1,11 @@
 /** Norwegian (bokmål). */
 import { nearestName } from '../json/index.js';
-import { language, quoted, refusalText } from './language.js';
+import { shortly } from '../schema/index.js';
+import { language, refusalText } from './language.js';
 import type { RefusalWords, Words } from './words.js';
 
 const { number, plural, size, list } = language('nb');
-const q = (value: unknown): string => quoted(value, ['«', '»'], 'ingenting');
+const q = (value: unknown): string => shortly(value, ['«', '»'], 'ingenting');
 const kinds: Readonly<Record<string, string>> = {
   null: 'ingenting (null)',
   boolean: 'ja eller nei',

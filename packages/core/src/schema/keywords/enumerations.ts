@@ -40,11 +40,16 @@ function noneOf({ allowed, seen }: Readonly<Record<string, unknown>>): string {
     : `${shortly(seen)} is none of: ${few(list).join(', ')}${meant}`;
 }
 const few = (list: readonly unknown[]): string[] =>
-  list.length > 8 ? [...list.slice(0, 5).map(shortly), `… (${list.length} in all)`] : list.map(shortly);
+  list.length > 8
+    ? [...list.slice(0, 5).map((one) => shortly(one)), `… (${list.length} in all)`]
+    : list.map((one) => shortly(one));
 function choices(list: readonly unknown[]): string {
   return list.length > 8
-    ? `one of ${list.length} values (${list.slice(0, 5).map(shortly).join(', ')} …)`
-    : listWords(list.map(shortly));
+    ? `one of ${list.length} values (${list
+        .slice(0, 5)
+        .map((one) => shortly(one))
+        .join(', ')} …)`
+    : listWords(list.map((one) => shortly(one)));
 }
 
 const english: Messages = {
