@@ -1,23 +1,61 @@
 /**
- * Waits until the page has come to rest: the framework has drawn, and nothing was changed in the page for a moment. A frame
- * out of sight gets no animation frames, so time counts, too.
+ * Waits until the page has come to rest: nothing was changed in it for a moment, during which the page had its turn. A
+ * frame out of sight gets no animation frames, so time counts, too. Time alone is no rest: where the machine is busy, a
+ * timer of 12 ms comes after 200, and nothing has been drawn in between. So a moment that came late does not count, and
+ * the tasks that are already in the queue (the framework posts its drawing as one) have their turn before it ends.
  */
 export function settle(rest = 12, longest = 250): Promise<void> {
   const [quiet, most] = [rest * patience, longest * patience];
   return new Promise((resolve) => {
-    let timer = setTimeout(done, quiet);
-    const end = setTimeout(done, most);
-    const observer = new MutationObserver(() => {
+    let timer: ReturnType<typeof setTimeout>;
+    let turns = 0;
+    let lates = 0;
+    let isOver = false;
+    const begin = (): void => {
+      const turn = ++turns;
+      const due = performance.now() + quiet;
       clearTimeout(timer);
-      timer = setTimeout(done, quiet);
-    });
+      timer = setTimeout(() => void look(turn, due), quiet);
+    };
+    const look = async (turn: number, due: number): Promise<void> => {
+      if (performance.now() - due > lateBy && lates++ < mostLates) return begin();
+      for (let i = 0; i < 3; i++) await nextTask();
+      if (turn === turns) done();
+    };
+    const end = setTimeout(() => void endLate(), most);
+    // The limit is one of turns had, too: a page that had none is given some.
+    const endLate = async (): Promise<void> => {
+      for (let i = 0; i < 3; i++) await nextTask();
+      done();
+    };
+    const observer = new MutationObserver(begin);
     observer.observe(document.body, { childList: true, subtree: true, attributes: true, characterData: true });
+    begin();
     function done(): void {
+      if (isOver) return;
+      isOver = true;
       clearTimeout(timer);
       clearTimeout(end);
       observer.disconnect();
       resolve();
     }
+  });
+}
+
+/** In ms: a timer that comes later than this says that somebody else had the machine. */
+const lateBy = 25;
+/** How often a late moment is waited for anew. */
+const mostLates = 8;
+
+/** After the tasks that are already posted. */
+function nextTask(): Promise<void> {
+  return new Promise((resolve) => {
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = () => {
+      port1.close();
+      resolve();
+    };
+    port2.postMessage(undefined);
   });
 }
 

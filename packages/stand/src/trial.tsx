@@ -1,9 +1,9 @@
 /** One adapted input, mounted as a field would mount it, in hands that can ask and change everything. */
 import { fromNotation, type AdapterDescription, type Heard } from '@poietra/core';
 import { plain, type AdaptedInput, type Reached } from '@poietra/react';
-import { StrictMode, useSyncExternalStore, type ReactNode } from 'react';
+import { StrictMode, useEffect, useSyncExternalStore, type ReactNode } from 'react';
 import { createRoot, hydrateRoot, type Root } from 'react-dom/client';
-import { settle } from './settle.js';
+import { settle, within } from './settle.js';
 
 /** The name under which a trial’s form submits its value. */
 export const trialName = 'deck-plan';
@@ -56,6 +56,7 @@ export class Trial implements Drawable {
   reached: Reached | undefined;
   #wanted: Wanted;
   #root: Root | undefined;
+  #stands = (): void => undefined;
   readonly #followers = new Set<() => void>();
 
   private constructor(readonly options: TrialOptions) {
@@ -70,8 +71,10 @@ export class Trial implements Drawable {
   /** Mounts it and waits until it stands. What goes wrong meanwhile is in `error`. */
   static async mount(options: TrialOptions): Promise<Trial> {
     const trial = new Trial(options);
+    const standing = new Promise<void>((resolve) => (trial.#stands = resolve));
     const onUncaughtError = (error: unknown): void => {
       trial.error ??= error instanceof Error ? error.message : String(error);
+      trial.stands();
     };
     const onRecoverableError = (error: unknown): void => {
       trial.differences.push(error instanceof Error ? (error.message.split('\n')[0] ?? '') : String(error));
@@ -85,6 +88,8 @@ export class Trial implements Drawable {
       trial.#root = createRoot(trial.place, { identifierPrefix, onUncaughtError });
       trial.#root.render(options.how === 'strict' ? <StrictMode>{drawn}</StrictMode> : drawn);
     }
+    // One that waits for something has not been drawn; what there is of it is looked at all the same.
+    await within(mostWait, standing, () => new Error()).catch(() => undefined);
     await settle();
     return trial;
   }
@@ -116,6 +121,7 @@ export class Trial implements Drawable {
   left(): void {
     this.leaves++;
   }
+  readonly stands = (): void => this.#stands();
   reach(reached: Reached): void {
     this.reached = reached;
   }
@@ -124,6 +130,9 @@ export class Trial implements Drawable {
     this.place.remove();
   }
 }
+
+/** In ms: how long a first drawing is waited for. */
+const mostWait = 1500;
 
 /** What is drawn of a trial; on the server there is nothing more of it. */
 export interface Drawable {
@@ -135,6 +144,8 @@ export interface Drawable {
   take(raw: unknown): void;
   left(): void;
   reach(reached: Reached): void;
+  /** What was drawn has run its effects. */
+  stands?(): void;
   reached?: Reached | undefined;
 }
 
@@ -144,6 +155,7 @@ export function Drawn({ trial }: { readonly trial: Drawable }): ReactNode {
     trial.read,
     trial.read,
   );
+  useEffect(() => trial.stands?.(), [trial]);
   const { input: Input, adapter, listen = [], choices } = trial.options;
   const ids = {
     input: `${trial.id}-input`,
