@@ -1,7 +1,7 @@
 /** Builds the libraries, the server and the workbench; with --if-needed only where a source is newer than what was built. */
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { cpSync, existsSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 const home = join(import.meta.dirname, '..');
@@ -35,20 +35,26 @@ export async function build({ ifNeeded = false } = {}) {
     conditions: ['source'],
   };
   /** File by file, so that an application takes the files that it uses, and fetches others when it uses them. */
-  const library = (name) => {
+  const library = async (name) => {
     const [from, to] = ['src', 'dist'].map((folder) => join(home, 'packages', name, folder));
     const files = readdirSync(from, { recursive: true });
     rmSync(to, { recursive: true, force: true });
-    for (const file of files.filter((one) => /\.(json|css)$/.test(one))) cpSync(join(from, file), join(to, file));
-    return esbuild.build({
+    for (const file of files.filter((one) => one.endsWith('.css'))) cpSync(join(from, file), join(to, file));
+    await esbuild.build({
       // Whose build it is in the end, development or production, the application's bundler says.
       define: { 'process.env.NODE_ENV': 'process.env.NODE_ENV' },
       ...common,
       supported: { 'import-attributes': true },
-      entryPoints: files.filter((one) => /\.tsx?$/.test(one)).map((file) => join(from, file)),
+      entryPoints: files.filter((one) => /\.(tsx?|json)$/.test(one)).map((file) => join(from, file)),
       outbase: from,
       outdir: to,
     });
+    // JSON becomes a module like any other: not every bundler reads it, and Node warns of it.
+    for (const file of readdirSync(to, { recursive: true }).filter((one) => one.endsWith('.js'))) {
+      const text = readFileSync(join(to, file), 'utf8');
+      const plain = text.replace(/\.json" with \{ type: "json" \}/g, '.js"');
+      if (plain !== text) writeFileSync(join(to, file), plain);
+    }
   };
   const { validatorRuntime } = await import('./validator-runtime.mjs');
   await validatorRuntime();
