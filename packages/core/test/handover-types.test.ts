@@ -209,3 +209,17 @@ it.each(Object.keys(shapes))(
   },
   60_000,
 );
+
+it.each([
+  ['itself', { $ref: '#' }, 'export type Value = unknown;'],
+  ['itself or a text', { anyOf: [{ $ref: '#' }, { type: 'string' }] }, 'export type Value = unknown;'],
+  [
+    'each other',
+    {
+      $ref: '#/$defs/a',
+      $defs: { a: { allOf: [{ $ref: '#/$defs/b' }, { type: 'string' }] }, b: { $ref: '#/$defs/a' } },
+    },
+    'export type Value = A;\n\nexport type A = string;',
+  ],
+  ['a list of itself', { type: 'array', items: { $ref: '#' } }, 'export type Value = readonly Value[];'],
+])('a schema that is %s has a type', (_, schema, types) => expect(typesFor(schema, 'Value')).toBe(types));

@@ -22,6 +22,8 @@ const problemsOf = (value: unknown) => {
   return reading.ok ? [] : reading.problems.map(({ at, message }) => `${at}: ${message}`);
 };
 
+const bareKit = { poietra: 1, name: 'Skerry', inputs: {}, adapters: {}, codecs: {}, fields: {}, groups: {}, forms: {} };
+
 it('reads the demo kit, and writes it as it was', () => {
   const reading = readKitText(text);
   expect(reading.ok && writeKit(reading.kit)).toBe(text);
@@ -58,6 +60,16 @@ describe('a broken kit is refused with the place named', () => {
       '/adapters/day-picker/change/path: starts with the argument’s number, like /0/target/value',
     ]);
   });
+  it('where a part has a name that cannot be one', () =>
+    expect(readKit({ ...bareKit, forms: { 'ship to': { title: 'Ship to', schema: {} } } })).toEqual({
+      ok: false,
+      problems: [
+        {
+          at: '/forms/ship to',
+          message: 'a name starts with a letter and has only letters, digits, ".", "_" and "-", at most 64',
+        },
+      ],
+    }));
   it('where a name leads nowhere', () => {
     const kit = demo();
     kit['fields']!['pieces']!['adapter'] = 'gone';

@@ -13,12 +13,14 @@ class TypePrinter {
   readonly #names = new Map<string, string>();
   readonly #done = new Set<string>();
   readonly #taken = new Names();
+  /** The definition that is being declared, while nothing of its own (an object, a list) stands around what is said. */
+  #bare: string | undefined;
   constructor(private readonly root: unknown) {}
 
   declare(name: string, schema: unknown): string {
     this.#names.set('', this.#taken.give(name));
     this.#done.add('');
-    return this.#declaration(name, schema);
+    return this.#declaration(name, schema, '');
   }
 
   /** The definitions that were referred to, each once; declaring one may bring up another. */
@@ -27,13 +29,14 @@ class TypePrinter {
     for (const [pointer, name] of this.#names) {
       if (this.#done.has(pointer)) continue;
       this.#done.add(pointer);
-      found.push(this.#declaration(name, lookUp(this.root, pointer)));
+      found.push(this.#declaration(name, lookUp(this.root, pointer), pointer));
     }
     return found;
   }
 
-  #declaration(name: string, schema: unknown): string {
+  #declaration(name: string, schema: unknown, pointer: string): string {
     const says = isObject(schema) && typeof schema['title'] === 'string' ? comment(schema['title']) : '';
+    this.#bare = pointer;
     const body = this.#type(schema, '');
     return body.startsWith('{') && !body.includes('} &') && !body.includes('} |')
       ? `${says}export interface ${name} ${body}`
@@ -64,6 +67,14 @@ class TypePrinter {
   }
 
   #kind(kind: string, schema: Record<string, unknown>, indent: string): string {
+    const around = this.#bare;
+    this.#bare = undefined;
+    const type = this.#kindInside(kind, schema, indent);
+    this.#bare = around;
+    return type;
+  }
+
+  #kindInside(kind: string, schema: Record<string, unknown>, indent: string): string {
     switch (kind) {
       case 'integer':
         return 'number';
@@ -128,12 +139,32 @@ class TypePrinter {
     if (!reference.startsWith('#')) return 'unknown';
     const pointer = pointerIn(reference);
     if (pointer === undefined || lookUp(this.root, pointer) === undefined) return 'unknown';
+    // A type that is itself is none; a schema that is itself asks for nothing more.
+    if (this.#bare !== undefined && isSame(this.root, pointer, this.#bare)) return 'unknown';
     const known = this.#names.get(pointer);
     if (known !== undefined) return known;
     const name = this.#taken.give(typeName(pointer.slice(pointer.lastIndexOf('/') + 1)), 'Part');
     this.#names.set(pointer, name);
     return name;
   }
+}
+
+/** Whether what stands at `from` is, without anything around it, what stands at `goal`: by references and branches alone. */
+function isSame(root: unknown, from: string, goal: string): boolean {
+  const seen = new Set<string>();
+  const leads = (schema: unknown): boolean => {
+    if (!isObject(schema) || Object.hasOwn(schema, 'const') || Array.isArray(schema['enum'])) return false;
+    const { $ref, allOf, oneOf, anyOf } = schema;
+    const pointer = typeof $ref === 'string' && $ref.startsWith('#') ? pointerIn($ref) : undefined;
+    return (pointer !== undefined && stands(pointer)) || [allOf, oneOf, anyOf].flatMap(listOf).some(leads);
+  };
+  const stands = (pointer: string): boolean => {
+    if (pointer === goal) return true;
+    if (seen.has(pointer)) return false;
+    seen.add(pointer);
+    return leads(lookUp(root, pointer));
+  };
+  return stands(from);
 }
 
 interface Member {

@@ -150,7 +150,10 @@ const singleAdapter = z.looseObject({
   choices: z
     .union([
       z.looseObject({ property: z.string().min(1), value: z.string().min(1), text: z.string().min(1) }),
-      z.looseObject({ tag: z.string().regex(/^[a-z][a-z0-9-]*$/), value: z.string().min(1) }),
+      z.looseObject({
+        tag: z.string().regex(/^[a-z][a-z0-9-]*$/, 'is the name of an element, in small letters'),
+        value: z.string().min(1),
+      }),
       z.looseObject({ component: z.string().min(1), value: z.string().min(1), text: z.string().min(1) }),
     ])
     .optional(),

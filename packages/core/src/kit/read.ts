@@ -48,9 +48,10 @@ export function readKit(foreign: unknown): KitReading {
   if (!read.success) {
     return {
       ok: false,
-      problems: read.error.issues.map(({ path, message }) => ({
-        at: formatPointer(path.map((part) => (typeof part === 'number' ? part : String(part)))),
-        message,
+      problems: read.error.issues.map((issue) => ({
+        at: formatPointer(issue.path.map((part) => (typeof part === 'number' ? part : String(part)))),
+        // What is wrong with a name stands within; the issue itself says only that something is.
+        message: (issue.code === 'invalid_key' ? issue.issues[0]?.message : undefined) ?? issue.message,
       })),
     };
   }

@@ -1,0 +1,174 @@
+/** Kits that nobody would write and that the format allows: for whatever is handed over of them has to compile. */
+import fc from 'fast-check';
+import { builtIn, readKit, type Kit } from '@poietra/core';
+
+/** Names of the language, of the library, of nothing at all. */
+const word = fc.oneof(
+  fc.constantFrom(
+    'form',
+    'Form',
+    'class',
+    'default',
+    'React',
+    'value',
+    'field',
+    'a-b',
+    'a_b',
+    '1st',
+    'é',
+    'Größe',
+    'ship to',
+    "it's",
+    '“x”',
+    '日付',
+    'Record',
+    'string',
+    'undefined',
+    'constructor',
+    'await',
+    'key',
+    'ref',
+    'children',
+    'Promise',
+    'Array',
+    '$ref',
+    'type',
+  ),
+  fc.string({ minLength: 1, maxLength: 6 }),
+);
+const title = fc.oneof(word, fc.constantFrom('A */ b', '`${x}`', '</b>', 'two\nlines', '\\'));
+const plainValue = fc.oneof(
+  fc.string({ maxLength: 4 }),
+  fc.integer({ min: -9, max: 9 }),
+  fc.boolean(),
+  fc.constant(null),
+);
+
+const { schema } = fc.letrec<{ schema: unknown; leaf: unknown; object: unknown }>((tie) => ({
+  leaf: fc.oneof(
+    fc.record(
+      {
+        title,
+        type: fc.constantFrom('string', 'number', 'integer', 'boolean', 'null'),
+        description: title,
+        default: plainValue,
+        examples: fc.array(plainValue, { maxLength: 1 }),
+      },
+      { requiredKeys: ['type'] },
+    ),
+    fc.record({
+      type: fc.constant('string'),
+      format: fc.constantFrom('date', 'email', 'time', 'uri', 'date-time', 'uuid'),
+    }),
+    fc.record({ type: fc.uniqueArray(fc.constantFrom('string', 'number', 'null', 'boolean'), { minLength: 1 }) }),
+    fc
+      .uniqueArray(plainValue, { minLength: 1, maxLength: 4, selector: (one) => JSON.stringify(one) })
+      .map((list) => ({ enum: list })),
+    plainValue.map((value) => ({ const: value })),
+    fc.constant(true),
+    fc.constant({ $ref: '#' }),
+    fc.constant({ $ref: '#/$defs/part' }),
+  ),
+  object: fc.record(
+    {
+      title,
+      type: fc.constant('object'),
+      properties: fc.dictionary(word, tie('schema'), { maxKeys: 4 }),
+      required: fc.uniqueArray(word, { maxLength: 3 }),
+      additionalProperties: fc.oneof(fc.boolean(), tie('leaf')),
+      patternProperties: tie('leaf').map((leaf) => ({ '^x': leaf })),
+      if: fc.record({ required: fc.tuple(word) }),
+      then: fc.record({
+        properties: fc.dictionary(word, tie('leaf'), { maxKeys: 2 }),
+        required: fc.array(word, { maxLength: 1 }),
+      }),
+      else: fc.record({ properties: fc.dictionary(word, tie('leaf'), { maxKeys: 2 }) }),
+      dependentSchemas: fc.dictionary(
+        word,
+        fc.record({ properties: fc.dictionary(word, tie('leaf'), { maxKeys: 1 }) }),
+        { maxKeys: 1 },
+      ),
+      allOf: fc.array(fc.record({ properties: fc.dictionary(word, tie('leaf'), { maxKeys: 2 }) }), {
+        minLength: 1,
+        maxLength: 2,
+      }),
+    },
+    { requiredKeys: ['type', 'properties'] },
+  ),
+  schema: fc.oneof(
+    { depthSize: 'small' },
+    tie('leaf'),
+    tie('object'),
+    fc.record({ type: fc.constant('array'), items: tie('schema') }),
+    fc.record({
+      type: fc.constant('array'),
+      prefixItems: fc.array(tie('leaf'), { minLength: 1, maxLength: 3 }),
+      items: fc.boolean(),
+    }),
+    fc.record({ oneOf: fc.array(tie('object'), { minLength: 1, maxLength: 3 }) }),
+    fc.record({ anyOf: fc.array(tie('leaf'), { minLength: 1, maxLength: 3 }) }),
+  ),
+}));
+
+const whole = fc
+  .tuple(schema, schema)
+  .map(([root, part]) =>
+    typeof root === 'object' && root !== null
+      ? { ...root, $defs: { part: typeof part === 'object' ? part : {} } }
+      : root,
+  );
+
+const bare = { poietra: 1, name: 'Skerry', inputs: {}, adapters: {}, codecs: {}, fields: {}, groups: {}, forms: {} };
+
+/** Ids are of a narrower kind than the names within schemas. */
+const id = fc.oneof(
+  fc.constantFrom(
+    'form',
+    'Form',
+    'class',
+    'default',
+    'React',
+    'a-b',
+    'a_b',
+    'a.b',
+    'A-B',
+    'constructor',
+    'await',
+    'key',
+  ),
+  fc.stringMatching(/^[A-Za-z][\w.-]{0,5}$/),
+);
+
+/** One kit of `size` random forms and of a codec of every kind; every part of it is taken by the reader of kits. */
+export function randomKit(seed: number, size: number): Kit {
+  const several = <T>(one: fc.Arbitrary<T>, more = 0): T[] => fc.sample(one, { numRuns: size, seed: seed + more });
+  const names = [...new Set(several(id))];
+  const [schemas, titles] = [several(whole), several(title, 1)];
+  const forms = names.map((name, i) => [
+    name,
+    {
+      title: titles[i],
+      schema: schemas[i],
+      ...(i % 3 === 0 ? { send: { path: `/company/${String(i)}`, key: 'id' } } : {}),
+      ...(i % 4 === 0 ? { messages: { en: { required: titles[i] } }, language: 'de' } : {}),
+    },
+  ]);
+  const codecs = Object.keys(builtIn)
+    .filter((kind) => kind !== 'code')
+    .map((kind, i) => [
+      `${names[i % names.length] ?? ''}-${kind}`,
+      { kind, title: titles[i % size], cases: [{ shown: '' }] },
+    ]);
+  const read = readKit(
+    JSON.parse(
+      JSON.stringify({
+        ...bare,
+        name: titles[0],
+        forms: Object.fromEntries(forms),
+        codecs: Object.fromEntries(codecs),
+      }),
+    ),
+  );
+  if (!read.ok) throw new Error(JSON.stringify(read.problems.slice(0, 3)));
+  return read.kit;
+}
