@@ -93,6 +93,13 @@ describe('what a condition takes away does not count', () => {
     form.field('/kind').report('car');
     expect(form.field('/plate').shown).toBe('x');
   });
+  it('unless it is needed all the same', async () => {
+    const needed = { anyOf: [{ required: ['form'] }, { properties: { form: { type: 'string' }, note: {} } }] };
+    const form = openForm({ schema: { ...needed, required: ['form'] }, values: { form: '7' } });
+    expect(form.field('/form').inForce).toBe(true);
+    expect(await sentOf(form)).toEqual({ form: '7' });
+    expect(form.troubles).toEqual([]);
+  });
   it('where it depends on what is itself out of force', async () => {
     const form = openForm({
       schema: {
@@ -340,4 +347,26 @@ it('what is kept while its place is out of force can be listed, and is not sent'
   expect([form.aside.map(({ at, value }) => [at, value]), form.sent()]).toEqual([[['/degrees', 4]], { cooled: false }]);
   form.field('/cooled').report(true);
   expect([form.aside, form.sent()]).toEqual([[], { cooled: true, degrees: 4 }]);
+});
+
+describe('who enters something that one option alone has', () => {
+  const schema = {
+    oneOf: [
+      { required: ['port'], properties: { port: { type: 'string', enum: ['Aldervik'] } } },
+      { required: ['berth'], properties: { berth: { type: 'integer' } } },
+    ],
+  };
+  it('has taken that option, also while the value does not fit it', () => {
+    const form = openForm({ schema, values: {} });
+    form.field('/port').report('Ald');
+    expect([form.field('/port').inForce, form.field('/port').shown]).toEqual([true, 'Ald']);
+    expect(form.sent()).toEqual({ port: 'Ald' });
+    expect(form.troubles).toEqual([]);
+  });
+  it('and leaves it when the whole value is replaced', () => {
+    const form = openForm({ schema, values: {} });
+    form.field('/port').report('Ald');
+    form.put('', { berth: 4 });
+    expect(form.sent()).toEqual({ berth: 4 });
+  });
 });

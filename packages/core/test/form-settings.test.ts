@@ -186,7 +186,7 @@ it('a typed path is a pointer, and may only walk', () => {
     readonly lines?: readonly { readonly 'a/b': string }[];
   }
   expect(pointerOf<Booking>((booking) => booking.lines[3]?.['a/b'])).toBe('/lines/3/a~1b');
-  expect(() => pointerOf<Booking>((booking) => String(booking.lines))).toThrow('may only name members');
+  expect(() => pointerOf<Booking>((booking) => String(booking.lines))).toThrow('A path names members');
 });
 
 it.each<[string, unknown, object]>([

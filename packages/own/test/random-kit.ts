@@ -73,11 +73,15 @@ const { schema } = fc.letrec<{ schema: unknown; leaf: unknown; object: unknown }
     {
       title,
       type: fc.constant('object'),
-      properties: fc.dictionary(word, tie('schema'), { maxKeys: 4 }),
+      properties: fc
+        .dictionary(word, tie('schema'), { maxKeys: 4 })
+        .map((members) => ({ ...members, marked: { type: 'boolean' } })),
       required: fc.uniqueArray(word, { maxLength: 3 }),
-      additionalProperties: fc.oneof(fc.boolean(), tie('leaf')),
+      // What only conflicts with the conditions beside it says nothing about what is drawn.
+      additionalProperties: fc.boolean(),
       patternProperties: tie('leaf').map((leaf) => ({ '^x': leaf })),
-      if: fc.record({ required: fc.tuple(word) }),
+      // A member of its own: one that is asked for only where it is missing would go in a circle.
+      if: fc.constant({ required: ['marked'] }),
       then: fc.record({
         properties: fc.dictionary(word, tie('leaf'), { maxKeys: 2 }),
         required: fc.array(word, { maxLength: 1 }),
@@ -110,7 +114,8 @@ const { schema } = fc.letrec<{ schema: unknown; leaf: unknown; object: unknown }
   ),
 }));
 
-const whole = fc
+/** Schemas of every shape, with members of any name. */
+export const randomSchemas = fc
   .tuple(schema, schema)
   .map(([root, part]) =>
     typeof root === 'object' && root !== null
@@ -139,33 +144,78 @@ const id = fc.oneof(
   fc.stringMatching(/^[A-Za-z][\w.-]{0,5}$/),
 );
 
-/** One kit of `size` random forms and of a codec of every kind; every part of it is taken by the reader of kits. */
+const escaped = (token: string): string => token.replaceAll('~', '~0').replaceAll('/', '~1');
+
+/** One kit of `size` random forms, with fields, groups and a codec of every kind; every part of it is taken by the reader of kits. */
 export function randomKit(seed: number, size: number): Kit {
   const several = <T>(one: fc.Arbitrary<T>, more = 0): T[] => fc.sample(one, { numRuns: size, seed: seed + more });
   const names = [...new Set(several(id))];
-  const [schemas, titles] = [several(whole), several(title, 1)];
-  const forms = names.map((name, i) => [
-    name,
-    {
-      title: titles[i],
-      schema: schemas[i],
-      ...(i % 3 === 0 ? { send: { path: `/company/${String(i)}`, key: 'id' } } : {}),
-      ...(i % 4 === 0 ? { messages: { en: { required: titles[i] } }, language: 'de' } : {}),
-    },
-  ]);
+  const [schemas, titles, words] = [several(randomSchemas), several(title, 1), several(word, 2)];
   const codecs = Object.keys(builtIn)
     .filter((kind) => kind !== 'code')
     .map((kind, i) => [
       `${names[i % names.length] ?? ''}-${kind}`,
       { kind, title: titles[i % size], cases: [{ shown: '' }] },
     ]);
+  const fields = names.map((name, i) => [
+    name,
+    {
+      title: titles[i],
+      adapter: `native:${['text', 'number', 'checkbox', 'date', 'textarea', 'select'][i % 6] ?? ''}`,
+      codec: codecs[i % codecs.length]?.[0],
+      ...(i % 2 === 0 ? { label: titles[i], hint: titles[(i + 1) % size], required: i % 3 === 0 } : {}),
+    },
+  ]);
+  const groups = names.slice(0, 6).map((name, i) => [
+    name,
+    {
+      title: titles[i],
+      schema: {
+        title: titles[i],
+        type: 'object',
+        properties: { [words[i] ?? '']: { type: 'string', 'x-poietra': { field: names[i] } } },
+        ...(i > 0 ? { required: [words[i - 1]] } : {}),
+      },
+    },
+  ]);
+  const forms = names.map((name, i) => [
+    name,
+    {
+      title: titles[i],
+      schema:
+        i % 3 === 1
+          ? { type: 'object', properties: { [words[i] ?? '']: { $ref: `urn:poietra:group:${names[i % 6] ?? ''}` } } }
+          : schemas[i],
+      ...(i % 3 === 1
+        ? { hints: { [`/properties/${escaped(words[i] ?? '')}`]: { label: titles[i], fold: 'closed' } } }
+        : {}),
+      ...(i % 3 === 0
+        ? {
+            send: {
+              path: `/company/${String(i)}`,
+              key: 'id',
+              methods: { replace: 'PATCH' },
+              methodHeader: 'X-Method',
+              token: { path: '/token', member: words[i], header: 'X-Token' },
+            },
+            accepted: titles[i],
+          }
+        : {}),
+      ...(i % 4 === 0
+        ? { messages: { en: { required: titles[i] } }, language: ['de', 'nb', 'en', 'fr'][(i / 4) % 4] }
+        : {}),
+      ...(i % 5 === 0 ? { tell: 'change', hidden: 'keep' } : {}),
+    },
+  ]);
   const read = readKit(
     JSON.parse(
       JSON.stringify({
         ...bare,
         name: titles[0],
-        forms: Object.fromEntries(forms),
-        codecs: Object.fromEntries(codecs),
+        codecs: Object.fromEntries(codecs) as Record<string, unknown>,
+        fields: Object.fromEntries(fields) as Record<string, unknown>,
+        groups: Object.fromEntries(groups) as Record<string, unknown>,
+        forms: Object.fromEntries(forms) as Record<string, unknown>,
       }),
     ),
   );

@@ -52,13 +52,19 @@ export class Force {
     // Positions of a list stay: an entry that were left out would move all those behind it.
     const isSettled = Array.isArray(this.form.read(parent)) || isAlways(parent.applied, place.applied, place.key);
     if (hints.length === 0 && isSettled) return undefined;
-    if (!isSettled)
-      for (const { when } of place.applied)
-        for (const condition of when) {
-          const about = condition.about;
-          const above = place.ancestor(condition.up);
-          this.#watch([above], about, place, () => above.verdict(about).peek());
-        }
+    if (!isSettled) {
+      const watch =
+        (from: Place) =>
+        ({ when }: Applied) => {
+          for (const { about, up } of when) {
+            const above = from.ancestor(up);
+            this.#watch([above], about, place, () => above.verdict(about).peek());
+          }
+        };
+      place.applied.forEach(watch(place));
+      // What is needed is in force, too, whoever else speaks of it.
+      requiring(parent.applied, place.key).forEach(watch(parent));
+    }
     for (const hint of hints) this.#watch(hint.looksAt, hint, place, () => hint.holds());
     place.decide = () => (isSettled || untracked(() => place.isSpokenOf)) && hints.every((hint) => hint.holds());
     return place.decide();
@@ -88,7 +94,7 @@ export class Force {
         if (holds === watch.last) continue;
         if (watch.turns++ > mostTurns) {
           const [one] = watch.dependents;
-          this.form.trouble(one?.at ?? '', 'Its conditions depend on each other in a circle.');
+          this.form.trouble(one?.at ?? '', 'Conditions in a circle.');
           continue;
         }
         watch.last = holds;

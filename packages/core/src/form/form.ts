@@ -34,6 +34,7 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
   readonly #beginning = new Beginning(this.#document);
   readonly #root: Place;
   readonly #problems: FormProblems;
+  readonly #moves: Moves | undefined;
   readonly expressions: FormExpressions | undefined;
   /** Whether it began with a record that was saved. */
   #isRecord: boolean;
@@ -47,6 +48,7 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
     super();
     this.compiled = ground.compiled;
     this.#problems = new FormProblems(options, ground.compiled.messages);
+    this.#moves = ground.moves?.(this);
     this.tell = options.tell ?? 'leave';
     this.disabled = options.disabled ?? false;
     this.keepsHidden = options.hidden === 'keep';
@@ -70,12 +72,6 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
     return !this.#isRecord || place.changed;
   }
 
-  get #moves(): Moves {
-    const moves = (this.#made ??= this.ground.moves?.(this));
-    if (!moves) throw new Error('Prepared without lists.');
-    return moves;
-  }
-  #made: Moves | undefined;
   /** What was moved is there: conditions and schema are asked again. */
   settleAt(place: Place): void {
     this.force.discover(place);
@@ -106,6 +102,7 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
     return this.place(pointerOf(where));
   }
   list(where: Where<unknown>): FormList {
+    if (!this.#moves) throw new Error('No list.');
     return this.#moves.list(this.place(pointerOf(where)));
   }
   chosen(at: Pointer, chooser: Chooser): number {
@@ -117,7 +114,7 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
   }
   choose(at: Pointer, chooser: Chooser, index: number, value: unknown): void {
     const place = this.place(at);
-    this.#moves.choose(place, chooser.key, this.chosen(at, chooser), index, value);
+    this.#moves?.choose(place, chooser.key, this.chosen(at, chooser), index, value);
   }
   put(at: Pointer, sent: unknown): void {
     this.replace(this.place(at), sent);
@@ -139,7 +136,7 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
     const key = `${at}\n${says}`;
     if (this.#troubles.has(key)) return;
     this.#troubles.set(key, { at, says });
-    warnDeveloper(`${at === '' ? 'The form' : at}: ${says}`);
+    warnDeveloper(`${at || 'The form'}: ${says}`);
   }
   valueAt(at: Pointer): unknown {
     return this.place(at).value;
@@ -160,6 +157,7 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
   #take(place: Place, sent: unknown, from: 'input' | 'outside'): void {
     batch(() => {
       const { keeper } = place;
+      this.#moves?.takeOptions(place);
       const changedAt = this.#write(place, sent);
       if (from === 'outside') place.renew();
       for (const child of place.children.values()) child.renewAll();

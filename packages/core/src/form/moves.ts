@@ -4,6 +4,7 @@
  */
 import { batch } from '@preact/signals-core';
 import { copyOf, isObject, ownMember, setOwn } from '../json/index.js';
+import type { Condition } from '../schema/index.js';
 import type { Left, Remembered } from './acts.js';
 import { FormDocument } from './document.js';
 import { openList, type FormList, type Origin } from './list.js';
@@ -68,6 +69,20 @@ export class Moves {
     });
   }
 
+  /**
+   * Who enters something that one option alone has, has taken that option. Were it still looked for by what fits best, a
+   * value that is half typed could take away the input that it is typed into. What several options have may tell them apart.
+   */
+  takeOptions(place: Place): void {
+    const branches = place.applied.flatMap(({ when }) => when).filter(isBranchAbove);
+    for (const { about, up } of branches) {
+      if (branches.some((other) => other.about.choice === about.choice && other.about.index !== about.index)) continue;
+      const above = place.ancestor(up);
+      const chosen = above.acts.chosen(about.choice.id);
+      if (chosen.peek() === undefined && above.verdict(about).peek()) chosen.value = about.index;
+    }
+  }
+
   /** Takes another option; what stood in the one that is left is kept for its return. */
   choose(place: Place, key: string, before: number, index: number, value: unknown): void {
     batch(() => {
@@ -84,6 +99,10 @@ export class Moves {
     });
   }
 }
+
+type BranchCondition = Condition & { readonly about: { readonly kind: 'branch' } };
+const isBranchAbove = (condition: Condition): condition is BranchCondition =>
+  condition.up > 0 && condition.about.kind === 'branch';
 
 /** What a person did at a place and below it, to be put back where the value is moved to. */
 function remember(place: Place): Remembered {

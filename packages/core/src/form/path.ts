@@ -18,8 +18,7 @@ export function pointerOf<T>(where: Where<T>): Pointer {
     {},
     {
       get(_target, name) {
-        if (typeof name === 'symbol')
-          throw new TypeError('A path may only name members: write it like (form) => form.consignor.name.');
+        if (typeof name === 'symbol') throw new TypeError('A path names members: (form) => form.consignor.name.');
         pointer = joinPointer(pointer, name);
         return recorder;
       },

@@ -143,6 +143,7 @@ export class Place implements FormField {
   get isSpokenOf(): boolean {
     return (
       this.isWanted ||
+      this.required ||
       this.applied.some(({ node, when }) => node.raw !== false && when.every((one) => this.holdsAbove(one)))
     );
   }
