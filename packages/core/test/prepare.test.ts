@@ -42,7 +42,7 @@ it('makers are fetched for every kind of codec', async () => {
   expect(Object.keys(await loadMakers(undefined)).sort()).toEqual(Object.keys(builtIn).sort());
 });
 
-it('a prepared form parses, checks and sends as any other', async () => {
+it('a prepared form parses, checks and sends, with what it was prepared with alone', async () => {
   const schema = {
     type: 'object',
     required: ['pieces'],

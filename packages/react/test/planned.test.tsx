@@ -286,7 +286,7 @@ describe('what a schema may be', () => {
     press('Add level 3');
     expect(labels()).toEqual(['Name', 'Name', 'Name', 'Name']);
   });
-  it('an object whose members nobody has named: any name, any value', () => {
+  it('an object whose members nobody has named: they come with their names', () => {
     const { form } = draw({ type: 'object', properties: { stowage: { type: 'object', properties: {} } } });
     act(() => form.put('/stowage', { row: 3 }));
     expect(host.querySelector<HTMLInputElement>('[aria-label="Name of the member row"]')?.value).toBe('row');

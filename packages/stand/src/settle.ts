@@ -19,15 +19,11 @@ export function settle(rest = 12, longest = 250): Promise<void> {
     };
     const look = async (turn: number, due: number): Promise<void> => {
       if (performance.now() - due > lateBy && lates++ < mostLates) return begin();
-      for (let i = 0; i < 3; i++) await nextTask();
+      await nextTasks();
       if (turn === turns) done();
     };
-    const end = setTimeout(() => void endLate(), most);
     // The limit is one of turns had, too: a page that had none is given some.
-    const endLate = async (): Promise<void> => {
-      for (let i = 0; i < 3; i++) await nextTask();
-      done();
-    };
+    const end = setTimeout(() => void nextTasks().then(done), most);
     const observer = new MutationObserver(begin);
     observer.observe(document.body, { childList: true, subtree: true, attributes: true, characterData: true });
     begin();
@@ -47,7 +43,10 @@ const lateBy = 25;
 /** How often a late moment is waited for anew. */
 const mostLates = 8;
 
-/** After the tasks that are already posted. */
+/** After the tasks that are already posted, and those that they post in turn. */
+async function nextTasks(): Promise<void> {
+  for (let i = 0; i < 3; i++) await nextTask();
+}
 function nextTask(): Promise<void> {
   return new Promise((resolve) => {
     // The page that unit tests have knows timers only.

@@ -142,7 +142,7 @@ function layoutsOf({ kind }: PlanNode, at: string): readonly string[] {
   return ['', 'stack', 'row', 'grid', 'tabs', ...(at === '' ? ['steps'] : [])];
 }
 
-/** Into which group a member can go: any other one of the same document that does not lie in it. */
+/** Into which groups a member can go: those of the same document that do not lie in it. */
 function MoveInto({
   plan,
   node,
