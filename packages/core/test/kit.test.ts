@@ -70,6 +70,13 @@ describe('a broken kit is refused with the place named', () => {
         },
       ],
     }));
+  it('where a member is missing or of another kind, in words', () => {
+    const read = readKit({ ...bareKit, inputs: [], forms: undefined });
+    expect(read.ok ? [] : read.problems).toEqual([
+      { at: '/inputs', message: 'It has to be an object.' },
+      { at: '/forms', message: 'It is missing: it has to be an object.' },
+    ]);
+  });
   it('where a name leads nowhere', () => {
     const kit = demo();
     kit['fields']!['pieces']!['adapter'] = 'gone';

@@ -1,6 +1,7 @@
 import { builtIn } from '../codec/index.js';
 import { inputsOf, nativeAdapters } from '../adapter/index.js';
-import { copyJson, formatPointer, LimitReached, type Pointer } from '../json/index.js';
+import type { z } from 'zod';
+import { copyJson, formatPointer, LimitReached, lookUp, type Pointer } from '../json/index.js';
 import { compileSchema, SchemaError } from '../schema/index.js';
 import { codecProblems } from './check-codecs.js';
 import type { KitProblem } from './problem.js';
@@ -50,8 +51,7 @@ export function readKit(foreign: unknown): KitReading {
       ok: false,
       problems: read.error.issues.map((issue) => ({
         at: formatPointer(issue.path.map((part) => (typeof part === 'number' ? part : String(part)))),
-        // What is wrong with a name stands within; the issue itself says only that something is.
-        message: (issue.code === 'invalid_key' ? issue.issues[0]?.message : undefined) ?? issue.message,
+        message: inWords(issue, document),
       })),
     };
   }
@@ -119,6 +119,25 @@ function brokenSchemas(kit: Kit): KitProblem[] {
     ...Object.entries(kit.groups).flatMap(([name, { schema }]) => check(['groups', name, 'schema'], schema)),
     ...Object.entries(kit.forms).flatMap(([name, { schema }]) => check(['forms', name, 'schema'], schema)),
   ];
+}
+
+const kindWords: Readonly<Record<string, string>> = {
+  record: 'an object',
+  object: 'an object',
+  array: 'a list',
+  string: 'a text',
+  number: 'a number',
+  boolean: 'true or false',
+};
+
+/** What is wrong, in words for a person: which kind of value is asked for, or what a name has to be. */
+function inWords(issue: z.core.$ZodIssue, document: unknown): string {
+  // What is wrong with a name stands within; the issue itself says only that something is.
+  if (issue.code === 'invalid_key') return issue.issues[0]?.message ?? issue.message;
+  const wanted = issue.code === 'invalid_type' ? kindWords[issue.expected] : undefined;
+  if (wanted === undefined) return issue.message;
+  const isMissing = lookUp(document, formatPointer(issue.path.map(String))) === undefined;
+  return isMissing ? `It is missing: it has to be ${wanted}.` : `It has to be ${wanted}.`;
 }
 
 function bad(at: Pointer, message: string): KitReading {
