@@ -12,7 +12,9 @@ import type { CompanyRecord } from './company/records.js';
 import { codeRouter, Codes } from './codes.js';
 import type { Config } from './config.js';
 import { knowsSecret, secretHeader, ownHost, ownPages, sameUser } from './guard.js';
+import { documentRouter } from './documents.js';
 import { handOverRouter } from './hand-over.js';
+import { kitFileRouter } from './kit-file.js';
 import { PlainPages, plainRouter } from './plain.js';
 import { problems, Refusal } from './problem.js';
 import type { OpenProject } from './project.js';
@@ -200,10 +202,8 @@ export function makeApp(config: Config): Express {
     const style = await bundler.open(chosen, 'draw', named);
     response.json({ page: `/plain/${plain.add({ title, html: drawn.html, style })}` });
   });
-  app.use(
-    '/api',
-    handOverRouter(config.home, () => projects.now.project.folder),
-  );
+  const folder = (): string => projects.now.project.folder;
+  app.use('/api', handOverRouter(config.home, folder), documentRouter(folder), kitFileRouter(folder));
   // The libraries as source, for hand-overs that stand on their own.
   app.get('/api/own-sources', (_request, response) =>
     response.sendFile(join(config.home, 'packages/own/dist/sources.json')),

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { compileSchema, kitDocuments, makePlan, type Kit } from '@poietra/core';
 import { fieldSample } from '../src/pages/fields/field-sample.js';
-import { readTyped } from '../src/pages/forms/read-typed.js';
+import { readTyped } from '../src/parts/read-typed.js';
 import { fromSettings, settingsOf, settingsSchema } from '../src/pages/forms/settings.js';
 import { sketch } from '../src/pages/forms/sketch-marks.js';
 import { lineFor } from '../src/pages/inputs/use-stand.js';

@@ -90,7 +90,7 @@ describe('a form that begins', () => {
   it('from a schema takes the title of the schema', () => {
     expect(formFromSchema({ title: ' Tide ' }).form.title).toBe('Tide');
     expect(formFromSchema({ title: 12 }).form.title).toBe('Form');
-    expect(formFromSchema({ title: 'Tide' }, 'Ebb').form.title).toBe('Ebb');
+    expect(formFromSchema({ title: 'Tide' }, { title: 'Ebb' }).form.title).toBe('Ebb');
   });
   it('from samples fits them all, with reasons', () => {
     const samples = [{ port: 'ALD', depth: 4 }, { port: 'BRE' }];
@@ -138,5 +138,22 @@ describe('an OpenAPI document', () => {
   it('of another version is refused in words', () => {
     expect(() => operationsOf({ openapi: '3.0.3' })).toThrow('It is OpenAPI 3.0.3');
     expect(() => operationsOf([])).toThrow('no member “openapi”');
+  });
+});
+
+describe('a schema that was fetched', () => {
+  const base = 'https://schemas.skerry.example/booking.json';
+  const begun = (schema: object): unknown => formFromSchema(schema, { base }).form.schema;
+  it('has that address where it refers to others as seen from there', () => {
+    expect(begun({ $ref: 'party.json' })).toEqual({ $id: base, $ref: 'party.json' });
+    expect(formFromSchema({ $ref: 'party.json' }, { base }).notes.join()).toContain(base);
+  });
+  it('and otherwise stays as it is', () => {
+    for (const schema of [
+      { type: 'object' },
+      { $ref: 'https://skerry.example/x' },
+      { $id: 'urn:own', $ref: '#/$defs/a', $defs: { a: {} } },
+    ])
+      expect(begun(schema)).toEqual(schema);
   });
 });

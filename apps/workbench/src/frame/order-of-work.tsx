@@ -13,7 +13,12 @@ export function OrderOfWork(): ReactNode {
   const failing = Object.values(useFailing() ?? {}).reduce((sum, one) => sum + one, 0);
   // What belongs to a stop but has an address of its own.
   const { pathname } = useLocation();
-  const belongs: Readonly<Record<string, string>> = { adapters: 'inputs', begin: 'forms', 'form-settings': 'forms' };
+  const belongs: Readonly<Record<string, string>> = {
+    adapters: 'inputs',
+    begin: 'forms',
+    'form-settings': 'forms',
+    documents: 'forms',
+  };
   const here = belongs[pathname.split('/')[1] ?? ''];
   const attention: Readonly<Record<string, string | false>> = {
     inputs: project.status === 'failed' && 'the project cannot be read',

@@ -1,10 +1,13 @@
+import { joinPointer, kitDocuments } from '@poietra/core';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
 import { meaningOf, textOf } from '../store/written.js';
 import type { TextFault } from '../workers/text-check.js';
 import type { Offers } from './code-props.js';
 import { CodeView } from './code-view.js';
+import { useKit } from '../store/kit.js';
 import { useView } from '../store/view.js';
+import { MissingDocuments } from './missing-documents.js';
 import { checkOnce, useTextCheck, type TextKind } from './use-text-check.js';
 
 interface Props {
@@ -25,6 +28,7 @@ interface Draft {
   /** The text that stood when this one was typed, or that it became. */
   readonly of: string;
   readonly faults: readonly TextFault[];
+  readonly missing?: readonly string[] | undefined;
 }
 const noFaults: readonly TextFault[] = [];
 /** Words typed quickly are checked once, where checking takes its time. */
@@ -70,10 +74,10 @@ export function JsonText({ label, value, written, is = 'schema', onChange, offer
     due.current = window.setTimeout(() => {
       void check(text, is).then((verdict) => {
         if (verdict === undefined || typed.current !== text) return;
-        const { faults, isPlain } = verdict;
+        const { faults, isPlain, missing } = verdict;
         open.current = faults.length > 0 ? open.current : undefined;
         if (faults.length > 0) {
-          setDraft({ text, of: good, faults });
+          setDraft({ text, of: good, faults, missing });
           return;
         }
         // At once, so that no key press falls between the draft and the value that it became.
@@ -99,6 +103,24 @@ export function JsonText({ label, value, written, is = 'schema', onChange, offer
           wrong={faults}
         />
       </div>
+      {current?.missing && current.missing.length > 0 && (
+        <MissingDocuments
+          missing={current.missing}
+          schema={meaningOf(current.text)}
+          known={kitDocuments(useKit.getState().kit)}
+          onHave={(documents) => {
+            useKit
+              .getState()
+              .edit(
+                `Keep ${Object.keys(documents).join(', ')}`,
+                Object.fromEntries(
+                  Object.entries(documents).map(([uri, one]) => [joinPointer('/documents', uri), one]),
+                ),
+              );
+            change(current.text);
+          }}
+        />
+      )}
       <p role="status" className="max-h-24 min-h-5 overflow-auto text-[13px] whitespace-pre-wrap text-fail">
         {faults.slice(0, 5).map(sentence).join('\n')}
         {faults.length > 0 && ' The last good state stands.'}

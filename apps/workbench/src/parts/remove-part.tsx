@@ -1,4 +1,4 @@
-import { removePart, titleOf, usesOfPart, type PartKind } from '@poietra/core';
+import { removePart, titleOf, usesOfPart, type Kit, type KitEdits, type KitUse, type PartKind } from '@poietra/core';
 import { TrashIcon } from '@phosphor-icons/react';
 import { Popover } from 'radix-ui';
 import { useMemo, type ReactNode } from 'react';
@@ -18,6 +18,29 @@ interface Props {
 export function RemovePart({ kind, name, onRemoved }: Props): ReactNode {
   const title = useKit(({ kit }) => titleOf(kit, kind, name));
   return (
+    <Remove
+      what={oneOf[kind]}
+      title={title}
+      usesOf={(kit) => usesOfPart(kit, kind, name)}
+      editsOf={(kit) => removePart(kit, kind, name)}
+      {...(onRemoved ? { onRemoved } : {})}
+    />
+  );
+}
+
+interface RemoveProps {
+  /** In a word: `form`. */
+  readonly what: string;
+  readonly title: string;
+  usesOf(kit: Kit): readonly KitUse[];
+  editsOf(kit: Kit): KitEdits;
+  onRemoved?(): void;
+}
+
+/** The same for whatever has uses. */
+export function Remove(props: RemoveProps): ReactNode {
+  const { title } = props;
+  return (
     <Popover.Root>
       <Popover.Trigger
         aria-label={`Delete ${title}`}
@@ -31,22 +54,24 @@ export function RemovePart({ kind, name, onRemoved }: Props): ReactNode {
           align="end"
           sideOffset={4}
           aria-label={`Delete ${title}?`}
-          className="z-10 grid max-h-[60vh] w-80 gap-2 overflow-auto rounded-sm border border-edge bg-sheet p-3"
+          className="z-10 grid max-h-[60vh] w-80 gap-2 overflow-auto rounded-sm border border-edge bg-sheet p-3 wrap-anywhere"
         >
-          <Asked kind={kind} name={name} title={title} {...(onRemoved ? { onRemoved } : {})} />
+          <Asked {...props} />
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
   );
 }
 
-function Asked({ kind, name, title, onRemoved }: Props & { readonly title: string }): ReactNode {
+function Asked({ what, title, usesOf, editsOf, onRemoved }: RemoveProps): ReactNode {
   const { kit, edit } = useKit();
-  const uses = useMemo(() => usesOfPart(kit, kind, name), [kit, kind, name]);
+  // Asked once for each opening: what uses it does not change while one reads.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const uses = useMemo(() => usesOf(kit), [kit]);
   return (
     <>
       <h2>
-        Delete the {oneOf[kind]} “{title}”?
+        Delete the {what} “{title}”?
       </h2>
       {uses.length === 0 ? (
         <p className="text-ink-2">Nothing uses it.</p>
@@ -64,7 +89,7 @@ function Asked({ kind, name, title, onRemoved }: Props & { readonly title: strin
           <Button
             look="main"
             onClick={() => {
-              edit(`Delete the ${oneOf[kind]} ${title}`, removePart(useKit.getState().kit, kind, name));
+              edit(`Delete the ${what} ${title}`, editsOf(useKit.getState().kit));
               useView.getState().say(`“${title}” is deleted. Undo brings it back.`);
               onRemoved?.();
             }}

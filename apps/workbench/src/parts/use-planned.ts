@@ -31,7 +31,7 @@ export function usePlanned(schema: unknown, hints?: HintsBeside): Planned | unde
 }
 
 function plannedOf(schema: unknown, hints: HintsBeside | undefined, kit: Kit): Planned {
-  const of = [hints, kit.fields, kit.codecs, kit.groups, kit.rules, kit.hints];
+  const of = [hints, kit.fields, kit.codecs, kit.groups, kit.documents, kit.rules, kit.hints];
   const key = typeof schema === 'object' && schema !== null ? schema : undefined;
   const last = key && known.get(key);
   if (last && last.of.every((one, i) => one === of[i])) return last.planned;

@@ -1,4 +1,11 @@
-import { compileSchema, hintsSchemaWith, LimitReached, SchemaError, type HintDescription } from '@poietra/core';
+import {
+  compileSchema,
+  hintsSchemaWith,
+  LimitReached,
+  missingIn,
+  SchemaError,
+  type HintDescription,
+} from '@poietra/core';
 import { firstFault, meaningOf, plainText } from '../store/written.js';
 
 /** What is wrong with a text: by place, or from one position to another where it is no JSON at all. */
@@ -12,6 +19,8 @@ export interface TextVerdict {
   readonly faults: readonly TextFault[];
   /** Whether it is the text that anybody would write for what it means. */
   readonly isPlain: boolean;
+  /** Documents that it leads to and that are not at hand. */
+  readonly missing?: readonly string[];
 }
 
 /** Reads schemas and hints as they are typed: for a schema of megabytes that is work of a second. */
@@ -51,7 +60,7 @@ function checked(text: string, judge: (value: unknown) => readonly TextFault[]):
     return { faults: judge(value), isPlain };
   } catch (error) {
     if (error instanceof SchemaError)
-      return { faults: error.problems.map(({ at, message }) => ({ at, message })), isPlain };
+      return { faults: error.problems.map(({ at, message }) => ({ at, message })), isPlain, missing: missingIn(error) };
     if (error instanceof LimitReached || error instanceof RangeError)
       return { faults: [{ at: '', message: error.message }], isPlain };
     throw error;

@@ -53,7 +53,7 @@ function filesOf(
   kit: Kit,
   adapters: ReadonlyMap<string, Called>,
 ): HandoverFile[] {
-  const schema = standaloneSchema(form.schema, kit.groups);
+  const schema = standaloneSchema(form.schema, kit.groups, kit.documents);
   const used = usedAdapters(form, kit).flatMap((name) => {
     const own = adapters.get(name);
     return own ? [{ name, ...own }] : [];

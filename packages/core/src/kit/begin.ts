@@ -1,6 +1,7 @@
 /** Where a form begins: a schema, an OpenAPI document, samples of its data. */
 import { isObject, ownMember } from '../json/index.js';
 import { inferSchema, type InferReason } from '../schema/index.js';
+import { missingDocuments } from './documents.js';
 import type { FormDescription } from './kit.js';
 
 /** What a document is taken for. */
@@ -58,11 +59,22 @@ export function emptyForm(title: string): FormDescription {
   };
 }
 
-/** A form of a schema; the schema's own title offers itself. */
-export function formFromSchema(schema: unknown, title?: string): BegunForm {
+/**
+ * A form of a schema; the schema's own title offers itself. `base` is where it was fetched: a schema that refers to
+ * others as seen from there, and has no address of its own, is given that one.
+ */
+export function formFromSchema(
+  schema: unknown,
+  { title, base }: { readonly title?: string; readonly base?: string | undefined } = {},
+): BegunForm {
   const own = ownMember(schema, 'title');
   const words = title ?? (typeof own === 'string' && own.trim() !== '' ? own.trim() : 'Form');
-  return { form: { title: words, schema }, notes: [] };
+  const isFar = missingDocuments(schema, {}).some((uri) => !/^[a-z][a-z0-9+.-]*:/i.test(uri));
+  if (base === undefined || !isFar || !isObject(schema)) return { form: { title: words, schema }, notes: [] };
+  return {
+    form: { title: words, schema: { $id: base, ...schema } },
+    notes: [`It refers to others as seen from where it was fetched, so it is given that as “$id”: ${base}`],
+  };
 }
 
 /** A form of the schema that all samples fit. */

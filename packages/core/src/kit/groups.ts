@@ -2,7 +2,7 @@
 import { isObject, joinPointer, lookUp, replaceAt, type Pointer } from '../json/index.js';
 import { compileSchema } from '../schema/index.js';
 import type { Kit } from './kit.js';
-import { groupUri, kitDocuments } from './read.js';
+import { groupUri, kitDocuments } from './documents.js';
 
 /** One place where a group is used. */
 export interface GroupPlace {
@@ -154,7 +154,10 @@ export function groupEffects(
   const next = { ...kit.groups, [group]: { title: old?.title ?? group, schema } };
   return Object.entries(kit.forms).flatMap(([name, form]) => {
     const before = compileSchema(form.schema, { documents: kitDocuments(kit), assertFormats: true });
-    const after = compileSchema(form.schema, { documents: kitDocuments({ groups: next }), assertFormats: true });
+    const after = compileSchema(form.schema, {
+      documents: kitDocuments({ ...kit, groups: next }),
+      assertFormats: true,
+    });
     if (!uses(kit, form.schema, group)) return [];
     const own = Object.entries(records[name] ?? {});
     const broken = own.flatMap(([record, value]) => {

@@ -3,6 +3,7 @@ export {
   adapterSchema,
   kitSchema,
   kitVersion,
+  type DocumentDescription,
   type FormDescription,
   type HintDescription,
   type GroupDescription,
@@ -12,7 +13,8 @@ export {
   type SkinDescription,
   type WrittenTexts,
 } from './kit.js';
-export { groupUri, kitDocuments, largestKit, readKit, readKitText, writeKit, type KitReading } from './read.js';
+export { documentUri, groupUri, kitDocuments, missingDocuments, missingIn } from './documents.js';
+export { largestKit, readKit, readKitText, writeKit, type KitReading } from './read.js';
 export type { KitProblem } from './problem.js';
 export { strayMembers } from './stray.js';
 export {
@@ -25,6 +27,7 @@ export {
   type KitEdits,
 } from './groups.js';
 export { editableRules, editForm, type FormEdit } from './edit-form.js';
+export { mergeKits, takeThere, type MergedKit, type PartDifference } from './merge.js';
 export { ownHintsOf, type OwnHintUse } from './own-hints.js';
 export { mentionedAdapters } from './mentioned.js';
 export {
@@ -36,6 +39,7 @@ export {
   removePart,
   renamePart,
   titleOf,
+  usesOfDocument,
   usesOfPart,
   type KitUse,
 } from './parts.js';

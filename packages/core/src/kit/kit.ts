@@ -56,6 +56,13 @@ export interface SkinDescription {
   /** What it gets in place of these where the field has a problem. */
   readonly invalid?: Readonly<Record<string, unknown>>;
 }
+/** A document of somebody else's, as it was when it was had. */
+export interface DocumentDescription {
+  readonly schema: unknown;
+  /** When it was fetched (RFC 3339); absent where it was put in by hand. */
+  readonly fetched?: string;
+}
+
 /** An input that the kit uses, as it was found. */
 export type KitInput = Pick<FoundInput, 'family' | 'package' | 'version' | 'export' | 'module' | 'css'> & {
   readonly tag?: string;
@@ -77,6 +84,8 @@ export interface Kit {
   readonly fields: Readonly<Record<string, FieldDescription>>;
   readonly groups: Readonly<Record<string, GroupDescription>>;
   readonly forms: Readonly<Record<string, FormDescription>>;
+  /** Documents of others that schemas refer to, by their URI without fragment. */
+  readonly documents?: Readonly<Record<string, DocumentDescription>>;
   readonly rules?: readonly ChoiceRule[];
   readonly skins?: Readonly<Record<string, SkinDescription>>;
   /** Hint keywords of the kit's own. */
@@ -271,6 +280,12 @@ export const kitSchema = z.looseObject({
       written,
     }),
   ),
+  documents: z
+    .record(
+      z.string().regex(/^(?!urn:poietra:group:)[^#\s]+$/, 'is the address of a document, without “#”'),
+      z.looseObject({ schema, fetched: z.string().max(40).optional() }),
+    )
+    .optional(),
   skins: map(
     z.looseObject({
       component: z.string().regex(/^[^#\s]+#[A-Za-z_$][\w$.]*$/, 'is written as package#Export'),

@@ -1,6 +1,7 @@
 /** A kit's parts as things with names: found where they are used, renamed with every use, copied, taken away. */
 import { builtIn } from '../codec/index.js';
 import { isObject, joinPointer, ownMember, parsePointer, type Pointer } from '../json/index.js';
+import { kitDocuments, missingDocuments } from './documents.js';
 import type { KitEdits } from './groups.js';
 import type { Kit } from './kit.js';
 import { withReferences, type PartKind } from './references.js';
@@ -36,6 +37,16 @@ export function usesOfPart(kit: Kit, kind: PartKind, name: string): KitUse[] {
     return reference;
   });
   return uses;
+}
+
+/** The forms and groups that lead to a document, directly or through others. */
+export function usesOfDocument(kit: Kit, uri: string): KitUse[] {
+  const { [uri]: _, ...others } = kitDocuments(kit);
+  return (['groups', 'forms'] as const).flatMap((kind) =>
+    Object.entries(kit[kind]).flatMap(([name, { title, schema }]): KitUse[] =>
+      missingDocuments(schema, others).includes(uri) ? [{ kind, name, title, at: joinPointer(`/${kind}`, name) }] : [],
+    ),
+  );
 }
 
 function useAt(kit: Kit, at: Pointer): KitUse {

@@ -4,6 +4,7 @@ import type { z } from 'zod';
 import { copyJson, formatPointer, LimitReached, lookUp, type Pointer } from '../json/index.js';
 import { compileSchema, SchemaError } from '../schema/index.js';
 import { codecProblems } from './check-codecs.js';
+import { kitDocuments } from './documents.js';
 import type { KitProblem } from './problem.js';
 import { kitSchema, kitVersion, type Kit } from './kit.js';
 
@@ -58,14 +59,6 @@ export function readKit(foreign: unknown): KitReading {
   const kit = document as Kit;
   const problems = [...danglingNames(kit), ...codecProblems(kit.codecs), ...brokenSchemas(kit)];
   return problems.length > 0 ? { ok: false, problems } : { ok: true, kit };
-}
-
-/** Other documents that the forms of a kit may refer to: its groups. */
-export function kitDocuments(kit: Pick<Kit, 'groups'>): Record<string, unknown> {
-  return Object.fromEntries(Object.entries(kit.groups).map(([name, group]) => [groupUri(name), group.schema]));
-}
-export function groupUri(name: string): string {
-  return `urn:poietra:group:${name}`;
 }
 
 function danglingNames(kit: Kit): KitProblem[] {

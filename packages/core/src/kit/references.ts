@@ -1,7 +1,7 @@
 /** Where a kit's parts name each other. One walk over the kit serves finding, renaming and taking away. */
 import { isObject, joinPointer, type Pointer } from '../json/index.js';
 import type { Kit } from './kit.js';
-import { groupUri } from './read.js';
+import { groupUri } from './documents.js';
 
 /** The parts of a kit that have names by which others refer to them. */
 export type PartKind = 'adapters' | 'codecs' | 'fields' | 'groups' | 'forms' | 'skins' | 'hints';

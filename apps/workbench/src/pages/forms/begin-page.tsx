@@ -6,6 +6,8 @@ import {
   freeName,
   joinPointer,
   kindOfBeginning,
+  kitDocuments,
+  missingDocuments,
   operationsOf,
   type BeginningKind,
   type BegunForm,
@@ -17,7 +19,9 @@ import { pathOf } from '../../parts/kit-part.js';
 import { SlotText } from '../../parts/slot.js';
 import { Toggle } from '../../parts/toggle.js';
 import { useKit } from '../../store/kit.js';
-import { readTyped } from './read-typed.js';
+import { hostOf, schemasOf, textBehind, type Documents } from '../../parts/fetch-documents.js';
+import { MissingDocuments } from '../../parts/missing-documents.js';
+import { readTyped } from '../../parts/read-typed.js';
 import { Sketch } from './sketch.js';
 
 const kinds: Readonly<Record<BeginningKind, string>> = {
@@ -32,6 +36,9 @@ export function Component(): ReactNode {
   const { kit, edit } = useKit();
   const navigate = useNavigate();
   const [text, setText] = useState('');
+  const [documents, setDocuments] = useState<Documents>({});
+  /** Where the text was fetched, which is the base of what it refers to. */
+  const [base, setBase] = useState<string>();
   const [fileTrouble, setFileTrouble] = useState<string>();
   const [said, setSaid] = useState<BeginningKind>();
   const [operation, setOperation] = useState(0);
@@ -40,17 +47,27 @@ export function Component(): ReactNode {
   const read = useMemo(() => readTyped(text), [text]);
   const kind = said ?? (read.ok ? kindOfBeginning(read.value) : undefined);
   const begun = useMemo(
-    () => (read.ok && kind ? begin(read.value, read.several, kind, operation) : undefined),
-    [read, kind, operation],
+    () => (read.ok && kind ? begin(read.value, read.several, kind, operation, base) : undefined),
+    [read, kind, operation, base],
+  );
+  const known = useMemo(() => ({ ...kitDocuments(kit), ...schemasOf(documents) }), [kit, documents]);
+  const missing = useMemo(
+    () => (begun && 'form' in begun ? missingDocuments(begun.form.schema, known) : []),
+    [begun, known],
   );
   const take = (begunForm: BegunForm, words: string | undefined): void => {
     const form = words === undefined ? begunForm.form : { ...begunForm.form, title: words };
     const name = freeName(form.title, kit.forms);
-    edit(`Begin the form ${form.title}`, { [joinPointer('/forms', name)]: form });
+    edit(`Begin the form ${form.title}`, {
+      ...Object.fromEntries(Object.entries(documents).map(([uri, one]) => [joinPointer('/documents', uri), one])),
+      [joinPointer('/forms', name)]: form,
+    });
     void navigate(pathOf('forms', name));
   };
-  const put = (next: string): void => {
+  const put = (next: string, from?: string): void => {
     setText(next);
+    setBase(from);
+    setDocuments({});
     setSaid(undefined);
     setOperation(0);
     setTitle(undefined);
@@ -110,6 +127,7 @@ export function Component(): ReactNode {
             />
             <span className="text-[13px] text-ink-2">or drop it on the text</span>
           </div>
+          <FromAddress onHave={put} />
           {fileTrouble !== undefined && (
             <p role="alert" className="text-fail">
               {fileTrouble}
@@ -180,10 +198,22 @@ export function Component(): ReactNode {
                   {note}
                 </p>
               ))}
+              {missing.length > 0 && (
+                <MissingDocuments
+                  missing={missing}
+                  schema={begun.form.schema}
+                  known={known}
+                  onHave={(had) => setDocuments((before) => ({ ...before, ...had }))}
+                />
+              )}
+              {Object.keys(documents).length > 0 && (
+                <p className="text-ink-2">Comes along: {Object.keys(documents).join(', ')}.</p>
+              )}
               <div>
                 <Button look="main" onClick={() => take(begun, title)}>
                   Make the form
                 </Button>
+                {missing.length > 0 && ' It cannot be drawn before it has what it refers to.'}
               </div>
               {begun.reasons && begun.reasons.length > 0 && (
                 <details open={begun.reasons.length < 12}>
@@ -208,11 +238,66 @@ export function Component(): ReactNode {
   );
 }
 
+/** A text by its address: the server asks for it, since a page may not. */
+function FromAddress({ onHave }: { onHave(text: string, address: string): void }): ReactNode {
+  const [address, setAddress] = useState('');
+  const [trouble, setTrouble] = useState<string>();
+  const [isBusy, setBusy] = useState(false);
+  const host = hostOf(address.trim());
+  const get = async (): Promise<void> => {
+    if (isBusy) return;
+    setTrouble(host === undefined ? 'Write an address that begins with https:// or http://.' : undefined);
+    if (host === undefined) return;
+    setBusy(true);
+    try {
+      onHave(await textBehind(address.trim(), 'address'), address.trim());
+    } catch (error) {
+      setTrouble(error instanceof Error ? error.message : String(error));
+    }
+    setBusy(false);
+  };
+  return (
+    <form
+      className="flex flex-wrap items-center gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void get();
+      }}
+    >
+      <input
+        aria-label="Address to begin with"
+        aria-invalid={trouble !== undefined}
+        placeholder="https://…"
+        className="mono min-w-0 flex-1 rounded-sm border border-edge bg-sheet px-2 py-0.5"
+        value={address}
+        onChange={({ target }) => {
+          setAddress(target.value);
+          setTrouble(undefined);
+        }}
+      />
+      <Button aria-disabled={isBusy} onClick={() => void get()}>
+        {host === undefined ? 'Fetch an address' : `Fetch from ${host}`}
+      </Button>
+      {trouble !== undefined && (
+        <span role="alert" className="w-full text-fail">
+          {trouble}
+        </span>
+      )}
+    </form>
+  );
+}
+
 type Begun = (BegunForm & { readonly operations: readonly string[] }) | { readonly trouble: string };
 
-function begin(value: unknown, several: readonly unknown[] | undefined, kind: BeginningKind, index: number): Begun {
+function begin(
+  value: unknown,
+  several: readonly unknown[] | undefined,
+  kind: BeginningKind,
+  index: number,
+  base: string | undefined,
+): Begun {
   try {
-    if (kind === 'schema') return { ...formFromSchema(value), operations: [] };
+    if (kind === 'schema') return { ...formFromSchema(value, { base }), operations: [] };
     if (kind === 'samples') {
       // A list of objects is one sample each: what a server lists is seldom itself filled in.
       const isList = Array.isArray(value) && value.length > 0 && value.every((one) => typeof one === 'object');

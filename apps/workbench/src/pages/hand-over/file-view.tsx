@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { CodeView } from '../../parts/code-view.js';
 import { CopyButton } from '../../parts/copy-button.js';
-import { Difference } from './difference.js';
+import { Difference } from '../../parts/difference.js';
 
 /** A file of a tree: its text, or how it differs. */
 export interface ShownFile {

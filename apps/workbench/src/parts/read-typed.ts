@@ -1,6 +1,6 @@
 import { copyJson } from '@poietra/core';
 import { parse } from 'yaml';
-import { meaningOf } from '../../store/written.js';
+import { meaningOf } from '../store/written.js';
 
 /** What was read: one document, or several of JSON, one a line. */
 export type Typed =
