@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
+import { kitFileName } from './kit-file.js';
 import { Refusal } from './problem.js';
 
 export type ProjectState =
@@ -14,7 +15,7 @@ export type ProjectState =
 function ownFiles(folder: string, cache: string, depth = 0): (readonly [string, number, number])[] {
   if (depth > 12 || folder === cache) return [];
   return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
-    if (entry.name.startsWith('.') || entry.name === 'node_modules' || entry.name === 'dist') return [];
+    if (entry.name.startsWith('.') || ['node_modules', 'dist', kitFileName].includes(entry.name)) return [];
     const path = join(folder, entry.name);
     if (entry.isDirectory()) return ownFiles(path, cache, depth + 1);
     if (!/\.([cm]?[jt]sx?|json)$/.test(entry.name)) return [];

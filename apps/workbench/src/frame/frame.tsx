@@ -11,6 +11,7 @@ import { Link, Outlet, useNavigation } from 'react-router';
 import { Button } from '../parts/button.js';
 import { Busy, Failed } from '../parts/states.js';
 import { useKit } from '../store/kit.js';
+import { useKitFile } from '../store/kit-file.js';
 import { useView } from '../store/view.js';
 import { OrderOfWork } from './order-of-work.js';
 
@@ -80,6 +81,7 @@ export function Frame(): ReactNode {
 function Tools(): ReactNode {
   const { history, position, undo, redo, kit, saved } = useKit();
   const { theme, setTheme, setPalette } = useView();
+  const file = useKitFile(({ state }) => state.is);
   const last = history[position - 1];
   const next = history[position];
   return (
@@ -121,6 +123,8 @@ function Tools(): ReactNode {
       >
         <PackageIcon size={16} aria-hidden="true" />
         {kit.name === '' ? 'Kit' : kit.name}
+        {file === 'ahead' && <span className="text-warn">file differs</span>}
+        {file === 'trouble' && <span className="text-fail">not in step</span>}
       </Link>
     </div>
   );

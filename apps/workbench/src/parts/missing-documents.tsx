@@ -32,7 +32,7 @@ export function MissingDocuments({ missing, schema, known, onHave }: Props): Rea
   return (
     <section aria-label="Documents that are missing" className="grid gap-1 border border-hairline bg-ground p-2">
       <h3>{missing.length === 1 ? 'One document is missing' : `${missing.length} documents are missing`}</h3>
-      <ul className="grid max-h-56 gap-1 overflow-auto">
+      <ul className="grid max-h-96 gap-1 overflow-auto">
         {missing.map((uri) => (
           <li key={uri} className="grid gap-1">
             <code className="wrap-anywhere">{uri}</code>

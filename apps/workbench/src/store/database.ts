@@ -34,6 +34,15 @@ export interface Draft {
   readonly by?: string;
 }
 
+/** A kit that is kept in step with the kit file of a project's folder. */
+export interface FileInStep {
+  readonly kitId: string;
+  readonly folder: string;
+  /** The state that both had last, and the tag of the file then; absent until they have agreed once. */
+  readonly agreed?: Kit;
+  readonly tag?: string;
+}
+
 /** The kit of a browser that had only one. */
 export const firstKit = 'current';
 
@@ -43,6 +52,7 @@ class Database extends Dexie {
   declare steps: Table<StoredEdit, [string, number]>;
   declare copies: Table<KeptCopy, number>;
   declare drafts: Table<Draft, string>;
+  declare files: Table<FileInStep, string>;
   constructor() {
     super('poietra', { chromeTransactionDurability: 'strict' });
     this.version(1).stores({ kits: 'id', history: 'index', drafts: 'id' });
@@ -57,6 +67,7 @@ class Database extends Dexie {
         await change.table('drafts').bulkAdd(drafts.map((draft) => ({ ...draft, id: `${firstKit}/${draft.id}` })));
       });
     this.version(3).stores({ history: null });
+    this.version(4).stores({ files: 'kitId' });
   }
 }
 export const database = new Database();

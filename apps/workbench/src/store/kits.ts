@@ -54,8 +54,8 @@ export async function putAway(id: string, is: boolean): Promise<void> {
 
 /** Clears the kits that were put away long ago, or one at once, with all that belongs to them. */
 export async function clearKits(only?: string): Promise<void> {
-  const { kits, steps, copies, drafts } = database;
-  await database.transaction('rw', kits, steps, copies, drafts, async () => {
+  const { kits, steps, copies, drafts, files } = database;
+  await database.transaction('rw', [kits, steps, copies, drafts, files], async () => {
     for (const { id, removed } of await kits.toArray()) {
       const isDue = removed !== undefined && (id === only || Date.now() - removed > daysKept * day);
       if (!isDue) continue;
@@ -63,6 +63,7 @@ export async function clearKits(only?: string): Promise<void> {
       await steps.where('[kitId+index]').between([id, 0], [id, Infinity]).delete();
       await copies.where('kitId').equals(id).delete();
       await drafts.where('id').startsWith(`${id}/`).delete();
+      await files.delete(id);
     }
   });
 }

@@ -192,7 +192,7 @@ export function Component(): ReactNode {
                 />{' '}
                 and sends {begun.form.send ? <>to {<code>{begun.form.send.path}</code>}</> : 'nowhere yet'}.
               </p>
-              <Sketch schema={begun.form.schema} height={150} />
+              {missing.length === 0 && <Sketch schema={begun.form.schema} documents={documents} height={150} />}
               {begun.notes.map((note) => (
                 <p key={note} className="text-ink-2">
                   {note}

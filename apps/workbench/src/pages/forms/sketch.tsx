@@ -1,4 +1,4 @@
-import type { HintsBeside } from '@poietra/core';
+import type { HintsBeside, Kit } from '@poietra/core';
 import { useMemo, type ReactNode } from 'react';
 import { usePlanned } from '../../parts/use-planned.js';
 import { sketch, type Mark } from './sketch-marks.js';
@@ -17,13 +17,16 @@ const looks: Readonly<Record<Mark['kind'], string>> = {
 export function Sketch({
   schema,
   hints,
+  documents,
   height = 26,
 }: {
   readonly schema: unknown;
   readonly hints?: HintsBeside | undefined;
+  /** Beside those of the kit. */
+  readonly documents?: Kit['documents'];
   readonly height?: number;
 }): ReactNode {
-  const planned = usePlanned(schema, hints);
+  const planned = usePlanned(schema, hints, documents);
   const drawn = useMemo(() => {
     try {
       return planned && 'plan' in planned ? sketch(planned.plan, width, height) : undefined;

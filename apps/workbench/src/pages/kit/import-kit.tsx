@@ -1,10 +1,9 @@
-import { largestKit, type Kit, type KitProblem, type KitReading } from '@poietra/core';
-import { wrap } from 'comlink';
+import { largestKit, type Kit, type KitProblem } from '@poietra/core';
 import { useRef, useState, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
+import { readInWorker } from '../../parts/read-kit.js';
 import { Busy } from '../../parts/states.js';
 import { useView } from '../../store/view.js';
-import type { KitRead } from '../../workers/kit-read-worker.js';
 
 /** Takes a kit file in, as another kit beside those there are. It is read in a worker, and can be stopped. */
 export function ImportKit({ onTake }: { onTake(kit: Kit): Promise<void> }): ReactNode {
@@ -70,17 +69,4 @@ export function ImportKit({ onTake }: { onTake(kit: Kit): Promise<void> }): Reac
       )}
     </>
   );
-}
-
-/** Text, JSON and check are all the worker's: nothing of a large file is done in the page but to take over the result. */
-function readInWorker(file: File): { done: Promise<KitReading | undefined>; stop(): void } {
-  const worker = new Worker(new URL('../../workers/kit-read-worker.ts', import.meta.url), { type: 'module' });
-  let stop: () => void = () => undefined;
-  const stopped = new Promise<undefined>((resolve) => (stop = () => resolve(undefined)));
-  const done = Promise.race([wrap<KitRead>(worker).readFile(file), stopped])
-    .catch((error: unknown): KitReading => {
-      return { ok: false, problems: [{ at: '', message: error instanceof Error ? error.message : String(error) }] };
-    })
-    .finally(() => worker.terminate());
-  return { done, stop };
 }

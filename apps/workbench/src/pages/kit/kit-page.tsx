@@ -10,6 +10,7 @@ import { demoKit, emptyKit, makeKit, switchTo, useKit } from '../../store/kit.js
 import { useView } from '../../store/view.js';
 import { isCalm } from '../../frame/calm.js';
 import { CalmParts } from './calm-parts.js';
+import { FileInStep } from './file-in-step.js';
 import { ImportKit } from './import-kit.js';
 
 /** The kits of this browser, and what can be done with the one that is open. Nothing is ever overwritten. */
@@ -126,6 +127,7 @@ export function Component(): ReactNode {
         )}
       </section>
       {isCalm() && <CalmParts />}
+      <FileInStep />
       <KeptStates key={id} id={id} />
       <LastSteps />
     </div>
