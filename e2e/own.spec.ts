@@ -221,3 +221,22 @@ test('a form speaks the language of its settings; one without words says so', as
   await expect(page.getByText('There are no words for the language “fr”')).toBeVisible();
   await expect(form.getByRole('button', { name: 'Send', exact: true })).toBeVisible();
 });
+
+test('a form begins from a type that the project exports; what JSON has no word for is said', async ({ page }) => {
+  await page.goto('/kit');
+  await page.getByRole('button', { name: 'New kit' }).click();
+  await page.getByRole('button', { name: 'A type of the project …' }).click();
+  await page
+    .getByRole('combobox', { name: 'A type of the project' })
+    .selectOption({ label: 'Crossing (src/crossing.ts)' });
+  const becomes = page.getByRole('region', { name: 'What it becomes' });
+  await expect(becomes).toContainText('/announce: It is a function, which JSON has not; it is left out.');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Make the form' }).click();
+  await expect(page).toHaveURL('/forms/crossing');
+  const form = frameOf(page, 'Form: Crossing');
+  await expect(form.getByRole('group', { name: 'Departure' }).getByLabel('Port')).toBeVisible();
+  await form.getByRole('textbox', { name: 'Number' }).fill('214');
+  await form.getByRole('textbox', { name: 'Tide note' }).focus();
+  await expect(form.getByText(/does not (have|match|follow)|pattern/i).first()).toBeVisible();
+});

@@ -20,6 +20,7 @@ import { problems, Refusal } from './problem.js';
 import type { OpenProject } from './project.js';
 import { Projects } from './projects.js';
 import { standRouter } from './stand.js';
+import { typesRouter } from './types.js';
 
 const codecRequest = z.object({ source: z.string() });
 const openRequest = z.object({ folder: z.string().min(1).max(4000), again: z.boolean().optional() });
@@ -203,7 +204,13 @@ export function makeApp(config: Config): Express {
     response.json({ page: `/plain/${plain.add({ title, html: drawn.html, style })}` });
   });
   const folder = (): string => projects.now.project.folder;
-  app.use('/api', handOverRouter(config.home, folder), documentRouter(folder), kitFileRouter(folder));
+  app.use(
+    '/api',
+    handOverRouter(config.home, folder),
+    documentRouter(folder),
+    kitFileRouter(folder),
+    typesRouter(config.home, folder),
+  );
   // The libraries as source, for hand-overs that stand on their own.
   app.get('/api/own-sources', (_request, response) =>
     response.sendFile(join(config.home, 'packages/own/dist/sources.json')),

@@ -1,9 +1,17 @@
-import { inspect, ProjectError } from '@poietra/inputs';
+import { inspect, ownTypes, ProjectError, schemaOfType, type OwnType } from '@poietra/inputs';
 import { parentPort, workerData } from 'node:worker_threads';
 
-const { folder } = workerData as { folder: string };
+/** What is asked of a project: its inputs, the types that it exports, or the schema of one of them. */
+export type Asked = { readonly folder: string } & (
+  { readonly what?: 'inputs' } | { readonly what: 'types' } | { readonly what: 'schema'; readonly type: OwnType }
+);
+
+const asked = workerData as Asked;
 try {
-  parentPort?.postMessage({ inspection: inspect(folder, (progress) => parentPort?.postMessage({ progress })) });
+  if (asked.what === 'types') parentPort?.postMessage({ types: ownTypes(asked.folder) });
+  else if (asked.what === 'schema') parentPort?.postMessage(schemaOfType(asked.folder, asked.type));
+  else
+    parentPort?.postMessage({ inspection: inspect(asked.folder, (progress) => parentPort?.postMessage({ progress })) });
 } catch (error) {
   if (!(error instanceof ProjectError)) console.error(error);
   parentPort?.postMessage({ failed: error instanceof Error ? error.message : String(error) });

@@ -340,3 +340,22 @@ it('a port that is taken is told, and nothing is said to be ready', () => {
   expect([status, stdout]).toEqual([1, '']);
   expect(stderr).toContain(`Port ${port} is taken.`);
 });
+
+describe('types of the project', () => {
+  it('are listed, and read as the schema of their JSON', async () => {
+    const { types } = (await (await api('/api/types')).json()) as { types: object[] };
+    expect(types).toContainEqual({ file: 'src/crossing.ts', name: 'Crossing' });
+    const answer = await send('POST', '/api/type-schema', { file: 'src/crossing.ts', name: 'Crossing' });
+    expect(await answer.json()).toMatchObject({
+      schema: { title: 'Crossing', $defs: { Sailing: { type: 'object' } } },
+      notes: [{ at: '/departure/at' }, { at: '/announce' }],
+    });
+  });
+  it('that it does not export are refused', async () => {
+    const answer = await send('POST', '/api/type-schema', { file: '../server.ts', name: 'Crossing' });
+    expect([answer.status, ((await answer.json()) as { detail: string }).detail]).toEqual([
+      422,
+      '../server.ts exports no type “Crossing” that stands by itself.',
+    ]);
+  });
+});

@@ -6,3 +6,4 @@ export { CodeError, scriptOf } from './code.js';
 export { Renderer, type Rendered } from './render.js';
 export { bundle, BundleError, ourPackages, type Bundle, type BundledInput, type BundleOptions } from './bundle.js';
 export { isBuiltIn } from './inside.js';
+export { ownTypes, schemaOfType, type OwnType, type TypeNote, type TypeSchema } from './types/index.js';

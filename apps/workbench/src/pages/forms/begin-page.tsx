@@ -19,9 +19,11 @@ import { pathOf } from '../../parts/kit-part.js';
 import { SlotText } from '../../parts/slot.js';
 import { Toggle } from '../../parts/toggle.js';
 import { useKit } from '../../store/kit.js';
-import { hostOf, schemasOf, textBehind, type Documents } from '../../parts/fetch-documents.js';
+import { schemasOf, type Documents } from '../../parts/fetch-documents.js';
 import { MissingDocuments } from '../../parts/missing-documents.js';
 import { readTyped } from '../../parts/read-typed.js';
+import { FromAddress } from './from-address.js';
+import { FromType } from './from-type.js';
 import { Sketch } from './sketch.js';
 
 const kinds: Readonly<Record<BeginningKind, string>> = {
@@ -39,6 +41,8 @@ export function Component(): ReactNode {
   const [documents, setDocuments] = useState<Documents>({});
   /** Where the text was fetched, which is the base of what it refers to. */
   const [base, setBase] = useState<string>();
+  /** What JSON has no word for in the type that the text was made from. */
+  const [typeNotes, setTypeNotes] = useState<readonly string[]>([]);
   const [fileTrouble, setFileTrouble] = useState<string>();
   const [said, setSaid] = useState<BeginningKind>();
   const [operation, setOperation] = useState(0);
@@ -64,7 +68,8 @@ export function Component(): ReactNode {
     });
     void navigate(pathOf('forms', name));
   };
-  const put = (next: string, from?: string): void => {
+  const put = (next: string, from?: string, said: readonly string[] = []): void => {
+    setTypeNotes(said);
     setText(next);
     setBase(from);
     setDocuments({});
@@ -88,7 +93,8 @@ export function Component(): ReactNode {
         <Button look="main" onClick={() => take({ form: emptyForm('New form'), notes: [] }, undefined)}>
           Begin with nothing
         </Button>
-        or with what you have: a JSON Schema, an OpenAPI 3.1 document, samples of the data. JSON or YAML.
+        or with what you have: a JSON Schema, an OpenAPI 3.1 document, samples of the data (JSON or YAML), or a type of
+        the project.
       </p>
       <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <div className="grid content-start gap-1">
@@ -128,6 +134,7 @@ export function Component(): ReactNode {
             <span className="text-[13px] text-ink-2">or drop it on the text</span>
           </div>
           <FromAddress onHave={put} />
+          <FromType onHave={(text, said) => put(text, undefined, said)} />
           {fileTrouble !== undefined && (
             <p role="alert" className="text-fail">
               {fileTrouble}
@@ -193,7 +200,7 @@ export function Component(): ReactNode {
                 and sends {begun.form.send ? <>to {<code>{begun.form.send.path}</code>}</> : 'nowhere yet'}.
               </p>
               {missing.length === 0 && <Sketch schema={begun.form.schema} documents={documents} height={150} />}
-              {begun.notes.map((note) => (
+              {[...begun.notes, ...typeNotes].map((note) => (
                 <p key={note} className="text-ink-2">
                   {note}
                 </p>
@@ -235,55 +242,6 @@ export function Component(): ReactNode {
         </section>
       </div>
     </div>
-  );
-}
-
-/** A text by its address: the server asks for it, since a page may not. */
-function FromAddress({ onHave }: { onHave(text: string, address: string): void }): ReactNode {
-  const [address, setAddress] = useState('');
-  const [trouble, setTrouble] = useState<string>();
-  const [isBusy, setBusy] = useState(false);
-  const host = hostOf(address.trim());
-  const get = async (): Promise<void> => {
-    if (isBusy) return;
-    setTrouble(host === undefined ? 'Write an address that begins with https:// or http://.' : undefined);
-    if (host === undefined) return;
-    setBusy(true);
-    try {
-      onHave(await textBehind(address.trim(), 'address'), address.trim());
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : String(error));
-    }
-    setBusy(false);
-  };
-  return (
-    <form
-      className="flex flex-wrap items-center gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void get();
-      }}
-    >
-      <input
-        aria-label="Address to begin with"
-        aria-invalid={trouble !== undefined}
-        placeholder="https://…"
-        className="mono min-w-0 flex-1 rounded-sm border border-edge bg-sheet px-2 py-0.5"
-        value={address}
-        onChange={({ target }) => {
-          setAddress(target.value);
-          setTrouble(undefined);
-        }}
-      />
-      <Button aria-disabled={isBusy} onClick={() => void get()}>
-        {host === undefined ? 'Fetch an address' : `Fetch from ${host}`}
-      </Button>
-      {trouble !== undefined && (
-        <span role="alert" className="w-full text-fail">
-          {trouble}
-        </span>
-      )}
-    </form>
   );
 }
 
