@@ -43,6 +43,7 @@ export const pages: readonly Page[] = [
   { path: 'form-settings/:name', load: () => import('./pages/forms/settings-page.js') },
   { path: 'skins', name: 'Skins', kind: 'skins', load: () => import('./pages/skins/skins-page.js') },
   { path: 'skins/:name', load: () => import('./pages/skins/skin-page.js') },
+  { path: 'look', name: 'Look', load: () => import('./pages/look/look-page.js') },
   { path: 'documents', name: 'Documents', load: () => import('./pages/documents/documents-page.js') },
   { path: 'documents/:uri', load: () => import('./pages/documents/document-page.js') },
   { path: 'shelf/:id?', name: 'Shelf', load: () => import('./pages/shelf/shelf-page.js') },

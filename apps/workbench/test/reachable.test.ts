@@ -45,6 +45,7 @@ const controls: readonly (readonly [from: string, page: string, control: string]
   ['/name', 'kit', 'Name of the kit'],
   ['/standsAlone', 'hand-over', 'On its own'],
   ['/rules', 'forms', 'How fields are chosen'],
+  ['/look', 'look', 'Look of the forms'],
   ['/documents', 'documents/:uri', 'Text of ${title}'],
   ['/documents/*/fetched', 'documents/:uri', 'Fetch from'],
   ['/hints', 'forms', 'Hints of the kit’s own'],

@@ -18,6 +18,8 @@ export function OrderOfWork(): ReactNode {
     begin: 'forms',
     'form-settings': 'forms',
     documents: 'forms',
+    look: 'forms',
+    skins: 'forms',
   };
   const here = belongs[pathname.split('/')[1] ?? ''];
   const attention: Readonly<Record<string, string | false>> = {

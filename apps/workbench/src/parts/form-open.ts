@@ -13,7 +13,7 @@ import { codecsForFrame } from './use-codes.js';
 
 /** What of it comes from the kit, and stays the same however it is looked at. */
 export function formToOpen(form: FormDescription, kit: Kit): Pick<FormToOpen, 'form' | 'documents' | 'kit'> {
-  const { adapters, codecs, fields, inputs, rules, skins, hints } = kit;
+  const { adapters, codecs, fields, inputs, rules, skins, hints, look } = kit;
   // How the texts are written is nothing to draw: a letter in a comment must not open the form anew.
   const { written: _, ...drawn } = form;
   return {
@@ -27,6 +27,7 @@ export function formToOpen(form: FormDescription, kit: Kit): Pick<FormToOpen, 'f
       ...(rules ? { rules } : {}),
       ...(skins ? { skins } : {}),
       ...(hints ? { hints } : {}),
+      ...(look ? { look } : {}),
     },
   };
 }

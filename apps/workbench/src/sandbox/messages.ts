@@ -6,7 +6,7 @@ export interface FormToOpen {
   readonly form: FormDescription;
   readonly documents: Readonly<Record<string, unknown>>;
   readonly kit: Pick<Kit, 'adapters' | 'codecs' | 'fields' | 'inputs'> &
-    Partial<Pick<Kit, 'rules' | 'skins' | 'hints'>>;
+    Partial<Pick<Kit, 'rules' | 'skins' | 'hints' | 'look'>>;
   /** Another skin than the form's own, to look at. */
   readonly skin?: string;
   /** From right to left, as it stands in scripts that are written so. */

@@ -1,5 +1,6 @@
 import {
   isSpoken,
+  lookCss,
   ownHintsOf,
   planAt,
   spokenLanguages,
@@ -8,6 +9,7 @@ import {
   type CompiledSchema,
   type Expressions,
   type Form,
+  type LookDescription,
   type Outcome,
   type Words,
 } from '@poietra/core';
@@ -84,6 +86,7 @@ export function Sheet({
       dir={open.rightToLeft ? 'rtl' : undefined}
       style={open.width === undefined ? undefined : { ['--sheet-width' as string]: `${open.width}px` }}
     >
+      <Look look={open.kit.look} />
       {Array.from({ length: open.copies }, (_, i) => (
         <Copy
           key={i}
@@ -229,4 +232,11 @@ function languageTroubles(language = 'en'): readonly { readonly schemaAt: string
   if (isSpoken(language)) return [];
   const says = `There are no words for the language “${language}”: what the form has no messages of its own for is said in English. There are: ${spokenLanguages.join(', ')}.`;
   return [{ schemaAt: '', says }];
+}
+
+/** What the kit sets of the skin's variables; the reader of kits has seen to it that nothing else can stand there. */
+function Look({ look }: { readonly look: LookDescription | undefined }): ReactNode {
+  const css =
+    look && lookCss(look, { light: '.copy .poietra-form', dark: ":root[data-theme='dark'] .copy .poietra-form" });
+  return css ? <style>{css}</style> : null;
 }

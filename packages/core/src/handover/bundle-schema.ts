@@ -15,9 +15,7 @@ export function standaloneSchema(schema: unknown, groups: Kit['groups'], documen
   /** Groups that are referred to from inside another resource, where `#` would mean that one. */
   const addressed = new Set<string>();
   const names = new Map<string, string>();
-  const taken = new Set(
-    ['$defs', 'definitions'].flatMap((word) => Object.keys((ownMember(schema, word) ?? {}))),
-  );
+  const taken = new Set(['$defs', 'definitions'].flatMap((word) => Object.keys(ownMember(schema, word) ?? {})));
   /** A definition is named once, before it is read: it may contain itself. */
   const named = (uri: string, wanted: string, read: () => unknown): string => {
     const known = names.get(uri);

@@ -1,6 +1,6 @@
 /** What leaves Poietra for the developer's own application: typed source, schemas, the kit. */
 import { isObject } from '../json/index.js';
-import { writeKit, type Kit } from '../kit/index.js';
+import { lookCss, writeKit, type Kit } from '../kit/index.js';
 import { adapterFiles } from './adapters.js';
 import { codecFiles, fieldsFile } from './codecs.js';
 import { indexFile, readmeFile } from './folder.js';
@@ -29,11 +29,17 @@ export function handOver(kit: Kit, { own, depth = 1 }: HandOverWay = {}): Handov
     ...codecFiles(kit, isOwn),
     fieldsFile(kit, isOwn),
     ...skinsFile(kit),
+    ...lookFile(kit),
     ...formFiles(kit, isOwn),
     indexFile(kit, isOwn),
   ];
   const alone = own && standAlone(source, own);
   return [...(alone?.files ?? source), readmeFile(kit, alone?.packages), { path: 'kit.json', text: writeKit(kit) }];
+}
+
+function lookFile({ look = {} }: Kit): HandoverFile[] {
+  const text = lookCss(look);
+  return text === '' ? [] : [{ path: 'look.css', text }];
 }
 
 /** Every group that a schema refers to, by name; for "where is it used". */

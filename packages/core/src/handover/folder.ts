@@ -1,6 +1,6 @@
 /** What makes a folder of the files: a door, and a page that says what this is, how it came, and what it needs. */
 import { families } from '../adapter/index.js';
-import type { Kit } from '../kit/index.js';
+import { lookCss, type Kit } from '../kit/index.js';
 import type { HandoverFile } from './file.js';
 import { called } from './named.js';
 import { packageOf } from './skins.js';
@@ -72,10 +72,11 @@ It needs
 
     npm install ${packages.map(line).join(' ')}
 
-${own ? standing : ''}${forms.length > 0 ? `Forms:\n\n${forms.join('\n')}\n` : 'The kit has no forms yet.\n'}`,
+${own ? standing : ''}${lookCss(kit.look ?? {}) === '' ? '' : looking}${forms.length > 0 ? `Forms:\n\n${forms.join('\n')}\n` : 'The kit has no forms yet.\n'}`,
   };
 }
 
+const looking = `Import \`look.css\` once, beside \`skin.css\`: it has the colours, type and spacing that the kit sets.\n\n`;
 const standing = `It stands on its own: no package of Poietra is imported. Each file of \`adapters/\` exports a plain component (\`value\`, \`change\`, \`leave\`, \`id\`, \`labelledBy\`, \`describedBy\`, \`invalid\`, \`disabled\`, \`readOnly\`, \`required\`; a ref gives \`focus\`), each of \`codecs/\` an object of four functions, each \`forms/*.validate.js\` the functions \`accepts\` and \`validate\`. What the forms need of the libraries lies in \`own/\` as source, and is yours; import \`own/skin.css\` once, or write a style sheet of your own.
 
 `;

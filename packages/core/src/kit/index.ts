@@ -27,6 +27,16 @@ export {
   type KitEdits,
 } from './groups.js';
 export { editableRules, editForm, type FormEdit } from './edit-form.js';
+export {
+  checkLook,
+  lookCss,
+  lookVariables,
+  type LookDescription,
+  type LookKind,
+  type LookName,
+  type LookPlaces,
+  type LookValues,
+} from './look.js';
 export { mergeKits, takeThere, type MergedKit, type PartDifference } from './merge.js';
 export { ownHintsOf, type OwnHintUse } from './own-hints.js';
 export { mentionedAdapters } from './mentioned.js';

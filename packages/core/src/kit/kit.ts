@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { familyNames, type AdapterDescription, type FoundInput, type ScoreSheet } from '../adapter/index.js';
 import type { CodecDescription } from '../codec/index.js';
+import { lookSchema, type LookDescription } from './look.js';
 import type { FieldDescription, HintsBeside, ChoiceRule, SendDescription } from '../plan/index.js';
 
 /** The version of the kit file that this code writes. */
@@ -88,6 +89,8 @@ export interface Kit {
   readonly documents?: Readonly<Record<string, DocumentDescription>>;
   readonly rules?: readonly ChoiceRule[];
   readonly skins?: Readonly<Record<string, SkinDescription>>;
+  /** The variables of the plain skin that are set, by theme. */
+  readonly look?: LookDescription;
   /** Hint keywords of the kit's own. */
   readonly hints?: Readonly<Record<string, HintDescription>>;
   /** What is handed over imports no package of Poietra; what it uses of the libraries comes along as source. */
@@ -297,6 +300,7 @@ export const kitSchema = z.looseObject({
       invalid: z.record(z.string(), z.unknown()).optional(),
     }),
   ).optional(),
+  look: lookSchema,
   hints: map(
     z.looseObject({
       title: z.string().optional(),

@@ -43,6 +43,7 @@ export function Component(): ReactNode {
               </Link>
               <Link to="/shelf">The shelf of examples</Link>
               <Link to="/skins">Skins</Link>
+              <Link to="/look">Look</Link>
               <Link to="/documents">Documents</Link>
             </>
           }
