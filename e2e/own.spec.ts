@@ -240,3 +240,19 @@ test('a form begins from a type that the project exports; what JSON has no word 
   await form.getByRole('textbox', { name: 'Tide note' }).focus();
   await expect(form.getByText(/does not (have|match|follow)|pattern/i).first()).toBeVisible();
 });
+
+test('a codec of one’s own begins from a built-in one: the same cases pass, until its code is changed', async ({
+  page,
+}) => {
+  await page.goto('/codecs/declared-value');
+  const cases = page.getByRole('table', { name: /Cases/ }).or(page.getByRole('table')).first();
+  await expect(cases).toBeVisible();
+  await page.getByRole('button', { name: 'Write it as code' }).click();
+  await expect(page.getByText('It is code now, and does what it did.')).toBeVisible();
+  const code = page.getByRole('textbox', { name: 'Code of declared-value' });
+  await expect(code).toContainText('export function parse');
+  await page.getByRole('textbox', { name: 'The input gives' }).fill('12.50');
+  await expect(page.getByTestId('station-sent').last()).toContainText('1250', { timeout: 30_000 });
+  await page.getByRole('button', { name: 'Undo: Write declared-value as code' }).click();
+  await expect(page.getByRole('button', { name: 'Kind: money. Change' })).toBeVisible();
+});

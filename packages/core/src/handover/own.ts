@@ -76,6 +76,16 @@ function onItsOwn({ path, text }: HandoverFile, { doors }: OwnSources, taken: Ta
   return [...imports.lines, ...lines].join('\n');
 }
 
+/**
+ * What one name of a file stands on, as the text of a single module that imports nothing of ours: each statement once,
+ * behind those that it uses. @throws where something of it comes from a package, or two statements have one name.
+ */
+export function asOneModule(path: string, name: string, sources: OwnSources): string {
+  const taken = new Taken(sources);
+  taken.take(path, name);
+  return taken.inOneModule();
+}
+
 const compiled = (path: string): string => path.replace(/\.tsx?$/, '.js');
 
 class Taken {
@@ -102,6 +112,44 @@ class Taken {
     }
   }
 
+  inOneModule(): string {
+    const texts: string[] = [];
+    const names = new Map<string, string>();
+    const put = (path: string, parts: Iterable<Part>): void => {
+      for (const { names: own, text = '', uses = [], from = [] } of parts) {
+        if (from.length > 0) throw new Error(`${path} stands on the package ${from[0]?.module ?? ''}.`);
+        // Several statements of one file may be one name: a function with its overloads.
+        const twice = own.find((one) => (names.get(one) ?? path) !== path);
+        if (twice !== undefined) throw new Error(`“${twice}” is declared in ${path}, and elsewhere.`);
+        const renamed = uses.find(([, one, , local = one]) => one !== local);
+        if (renamed) throw new Error(`${path} calls “${renamed[1]}” otherwise.`);
+        for (const one of own) names.set(one, path);
+        texts.push(text.replace(/^export /m, ''));
+      }
+    };
+    for (const path of this.#behindWhatTheyUse()) put(path, this.#ordered(path));
+    return texts.filter((text) => text !== '').join('\n\n');
+  }
+
+  /** Its parts in the order in which they stand in the file. */
+  #ordered(path: string): Part[] {
+    const own = this.#parts.get(path);
+    return (this.sources.files[path]?.parts ?? []).filter((part) => own?.has(part));
+  }
+
+  #behindWhatTheyUse(): string[] {
+    const done: string[] = [];
+    const visited = new Set<string>();
+    const visit = (path: string): void => {
+      if (visited.has(path)) return;
+      visited.add(path);
+      for (const { uses = [] } of this.#ordered(path)) for (const [to] of uses) visit(to);
+      done.push(path);
+    };
+    for (const path of this.#parts.keys()) visit(path);
+    return done;
+  }
+
   packages(): string[] {
     const modules = new Set(
       [...this.#parts.values()].flatMap((parts) =>
@@ -117,7 +165,7 @@ class Taken {
     return [...this.#parts].flatMap(([path, parts]) => {
       const file = this.sources.files[path];
       if (!file || parts.size === 0) return [];
-      const ordered = file.parts.filter((part) => parts.has(part));
+      const ordered = this.#ordered(path);
       const documents = ordered.flatMap(({ from = [] }) => from.filter(({ document }) => document));
       return [
         { path: `${folder}/${path}`, text: this.#textOf(path, file.head, ordered) },

@@ -18,6 +18,7 @@ import { SlotText } from '../../parts/slot.js';
 import { ValueLine, type LineValue } from '../../parts/value-line.js';
 import { useKit } from '../../store/kit.js';
 import { useView } from '../../store/view.js';
+import { AsCode } from './as-code.js';
 import { CodecOptions } from './codec-options.js';
 import { useCaseResults } from './case-results.js';
 import { CaseTable } from './case-table.js';
@@ -113,6 +114,7 @@ function CodecView({
             />
             . {builtIn[codec.kind]?.says}
           </span>
+          {!isCode && <AsCode name={name} codec={codec} />}
         </p>
         {!isCode && (
           <details>
