@@ -27,8 +27,9 @@ test('a schema is written in a form, in step with the text and the drawn form', 
   await expect(form.getByLabel('Berth at arrival')).toBeVisible();
   // What was edited on the sheet comes into the form of the schema.
   await page.getByRole('button', { name: 'Edit the sheet' }).click();
-  await form.getByRole('button', { name: 'Edit /pieces' }).click();
-  await form.getByRole('dialog').getByLabel('Label', { exact: true }).fill('How many');
+  const note = form.getByRole('group', { name: 'Note of /pieces' });
+  await note.getByRole('button', { name: /^Label:/ }).click();
+  await note.getByRole('textbox', { name: 'Label' }).fill('How many');
   await page.keyboard.press('Enter');
   const pieces = members
     .locator('.poietra-item')
@@ -50,8 +51,10 @@ test('comments and line breaks of a schema stay, whatever is edited on the sheet
   await page.keyboard.press('Enter');
   await page.keyboard.type('// Asked by the harbour office.');
   await page.getByRole('button', { name: 'Edit the sheet' }).click();
-  await form.getByRole('button', { name: 'Edit /pieces' }).click();
-  await form.getByRole('dialog').getByLabel('maximum').fill('77');
+  const note = form.getByRole('group', { name: 'Note of /pieces' });
+  await note.getByRole('button', { name: 'More of /pieces' }).click();
+  await note.getByRole('combobox', { name: 'Say more' }).selectOption('multipleOf');
+  await note.getByRole('textbox', { name: 'multipleOf' }).fill('77');
   await page.keyboard.press('Enter');
   await text.click();
   await page.keyboard.press('Control+Home');
@@ -96,13 +99,14 @@ test('an edge is dragged, or moved by keys; a member goes into another group', a
   await expect(edge).toHaveAttribute('aria-valuetext', /^[34] of 12 columns$/);
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(edge).toHaveAttribute('aria-valuetext', '5 of 12 columns');
-  await form.getByRole('button', { name: 'Edit the whole' }).click();
-  const panel = form.getByRole('dialog', { name: /^Edit/ });
+  const note = (of: string) => form.getByRole('group', { name: `Note of ${of}`, exact: true });
+  await note('the whole').getByRole('button', { name: 'More of the whole' }).click();
+  const panel = note('the whole');
   await panel.getByLabel('Name of the new member').fill('stowage');
   await panel.getByLabel('What the new member is').selectOption('a group');
   await panel.getByRole('button', { name: 'Add', exact: true }).click();
-  await form.getByRole('button', { name: 'Edit /pieces' }).click();
-  await panel.getByLabel('Move into').selectOption('Stowage');
+  await note('/pieces').getByRole('button', { name: 'More of /pieces' }).click();
+  await note('/pieces').getByLabel('Move into').selectOption('Stowage');
   await expect(group(form, 'Stowage').getByLabel(/^Pieces/)).toBeVisible();
 });
 

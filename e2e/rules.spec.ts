@@ -81,8 +81,8 @@ test.describe('a form of several pages', () => {
 test('a rule is made where the form stands', async ({ page }) => {
   await page.goto('/forms/freight-booking-short?edit=');
   const form = frameOf(page, /^Form:/);
-  await form.getByRole('button', { name: 'Edit /pieces' }).click();
-  const panel = form.getByRole('dialog', { name: /^Edit / });
+  const panel = form.getByRole('group', { name: 'Note of /pieces' });
+  await panel.getByRole('button', { name: 'More of /pieces' }).click();
   await panel.getByText('More: rules, checks, words …').click();
   await panel.getByRole('button', { name: 'Add a rule' }).click();
   await panel.getByRole('textbox', { name: /^Holds/ }).fill('value < 100');
@@ -91,7 +91,7 @@ test('a rule is made where the form stands', async ({ page }) => {
     .first()
     .fill('Too many for the deck.');
   await allSaved(page);
-  await panel.getByRole('button', { name: 'Close' }).click();
+  await panel.getByRole('button', { name: 'Fold' }).click();
   await page.getByRole('button', { name: 'Edit the sheet' }).click();
   const pieces = form.getByRole('textbox', { name: /^Pieces/ });
   await pieces.fill('120');
@@ -105,15 +105,15 @@ test('what the form of the hints does not know stays', async ({ page }) => {
   await page.goto('/forms/freight-booking-short?edit=&text=schema');
   const form = frameOf(page, /^Form:/);
   const schema = page.getByRole('textbox', { name: /^Schema of/ });
-  await expect(form.getByRole('button', { name: 'Edit /pieces' })).toBeVisible({ timeout: 30_000 });
+  await expect(form.getByRole('button', { name: 'More of /pieces' })).toBeVisible({ timeout: 30_000 });
   await schema.click();
   await page.keyboard.press('Control+a');
   await page.keyboard.insertText(
     '{"type": "object", "properties": {"pieces": {"type": "integer", "x-poietra": {"lable": "Pieces", "prefix": "abt."}}}}',
   );
   await allSaved(page);
-  await form.getByRole('button', { name: 'Edit /pieces' }).click();
-  const panel = form.getByRole('dialog', { name: /^Edit / });
+  const panel = form.getByRole('group', { name: 'Note of /pieces' });
+  await panel.getByRole('button', { name: 'More of /pieces' }).click();
   await panel.getByText('More: rules, checks, words …').click();
   await panel.getByRole('textbox', { name: /^Suffix/ }).fill('crates');
   await expect(schema).toContainText('crates');

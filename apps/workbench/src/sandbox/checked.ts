@@ -238,6 +238,8 @@ export const fromFrame = z.discriminatedUnion('kind', [
     problems: z.number().int(),
     status: z.string(),
   }),
+  /** A place of the schema is to be looked at as text. */
+  z.object({ kind: z.literal('text'), schemaAt: z.string().max(2000) }),
   /** Something was edited on the sheet. */
   z.object({ kind: z.literal('edit'), schemaAt: z.string().max(2000), label: z.string().max(200), edit }),
   /** Values to choose from are wanted; only addresses of the server's own company are asked. */

@@ -81,6 +81,8 @@ function Proof({
   const text = texts.find((one) => one === shown);
   const [lineTrace, setLine] = useReducer(traced, untraced);
   const { line } = lineTrace;
+  /** A place of the schema that was asked for as text. */
+  const [lookedAt, setLookedAt] = useState<string>();
   const [state, setState] = useState<State>();
   const [broken, setBroken] = useState<string>();
   const [saved, setSaved] = useState(0);
@@ -122,9 +124,18 @@ function Proof({
       }
       return;
     }
-    if (message.kind === 'page') setPage(message.page);
-    else if (message.kind === 'line') setLine(message);
-    else if (message.kind === 'failed') setBroken(message.message);
+    if (message.kind === 'text') {
+      const group = /^urn:poietra:group:([^#]+)#/.exec(message.schemaAt)?.[1];
+      if (group !== undefined) void navigate(pathOf('groups', group));
+      else {
+        setText('schema');
+        setLookedAt(message.schemaAt);
+      }
+    } else if (message.kind === 'page') setPage(message.page);
+    else if (message.kind === 'line') {
+      setLine(message);
+      setLookedAt(undefined);
+    } else if (message.kind === 'failed') setBroken(message.message);
     else if (message.kind === 'mounted') setBroken(undefined);
     else if (message.kind === 'state') {
       setState(message);
@@ -267,7 +278,7 @@ function Proof({
             name={joinPointer('/forms', name)}
             form={form}
             state={state}
-            focused={line}
+            focused={lookedAt === undefined ? line : { at: '', schemaAt: lookedAt }}
             onCaret={(schemaAt) => post.current?.({ kind: 'light', schemaAt })}
             onClose={() => setText(undefined)}
           />
