@@ -236,3 +236,25 @@ function largeSchema(count: number): unknown {
     $defs: Object.fromEntries(Array.from({ length: count }, (_, i) => [`part${i}`, part(i)])),
   };
 }
+
+test('two texts stand beside the sheet, in step, and a third takes the place of the first; the address says which', async ({
+  page,
+}) => {
+  await page.goto('/forms/freight-booking-short');
+  const form = frameOf(page, /^Form:/);
+  const text = (name: string) => page.getByRole('region', { name: `Text: ${name}` });
+  await page.getByRole('button', { name: 'Schema', exact: true }).click();
+  await page.getByRole('button', { name: 'Data', exact: true }).click();
+  await expect(page).toHaveURL(/text=schema%2Cdata/);
+  await form.getByRole('textbox', { name: /^Pieces/ }).fill('7');
+  await expect(text('data')).toContainText('"pieces": 7');
+  await expect(text('schema').locator('.cm-lit').filter({ hasText: 'Pieces' }).first()).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Hints', exact: true }).click();
+  await expect(text('schema')).toHaveCount(0);
+  await page.reload();
+  await expect(text('data')).toBeVisible();
+  await expect(text('hints')).toBeVisible();
+  await text('data').getByRole('button', { name: 'Close' }).click();
+  await expect(page).toHaveURL(/text=hints/);
+});

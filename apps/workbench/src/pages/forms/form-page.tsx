@@ -40,6 +40,11 @@ export function Component(): ReactNode {
 }
 
 const texts: readonly TextName[] = ['schema', 'hints', 'data'];
+/** So many stand beside the sheet; one more takes the place of the one that was opened first. */
+const mostTexts = 2;
+/** From an address, so it may be anything. */
+const textsIn = (shown: string | undefined): TextName[] =>
+  [...new Set((shown ?? '').split(','))].flatMap((one) => texts.filter((text) => text === one)).slice(-mostTexts);
 const usualWidth = 600;
 /** From an address, so it may be anything. In pixels. */
 function widthOf(text: string | undefined): number {
@@ -76,9 +81,14 @@ function Proof({
   const { beginning, tag } = useBeginning(id, form.send, record, round);
   const [wide, setWide] = useShown('width');
   const width = widthOf(wide);
-  const [shown, setText] = useShown('text');
+  const [shown, setShown] = useShown('text');
   const [page, setPage] = useShown('page');
-  const text = texts.find((one) => one === shown);
+  const opened = textsIn(shown);
+  const showText = (which: TextName, is: boolean): void => {
+    const others = textsIn(shown).filter((one) => one !== which);
+    const next = is ? [...others, which].slice(-mostTexts) : others;
+    setShown(next.length > 0 ? next.join(',') : undefined);
+  };
   const [lineTrace, setLine] = useReducer(traced, untraced);
   const { line } = lineTrace;
   /** A place of the schema that was asked for as text. */
@@ -128,7 +138,7 @@ function Proof({
       const group = /^urn:poietra:group:([^#]+)#/.exec(message.schemaAt)?.[1];
       if (group !== undefined) void navigate(pathOf('groups', group));
       else {
-        setText('schema');
+        showText('schema', true);
         setLookedAt(message.schemaAt);
       }
     } else if (message.kind === 'page') setPage(message.page);
@@ -196,7 +206,11 @@ function Proof({
             </Toggle>
             <div role="group" aria-label="Texts" className="flex">
               {texts.map((which) => (
-                <Toggle key={which} isOn={text === which} onChange={() => setText(text === which ? undefined : which)}>
+                <Toggle
+                  key={which}
+                  isOn={opened.includes(which)}
+                  onChange={() => showText(which, !opened.includes(which))}
+                >
                   {which.charAt(0).toUpperCase() + which.slice(1)}
                 </Toggle>
               ))}
@@ -246,12 +260,12 @@ function Proof({
         state={state}
         onLeftOver={(at, keep) => post.current?.({ kind: 'left over', at, keep })}
         onShow={(schemaAt) => {
-          setText('schema');
+          showText('schema', true);
           post.current?.({ kind: 'light', schemaAt });
         }}
       />
       <div
-        className={`grid flex-1 grid-cols-1 content-start lg:min-h-0 lg:content-stretch ${text ? 'lg:grid-cols-[minmax(0,1fr)_minmax(0,460px)]' : ''}`}
+        className={`grid flex-1 grid-cols-1 content-start lg:min-h-0 lg:content-stretch ${opened.length > 0 ? 'lg:grid-cols-[minmax(0,1fr)_minmax(0,460px)]' : ''}`}
       >
         <section aria-label="Sheet" tabIndex={0} className="min-h-0 overflow-auto bg-sheet">
           {broken !== undefined && <Failed title="The form cannot be drawn" message={broken} />}
@@ -272,16 +286,21 @@ function Proof({
             />
           )}
         </section>
-        {text && (
-          <TextSheet
-            which={text}
-            name={joinPointer('/forms', name)}
-            form={form}
-            state={state}
-            focused={lookedAt === undefined ? line : { at: '', schemaAt: lookedAt }}
-            onCaret={(schemaAt) => post.current?.({ kind: 'light', schemaAt })}
-            onClose={() => setText(undefined)}
-          />
+        {opened.length > 0 && (
+          <div className="flex flex-col lg:min-h-0">
+            {opened.map((which) => (
+              <TextSheet
+                key={which}
+                which={which}
+                name={joinPointer('/forms', name)}
+                form={form}
+                state={state}
+                focused={lookedAt === undefined ? line : { at: '', schemaAt: lookedAt }}
+                onCaret={(schemaAt) => post.current?.({ kind: 'light', schemaAt })}
+                onClose={() => showText(which, false)}
+              />
+            ))}
+          </div>
         )}
       </div>
       <FocusedLine traced={lineTrace} />

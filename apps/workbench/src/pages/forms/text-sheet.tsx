@@ -78,7 +78,7 @@ export function TextSheet({ which, name, form, state, focused, onCaret, onClose 
   return (
     <section
       aria-label={`Text: ${which}`}
-      className="flex min-h-64 flex-col gap-1 border-l border-hairline p-2 lg:min-h-0"
+      className="flex min-h-64 flex-1 flex-col gap-1 border-b border-l border-hairline p-2 last:border-b-0 lg:min-h-0"
     >
       <div className="flex items-center justify-between">
         <h2>
