@@ -112,6 +112,8 @@ test('what the form of the hints does not know stays', async ({ page }) => {
     '{"type": "object", "properties": {"pieces": {"type": "integer", "x-poietra": {"lable": "Pieces", "prefix": "abt."}}}}',
   );
   await allSaved(page);
+  // It needs other inputs, so it is drawn in another frame; the one before must not be pressed any more.
+  await expect(form.getByText('abt.')).toBeVisible();
   const panel = form.getByRole('group', { name: 'Note of /pieces' });
   await panel.getByRole('button', { name: 'More of /pieces' }).click();
   await panel.getByText('More: rules, checks, words …').click();
