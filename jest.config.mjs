@@ -11,9 +11,9 @@ export default {
     '^(\\.{1,2}/.*)\\.js$': '$1',
   },
   // Shipped as modules only, which Jest has to turn into what it runs.
-  transformIgnorePatterns: ['/node_modules/(?!(ts-blank-space|url-template|@marcbachmann/cel-js)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(ts-blank-space|url-template|@marcbachmann/cel-js|d3-color)/)'],
   transform: {
-    '^.+\\.tsx?$|/(ts-blank-space|url-template|cel-js)/.+\\.js$': [
+    '^.+\\.tsx?$|/(ts-blank-space|url-template|cel-js|d3-color)/.+\\.m?js$': [
       '@swc/jest',
       {
         jsc: {

@@ -55,6 +55,7 @@ test('a form begins from an address, with all that its schema refers to, and ren
     await missing.getByRole('button', { name: 'Keep it' }).click();
     await expect(missing).toHaveCount(0);
   });
+  await expect(page.getByRole('button', { name: 'Make the form' })).toHaveAttribute('aria-disabled', 'false');
   await page.getByRole('button', { name: 'Make the form' }).click();
   const form = frameOf(page, 'Form: Booking');
   await expect(form.getByRole('textbox', { name: 'Name of the party' })).toBeVisible();

@@ -152,6 +152,14 @@ test('a form edited where it stands', async ({ page }) => {
   await page.getByRole('button', { name: 'Edit the sheet' }).click();
   await form.getByRole('button', { name: 'More of /consignor/email' }).click();
   await form.getByRole('combobox', { name: 'Say more' }).selectOption('maxLength');
+  // The notes below make room.
+  const edge = async (of: string, side: 0 | 1): Promise<number> => {
+    const box = await form.getByRole('group', { name: `Note of ${of}`, exact: true }).boundingBox();
+    return box ? box.y + side * box.height : 0;
+  };
+  await expect
+    .poll(async () => (await edge('/consignor/telephone', 0)) - (await edge('/consignor/email', 1)))
+    .toBeGreaterThanOrEqual(0);
   await page.screenshot(take('form-edit'));
 });
 

@@ -24,9 +24,15 @@ const document = {
       },
       post: {
         summary: 'Book a crossing',
-        parameters: [{ $ref: '#/components/parameters/Dry' }],
+        parameters: [{ $ref: '#/components/parameters/Dry' }, { name: 'X-Desk', in: 'header', schema: {} }],
         requestBody: { $ref: '#/components/requestBodies/Booking' },
-        responses: {},
+        responses: {
+          201: { content: { 'application/json': {} } },
+          400: { content: { 'text/plain': {} } },
+          404: { description: 'Says nothing.' },
+          409: { $ref: '#/components/responses/Refused' },
+          422: { content: { 'application/problem+json; charset=utf-8': {} } },
+        },
       },
     },
     '/bookings/{number}': {
@@ -39,6 +45,7 @@ const document = {
     '/ping': { get: {} },
   },
   components: {
+    responses: { Refused: { content: { 'application/problem+json': {} } } },
     parameters: { Dry: { name: 'dry', in: 'query', schema: { type: 'boolean' } } },
     requestBodies: {
       Booking: { content: { 'application/json; charset=utf-8': { schema: { $ref: '#/components/schemas/Booking' } } } },
@@ -113,13 +120,26 @@ describe('an OpenAPI document', () => {
   });
   it('gives a body as a schema that stands alone, also one that contains itself', () => {
     const { form, notes } = of('POST', '/bookings');
-    const compiled = compileSchema(form.schema);
+    const compiled = compileSchema(form.schema, { documents: { 'https://elsewhere.example/extra.json': true } });
     expect(compiled.accepts({ from: 'ALD', parts: [{ from: 'BRE' }] })).toBe(true);
     expect(compiled.accepts({ from: 'ALD', parts: [{ from: 'nowhere' }] })).toBe(false);
     expect(notes).toEqual([
-      'Left out, since it is no part of the body: “dry”.',
-      'Not in the document, so those places take anything: “https://elsewhere.example/extra.json”.',
+      'Left out, since it is no part of the body: “dry” of the query, header “X-Desk”.',
+      'What it refuses (409, 422) comes as problem details: what they say of a field is told there. What it refuses (400) comes otherwise than as problem details (RFC 9457), so it is told for the form as a whole.',
     ]);
+  });
+  it('leaves references to other documents as they are seen from where it was fetched', () => {
+    const asked = {
+      ...document,
+      paths: {
+        '/a': { post: { requestBody: { content: { 'application/json': { schema: { $ref: 'party.json#/x' } } } } } },
+      },
+    };
+    const begun = (base?: string) => formFromOperation(asked, operationsOf(asked)[0]!, { base }).form.schema;
+    expect(begun('https://api.skerry.example/v1/openapi.json')).toMatchObject({
+      $ref: 'https://api.skerry.example/v1/party.json#/x',
+    });
+    expect(begun()).toMatchObject({ $ref: 'party.json#/x' });
   });
   it('knows address and key from the paths beside it, and the path of the server', () => {
     expect(of('POST', '/bookings').form.send).toEqual({ path: '/api/bookings', key: 'number' });

@@ -52,6 +52,14 @@ export function MissingDocuments({ missing, schema, known, onHave }: Props): Rea
               >
                 Paste it
               </Button>
+              <Button
+                look="quiet"
+                title="A document of yours that takes every value, to be replaced later"
+                aria-disabled={busy !== undefined}
+                onClick={() => busy ?? onHave({ [uri]: { schema: true } })}
+              >
+                Anything, for now
+              </Button>
               {busy === uri && <span role="status">Being fetched …</span>}
             </div>
             {pasting === uri && (

@@ -1,5 +1,6 @@
 /** Operations of an OpenAPI 3.1 document (its schemas are JSON Schema 2020-12), and the forms that they ask for. */
 import { isObject, lookUp, ownMember, parsePointer, type Pointer } from '../json/index.js';
+import { resolveUri } from '../schema/index.js';
 import type { BegunForm } from './begin.js';
 import type { Purpose, SendDescription } from '../plan/index.js';
 
@@ -38,19 +39,34 @@ export function operationsOf(document: unknown): Operation[] {
   );
 }
 
-/** The form of an operation: its body as schema with all that it refers to, its address, its method. */
-export function formFromOperation(document: unknown, { method, path, title }: Operation): BegunForm {
+/**
+ * The form of an operation: its body as schema with all that it refers to, its address, its method. References to other
+ * documents stay, as seen from `base`, where the document was fetched. What the operation has beside the body is told.
+ */
+export function formFromOperation(
+  document: unknown,
+  { method, path, title }: Operation,
+  { base }: { readonly base?: string | undefined } = {},
+): BegunForm {
   const item = ownMember(ownMember(document, 'paths'), path);
   const operation = ownMember(item, method.toLowerCase());
   const notes: string[] = [];
   const body = bodySchema(document, operation);
   const query = queryOf(document, item, operation);
   const root = body ?? querySchema(query);
-  if (body !== undefined && query.length > 0)
-    notes.push(`Left out, since it is no part of the body: ${query.map(({ name }) => `“${name}”`).join(', ')}.`);
+  const beside = [
+    ...(body === undefined ? [] : query.map(({ name }) => `“${name}” of the query`)),
+    ...['header', 'cookie'].flatMap((place) =>
+      variablesIn(document, item, operation, place).map(({ name }) => `${place} “${name}”`),
+    ),
+  ];
+  if (beside.length > 0)
+    notes.push(`Left out, since it is no part of the ${body === undefined ? 'query' : 'body'}: ${beside.join(', ')}.`);
+  const refusals = refusalsOf(document, operation);
+  if (refusals !== undefined) notes.push(refusals);
   const own = ownMember(body, 'title');
   const words = typeof own === 'string' ? own : title;
-  const { schema, missing } = selfContained(document, root);
+  const { schema, missing } = selfContained(document, root, base);
   if (missing.length > 0)
     notes.push(`Not in the document, so those places take anything: ${missing.map((one) => `“${one}”`).join(', ')}.`);
   const send = sendOf(document, path, method, notes);
@@ -74,15 +90,18 @@ interface QueryVariable {
   readonly required: boolean;
   readonly schema: unknown;
 }
-/** Variables of the query, the operation's own winning over those of its path. */
-function queryOf(document: unknown, item: unknown, operation: unknown): QueryVariable[] {
+const queryOf = (document: unknown, item: unknown, operation: unknown): QueryVariable[] =>
+  variablesIn(document, item, operation, 'query');
+
+/** Variables of one place (`query`, `header` …), the operation's own winning over those of its path. */
+function variablesIn(document: unknown, item: unknown, operation: unknown, place: string): QueryVariable[] {
   const byName = new Map<string, QueryVariable>();
   for (const holder of [item, operation]) {
     const parameters = ownMember(holder, 'parameters');
     for (const given of Array.isArray(parameters) ? (parameters as unknown[]) : []) {
       const parameter = resolved(document, given);
       const name = ownMember(parameter, 'name');
-      if (typeof name !== 'string' || ownMember(parameter, 'in') !== 'query') continue;
+      if (typeof name !== 'string' || ownMember(parameter, 'in') !== place) continue;
       const schema = ownMember(parameter, 'schema') ?? {};
       const description = ownMember(parameter, 'description');
       byName.set(name, {
@@ -93,6 +112,31 @@ function queryOf(document: unknown, item: unknown, operation: unknown): QueryVar
     }
   }
   return [...byName.values()];
+}
+
+/** What becomes of its refusals here: problem details (RFC 9457) land on their fields, and nothing else does. */
+function refusalsOf(document: unknown, operation: unknown): string | undefined {
+  const responses = ownMember(operation, 'responses');
+  const refused = Object.entries(isObject(responses) ? responses : {}).filter(([status]) => /^4/.test(status));
+  const typesOf = (response: unknown): string[] =>
+    Object.keys((ownMember(resolved(document, response), 'content') ?? {}));
+  const [details, others] = [true, false].map((is) =>
+    refused.flatMap(([status, response]) => {
+      const types = typesOf(response);
+      return types.length > 0 && types.some((type) => type.startsWith('application/problem+json')) === is
+        ? [status]
+        : [];
+    }),
+  );
+  const said = [
+    details?.length
+      ? `What it refuses (${details.join(', ')}) comes as problem details: what they say of a field is told there.`
+      : '',
+    others?.length
+      ? `What it refuses (${others.join(', ')}) comes otherwise than as problem details (RFC 9457), so it is told for the form as a whole.`
+      : '',
+  ].filter((one) => one !== '');
+  return said.length > 0 ? said.join(' ') : undefined;
 }
 
 function querySchema(query: readonly QueryVariable[]): unknown {
@@ -124,7 +168,11 @@ function pointerIn(reference: string): Pointer {
 }
 
 /** A schema that stands alone: what it refers to in the document goes along as `$defs`. */
-function selfContained(document: unknown, root: unknown): { schema: Record<string, unknown>; missing: string[] } {
+function selfContained(
+  document: unknown,
+  root: unknown,
+  base: string | undefined,
+): { schema: Record<string, unknown>; missing: string[] } {
   const names = new Map<string, string>();
   const defs: Record<string, unknown> = {};
   const missing: string[] = [];
@@ -150,6 +198,7 @@ function selfContained(document: unknown, root: unknown): { schema: Record<strin
     if (!isObject(value)) return value;
     const entries = Object.entries(value).flatMap(([keyword, member]): [string, unknown][] => {
       if (keyword !== '$ref' || typeof member !== 'string') return [[keyword, bring(member)]];
+      if (!member.startsWith('#')) return [['$ref', base === undefined ? member : resolveUri(base, member)]];
       const name = nameFor(member);
       return name === undefined ? [] : [['$ref', `#/$defs/${name.replaceAll('~', '~0').replaceAll('/', '~1')}`]];
     });

@@ -1,9 +1,9 @@
 import { documentUri, joinPointer, ownMember, usesOfDocument, type DocumentDescription } from '@poietra/core';
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
+import { AddressBox } from '../../parts/address-box.js';
 import { Board, type Column } from '../../parts/board.js';
-import { Button } from '../../parts/button.js';
-import { documentFrom, hostOf } from '../../parts/fetch-documents.js';
+import { documentFrom } from '../../parts/fetch-documents.js';
 import { Remove } from '../../parts/remove-part.js';
 import { useKit } from '../../store/kit.js';
 import { documentPath, titleOfDocument } from './document-words.js';
@@ -73,57 +73,26 @@ const columns: readonly Column<Row>[] = [
 function Keep(): ReactNode {
   const edit = useKit((kit) => kit.edit);
   const navigate = useNavigate();
-  const [address, setAddress] = useState('');
-  const [trouble, setTrouble] = useState<string>();
-  const [isBusy, setBusy] = useState(false);
-  const keep = async (isFetched: boolean): Promise<void> => {
-    setTrouble(undefined);
-    setBusy(true);
-    try {
-      const uri = documentUri(address);
-      if (ownMember(useKit.getState().kit.documents, uri) === undefined) {
-        const document = isFetched ? await documentFrom(uri, 'address') : { schema: {} };
-        edit(`Keep ${uri}`, { [joinPointer('/documents', uri)]: document });
-      }
-      void navigate(documentPath(uri));
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : String(error));
-    }
-    setBusy(false);
+  /** What the kit has already is only opened. */
+  const keep = (uri: string, document: DocumentDescription | undefined): void => {
+    if (document) edit(`Keep ${uri}`, { [joinPointer('/documents', uri)]: document });
+    void navigate(documentPath(uri));
   };
-  const host = hostOf(address.trim());
+  const isKept = (uri: string): boolean => ownMember(useKit.getState().kit.documents, uri) !== undefined;
   return (
-    <form
-      className="flex flex-wrap items-center gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!isBusy) void keep(host !== undefined);
+    <AddressBox
+      label="Address of a document"
+      onFetch={async (address) => {
+        const uri = documentUri(address);
+        keep(uri, isKept(uri) ? undefined : await documentFrom(uri, 'address'));
       }}
-    >
-      <input
-        aria-label="Address of a document"
-        aria-invalid={trouble !== undefined}
-        placeholder="https://…"
-        className="mono w-72 max-w-full rounded-sm border border-edge bg-sheet px-2 py-0.5"
-        value={address}
-        onChange={({ target }) => {
-          setAddress(target.value);
-          setTrouble(undefined);
-        }}
-      />
-      {host !== undefined && (
-        <Button aria-disabled={isBusy} onClick={() => isBusy || void keep(true)}>
-          Fetch from {host}
-        </Button>
-      )}
-      <Button aria-disabled={isBusy} onClick={() => isBusy || void keep(false)}>
-        Begin by hand
-      </Button>
-      {trouble !== undefined && (
-        <span role="alert" className="text-fail">
-          {trouble}
-        </span>
-      )}
-    </form>
+      other={{
+        words: 'Begin by hand',
+        does: (address) => {
+          const uri = documentUri(address);
+          keep(uri, isKept(uri) ? undefined : { schema: {} });
+        },
+      }}
+    />
   );
 }

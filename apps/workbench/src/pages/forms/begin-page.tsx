@@ -14,15 +14,15 @@ import {
 } from '@poietra/core';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
+import { AddressBox } from '../../parts/address-box.js';
 import { Button } from '../../parts/button.js';
 import { pathOf } from '../../parts/kit-part.js';
 import { SlotText } from '../../parts/slot.js';
 import { Toggle } from '../../parts/toggle.js';
 import { useKit } from '../../store/kit.js';
-import { schemasOf, type Documents } from '../../parts/fetch-documents.js';
+import { schemasOf, textBehind, type Documents } from '../../parts/fetch-documents.js';
 import { MissingDocuments } from '../../parts/missing-documents.js';
 import { readTyped } from '../../parts/read-typed.js';
-import { FromAddress } from './from-address.js';
 import { FromType } from './from-type.js';
 import { Sketch } from './sketch.js';
 
@@ -133,7 +133,10 @@ export function Component(): ReactNode {
             />
             <span className="text-[13px] text-ink-2">or drop it on the text</span>
           </div>
-          <FromAddress onHave={put} />
+          <AddressBox
+            label="Address to begin with"
+            onFetch={async (address) => put(await textBehind(address, 'address'), address)}
+          />
           <FromType onHave={(text, said) => put(text, undefined, said)} />
           {fileTrouble !== undefined && (
             <p role="alert" className="text-fail">
@@ -217,10 +220,14 @@ export function Component(): ReactNode {
                 <p className="text-ink-2">Comes along: {Object.keys(documents).join(', ')}.</p>
               )}
               <div>
-                <Button look="main" onClick={() => take(begun, title)}>
+                <Button
+                  look="main"
+                  aria-disabled={missing.length > 0}
+                  onClick={() => missing.length > 0 || take(begun, title)}
+                >
                   Make the form
                 </Button>
-                {missing.length > 0 && ' It cannot be drawn before it has what it refers to.'}
+                {missing.length > 0 && ' It can be made as soon as it has what it refers to.'}
               </div>
               {begun.reasons && begun.reasons.length > 0 && (
                 <details open={begun.reasons.length < 12}>
@@ -265,7 +272,7 @@ function begin(
     const operation = operations[index];
     if (!operation) return { trouble: 'The document has no operation for which something is filled in.' };
     return {
-      ...formFromOperation(value, operation),
+      ...formFromOperation(value, operation, { base }),
       operations: operations.map(({ title, method, path }) => `${method} ${path}: ${title}`),
     };
   } catch (error) {

@@ -3,7 +3,7 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
 import { CopyButton } from '../../parts/copy-button.js';
 import { FormFrame } from '../../parts/form-frame.js';
-import { Toggle } from '../../parts/toggle.js';
+import { OverForm } from '../../parts/over-form.js';
 import { SlotText } from '../../parts/slot.js';
 import { Verdict } from '../../parts/verdict.js';
 import { useKit } from '../../store/kit.js';
@@ -65,28 +65,9 @@ export function Component(): ReactNode {
           <Contrasts />
         </section>
         <section aria-label="Drawn" className="grid min-h-0 content-start gap-2 overflow-auto">
-          <div className="flex flex-wrap items-center gap-2">
-            {name !== undefined && (
-              <label className="flex items-center gap-2">
-                Over
-                <select
-                  className="max-w-60 rounded-sm border border-edge bg-sheet px-1 py-0.5"
-                  value={name}
-                  onChange={({ target }) => setChosen(target.value)}
-                >
-                  {Object.entries(kit.forms).map(([id, { title }]) => (
-                    <option key={id} value={id}>
-                      {title}
-                    </option>
-                  ))}
-                </select>
-              </label>
-            )}
-            <Toggle isOn={isTold} onChange={() => setTold(!isTold)}>
-              With its problems told
-            </Toggle>
+          <OverForm forms={kit.forms} name={name} onChoose={setChosen} isTold={isTold} onTell={setTold}>
             <span className="text-[13px] text-ink-2">in the {theme} theme, as the workbench is now</span>
-          </div>
+          </OverForm>
           <div className="border border-hairline bg-sheet">
             <FormFrame key={name} title="Look" form={form} options={options} />
           </div>

@@ -7,7 +7,7 @@ import { PartHead } from '../../parts/part-head.js';
 import { partOf } from '../../parts/part-of.js';
 import { SlotText } from '../../parts/slot.js';
 import { Empty } from '../../parts/states.js';
-import { Toggle } from '../../parts/toggle.js';
+import { OverForm } from '../../parts/over-form.js';
 import { useKit } from '../../store/kit.js';
 
 /** A skin, as sentences, over a living form of the kit drawn with it. */
@@ -97,25 +97,7 @@ function Skin({ name, skin }: { readonly name: string; readonly skin: SkinDescri
           </p>
         </section>
         <section aria-label="Drawn" className="grid min-h-0 content-start gap-2 overflow-auto">
-          <div className="flex flex-wrap items-center gap-2">
-            <label className="flex items-center gap-2">
-              Over
-              <select
-                className="rounded-sm border border-edge bg-sheet px-1 py-0.5"
-                value={formName ?? ''}
-                onChange={({ target }) => setChosen(target.value)}
-              >
-                {Object.entries(kit.forms).map(([id, { title }]) => (
-                  <option key={id} value={id}>
-                    {title}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <Toggle isOn={isTold} onChange={() => setTold(!isTold)}>
-              With its problems told
-            </Toggle>
-          </div>
+          <OverForm forms={kit.forms} name={formName} onChoose={setChosen} isTold={isTold} onTell={setTold}></OverForm>
           {form ? (
             <div className="border border-hairline bg-sheet">
               <FormFrame key={`${formName} ${isTold}`} title={`Skin: ${name}`} form={form} options={options} />

@@ -1,0 +1,70 @@
+import { useState, type ReactNode } from 'react';
+import { Button } from './button.js';
+import { hostOf } from './fetch-documents.js';
+
+interface Props {
+  readonly label: string;
+  /** What is done with an address of the web: the server is asked, since a page may not. What it throws is shown. */
+  onFetch(address: string): Promise<void>;
+  /** What else can be done with what was typed. */
+  readonly other?: { readonly words: string; does(address: string): void };
+}
+
+/** An address and a button that names the host which would be asked: pressing it is the permission. */
+export function AddressBox({ label, onFetch, other }: Props): ReactNode {
+  const [typed, setTyped] = useState('');
+  const [trouble, setTrouble] = useState<string>();
+  const [isBusy, setBusy] = useState(false);
+  const address = typed.trim();
+  const host = hostOf(address);
+  const attempt = async (work: () => Promise<void> | void): Promise<void> => {
+    if (isBusy) return;
+    setBusy(true);
+    setTrouble(undefined);
+    try {
+      await work();
+    } catch (error) {
+      setTrouble(error instanceof Error ? error.message : String(error));
+    }
+    setBusy(false);
+  };
+  const fetchIt = (): Promise<void> =>
+    attempt(() => {
+      if (host === undefined) throw new TypeError('Write an address that begins with https:// or http://.');
+      return onFetch(address);
+    });
+  return (
+    <form
+      className="flex min-w-0 flex-wrap items-center gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void fetchIt();
+      }}
+    >
+      <input
+        aria-label={label}
+        aria-invalid={trouble !== undefined}
+        placeholder="https://…"
+        className="mono w-72 max-w-full min-w-0 flex-1 rounded-sm border border-edge bg-sheet px-2 py-0.5"
+        value={typed}
+        onChange={({ target }) => {
+          setTyped(target.value);
+          setTrouble(undefined);
+        }}
+      />
+      <Button aria-disabled={isBusy} onClick={() => void fetchIt()}>
+        {host === undefined ? 'Fetch an address' : `Fetch from ${host}`}
+      </Button>
+      {other && (
+        <Button aria-disabled={isBusy} onClick={() => void attempt(() => other.does(address))}>
+          {other.words}
+        </Button>
+      )}
+      {trouble !== undefined && (
+        <span role="alert" className="w-full text-fail">
+          {trouble}
+        </span>
+      )}
+    </form>
+  );
+}
