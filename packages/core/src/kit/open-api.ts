@@ -119,7 +119,7 @@ function refusalsOf(document: unknown, operation: unknown): string | undefined {
   const responses = ownMember(operation, 'responses');
   const refused = Object.entries(isObject(responses) ? responses : {}).filter(([status]) => /^4/.test(status));
   const typesOf = (response: unknown): string[] =>
-    Object.keys((ownMember(resolved(document, response), 'content') ?? {}));
+    Object.keys(ownMember(resolved(document, response), 'content') ?? {});
   const [details, others] = [true, false].map((is) =>
     refused.flatMap(([status, response]) => {
       const types = typesOf(response);
