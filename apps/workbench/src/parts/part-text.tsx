@@ -63,11 +63,13 @@ function judge(kit: Kit, kind: PartKind, name: string, text: string): Judged {
   }
   if (!isObject(value)) return { wrong: [], message: 'A part of a kit is an object: { … }.' };
   const at = joinPointer(`/${kind}`, name);
-  // Other forms are not looked at again with each key press; what this part refers to stays.
+  // What this part refers to stays; all else is not looked at again with each key press, and no schema compiled anew.
+  const hasSchema = kind === 'forms' || kind === 'groups';
   const read = readKit({
     ...kit,
     forms: {},
     proofs: {},
+    ...(hasSchema ? {} : { groups: {}, documents: {} }),
     [kind]: { ...(kind === 'forms' ? {} : partsOf(kit, kind)), [name]: value },
   });
   const own = read.ok ? [] : read.problems.filter((one) => one.at === at || one.at.startsWith(`${at}/`));

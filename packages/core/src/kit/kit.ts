@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { familyNames, type AdapterDescription, type FoundInput, type ScoreSheet } from '../adapter/index.js';
 import type { CodecDescription } from '../codec/index.js';
-import { lookSchema, type LookDescription } from './look.js';
+import { lookShapes, lookVariables, type LookDescription } from './look.js';
 import type { FieldDescription, HintsBeside, ChoiceRule, SendDescription } from '../plan/index.js';
 
 /** The version of the kit file that this code writes. */
@@ -197,6 +197,17 @@ export const adapterSchema = singleAdapter.extend({
     .optional(),
 });
 
+const look = z
+  .looseObject(
+    Object.fromEntries(
+      Object.entries(lookVariables).map(([variable, { kind }]) => [
+        variable,
+        z.string().regex(lookShapes[kind].shape, lookShapes[kind].says).optional(),
+      ]),
+    ),
+  )
+  .optional();
+
 const sheet = z.looseObject({
   version: z.string(),
   time: z.string(),
@@ -300,7 +311,7 @@ export const kitSchema = z.looseObject({
       invalid: z.record(z.string(), z.unknown()).optional(),
     }),
   ).optional(),
-  look: lookSchema,
+  look: z.looseObject({ light: look, dark: look }).optional(),
   hints: map(
     z.looseObject({
       title: z.string().optional(),

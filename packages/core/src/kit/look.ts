@@ -1,5 +1,4 @@
-/** The look of the forms: what the plain skin lets one set, by light and dark theme. */
-import { z } from 'zod';
+/** The look of the forms: what the plain skin lets one set, by light and dark theme. Drawn in frames, which have no reader of kits. */
 
 /** What a variable of the look is: a colour, a length, or families of type. */
 export type LookKind = 'colour' | 'length' | 'font';
@@ -41,7 +40,7 @@ export interface LookDescription {
 }
 
 /** A kit is foreign: nothing but a value of the kind can stand in the style sheet. */
-const shapes: Readonly<Record<LookKind, { readonly shape: RegExp; readonly says: string }>> = {
+export const lookShapes: Readonly<Record<LookKind, { readonly shape: RegExp; readonly says: string }>> = {
   colour: {
     shape:
       /^(#([0-9a-fA-F]{3,4}|[0-9a-fA-F]{6}|[0-9a-fA-F]{8})|[A-Za-z]{3,30}|(rgba?|hsla?|hwb|lab|lch|oklab|oklch)\([\d\s.,%/+-]*(deg|turn|rad)?[\d\s.,%/+-]*\))$/,
@@ -56,21 +55,9 @@ const shapes: Readonly<Record<LookKind, { readonly shape: RegExp; readonly says:
 
 /** @throws {TypeError} where a text is no value for the variable; it says what would be. */
 export function checkLook(name: LookName, text: string): void {
-  const { shape, says } = shapes[lookVariables[name].kind];
+  const { shape, says } = lookShapes[lookVariables[name].kind];
   if (!shape.test(text)) throw new TypeError(`“${text}” is none: ${lookVariables[name].says} ${says}.`);
 }
-
-const values = z
-  .looseObject(
-    Object.fromEntries(
-      Object.entries(lookVariables).map(([name, { kind }]) => [
-        name,
-        z.string().regex(shapes[kind].shape, shapes[kind].says).optional(),
-      ]),
-    ),
-  )
-  .optional();
-export const lookSchema = z.looseObject({ light: values, dark: values }).optional();
 
 /** What is set, as declarations of CSS; names that are none are left out. */
 function declarations(set: LookValues = {}): string {
