@@ -132,6 +132,7 @@ test('a kit begins in step with a file that a colleague has made, and a second k
   await expect.poll(() => Object.keys(inFile().forms).sort()).toEqual(['new-form', 'visit']);
 
   await page.getByRole('button', { name: 'New kit', exact: true }).click();
+  await expect(page).toHaveURL('/begin');
   await page.goto('/kit');
   await step(page).getByRole('button', { name: 'Keep it in step' }).click();
   await expect(

@@ -6,6 +6,7 @@ test('the look is set by word and by colour, seen over a living form, kept, hand
 }) => {
   await page.goto('/kit');
   await page.getByRole('button', { name: 'New kit' }).click();
+  await expect(page).toHaveURL('/begin');
   await page.goto('/look');
   const form = frameOf(page, /^Look$/);
   const name = form.getByRole('textbox', { name: 'Name' });
