@@ -13,10 +13,12 @@ const largest = 20_000_000;
 
 export function kitFileRouter(project: () => string): Router {
   const router = Router();
-  router.get('/kit-file', (_request, response) => {
+  // Asked every few seconds: who names the tag that he knows is sent the text only where it is another one.
+  router.get('/kit-file', ({ query }, response) => {
     const folder = project();
     const text = textOf(folder);
-    response.json({ folder, ...(text === undefined ? {} : { text, tag: tagOf(text) }) });
+    const tag = text === undefined ? undefined : tagOf(text);
+    response.json({ folder, tag, ...(tag === query['tag'] ? {} : { text }) });
   });
   router.put('/kit-file', express.json({ limit: '40mb' }), async ({ body }, response) => {
     const asked = request.safeParse(body);

@@ -120,6 +120,8 @@ describe('the kit file of the project', () => {
     expect(await read()).toEqual({ folder });
     const first = await put('one', null);
     expect(await read()).toEqual({ folder, text: 'one', tag: first.json.tag });
+    const known = await fetch(`${api}/kit-file?tag=${first.json.tag!}`);
+    expect(await known.json()).toEqual({ folder, tag: first.json.tag });
     expect((await put('two', first.json.tag!)).status).toBe(200);
     expect(readFileSync(join(folder, kitFileName), 'utf8')).toBe('two');
   });

@@ -1,6 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { Button } from './button.js';
 import { hostOf } from './fetch-documents.js';
+import { useAttempt } from './use-attempt.js';
 
 interface Props {
   readonly label: string;
@@ -13,22 +14,10 @@ interface Props {
 /** An address and a button that names the host which would be asked: pressing it is the permission. */
 export function AddressBox({ label, onFetch, other }: Props): ReactNode {
   const [typed, setTyped] = useState('');
-  const [trouble, setTrouble] = useState<string>();
-  const [isBusy, setBusy] = useState(false);
+  const { isBusy, trouble, attempt, forget } = useAttempt();
   const address = typed.trim();
   const host = hostOf(address);
-  const attempt = async (work: () => Promise<void> | void): Promise<void> => {
-    if (isBusy) return;
-    setBusy(true);
-    setTrouble(undefined);
-    try {
-      await work();
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : String(error));
-    }
-    setBusy(false);
-  };
-  const fetchIt = (): Promise<void> =>
+  const fetchIt = (): void =>
     attempt(() => {
       if (host === undefined) throw new TypeError('Write an address that begins with https:// or http://.');
       return onFetch(address);
@@ -38,7 +27,7 @@ export function AddressBox({ label, onFetch, other }: Props): ReactNode {
       className="flex min-w-0 flex-wrap items-center gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        void fetchIt();
+        fetchIt();
       }}
     >
       <input
@@ -49,14 +38,14 @@ export function AddressBox({ label, onFetch, other }: Props): ReactNode {
         value={typed}
         onChange={({ target }) => {
           setTyped(target.value);
-          setTrouble(undefined);
+          forget();
         }}
       />
-      <Button aria-disabled={isBusy} onClick={() => void fetchIt()}>
+      <Button aria-disabled={isBusy} onClick={() => fetchIt()}>
         {host === undefined ? 'Fetch an address' : `Fetch from ${host}`}
       </Button>
       {other && (
-        <Button aria-disabled={isBusy} onClick={() => void attempt(() => other.does(address))}>
+        <Button aria-disabled={isBusy} onClick={() => attempt(() => other.does(address))}>
           {other.words}
         </Button>
       )}

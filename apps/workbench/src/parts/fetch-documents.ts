@@ -1,5 +1,5 @@
 /** Documents that schemas refer to: fetched by the server, or found in the project. */
-import { copyJson, missingDocuments, type DocumentDescription } from '@poietra/core';
+import { missingDocuments, type DocumentDescription } from '@poietra/core';
 import { ask } from '../store/ask.js';
 import { readTyped } from './read-typed.js';
 
@@ -33,7 +33,7 @@ export function schemaIn(text: string): unknown {
   const is = typeof read.value;
   if (is !== 'boolean' && (is !== 'object' || read.value === null || Array.isArray(read.value)))
     throw new TypeError('A schema is an object, true or false.');
-  return copyJson(read.value);
+  return read.value;
 }
 
 /** Documents lead to further ones; so many are fetched with one press. */

@@ -44,6 +44,8 @@ type Reader = (text: string) => Promise<KitReading>;
 let readText: Reader;
 /** The last text of the file that was read, by its tag: it is not read again while nothing has changed. */
 let lastRead: { readonly tag: string; readonly reading: KitReading } | undefined;
+/** What stood when file and kit were last found alike: while neither changes, a look is one small question. */
+let alike: { readonly id: string; readonly kit: Kit; readonly folder: string; readonly tag: string } | undefined;
 let turn: Promise<void> = Promise.resolve();
 
 /** One after the other: two looks at once would each write on what the other has read. */
@@ -56,7 +58,14 @@ const failed = (error: unknown): void =>
   be({ is: 'trouble', message: error instanceof Error ? error.message : String(error) });
 
 const sameText = (a: Kit, b: Kit): boolean => a === b || writeKit(a) === writeKit(b);
-const answered = async (): Promise<Answer> => (await ask('/api/kit-file')) as Answer;
+/** With a tag, the text comes only where the file has another one. */
+const answered = async (tag?: string): Promise<Answer> =>
+  (await ask(tag === undefined ? '/api/kit-file' : `/api/kit-file?tag=${encodeURIComponent(tag)}`)) as Answer;
+
+function beSame(known: FileInStep, kit: Kit, tag: string): void {
+  alike = { id: known.kitId, kit, folder: known.folder, tag };
+  be({ is: 'same', folder: known.folder });
+}
 
 async function read(tag: string, text: string): Promise<KitReading> {
   if (lastRead?.tag !== tag) lastRead = { tag, reading: await readText(text) };
@@ -84,6 +93,7 @@ export function keepInStep(): Promise<void> {
 /** Ends it. The file stays as it is, and so does the kit. */
 export function endStep(): Promise<void> {
   return inTurn(async () => {
+    alike = undefined;
     await database.files.delete(useKit.getState().id);
     be({ is: 'apart' });
   });
@@ -119,6 +129,14 @@ export function writeAnew(): Promise<void> {
 /** Looks at the file, and does what follows from it. Runs in turn only. */
 async function look(): Promise<void> {
   const { id, kit, status } = useKit.getState();
+  if (alike && alike.id === id && alike.kit === kit) {
+    const { folder, tag } = await answered(alike.tag);
+    if (folder === alike.folder && tag === alike.tag) {
+      be({ is: 'same', folder });
+      return;
+    }
+  }
+  alike = undefined;
   const known = status === 'ready' ? await database.files.get(id) : undefined;
   if (!known) {
     be({ is: 'apart' });
@@ -139,7 +157,7 @@ async function look(): Promise<void> {
     return;
   }
   if (tag === known.tag && known.agreed) {
-    if (sameText(known.agreed, kit)) be({ is: 'same', folder });
+    if (sameText(known.agreed, kit)) beSame(known, kit, tag);
     else await write(known, kit, tag);
     return;
   }
@@ -156,7 +174,7 @@ async function look(): Promise<void> {
   const merged = mergeKits(known.agreed, kit, reading.kit);
   if (merged.differences.length === 0) {
     await database.files.put({ ...known, agreed: reading.kit, tag });
-    be({ is: 'same', folder });
+    beSame(known, kit, tag);
   } else be({ is: 'ahead', folder, there: reading.kit, tag, merged });
 }
 
@@ -166,7 +184,7 @@ async function write(known: FileInStep, kit: Kit, tag: string | null): Promise<v
       readonly tag: string;
     };
     await database.files.put({ ...known, agreed: kit, tag: answer.tag });
-    be({ is: 'same', folder: known.folder });
+    beSame(known, kit, answer.tag);
   } catch (error) {
     // Somebody was faster: the next look tells what they wrote.
     if (!(error instanceof AskError && error.status === 412)) throw error;

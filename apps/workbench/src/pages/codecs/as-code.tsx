@@ -5,7 +5,7 @@ import { ask } from '../../store/ask.js';
 import { useKit } from '../../store/kit.js';
 import { useView } from '../../store/view.js';
 
-/** Goes on from a built-in codec with code of one's own: the library's source of it, to be changed. One step, as any other. */
+/** Goes on from a built-in codec with code of one's own: the library's source of it, to be changed. It is one step, and can be undone. */
 export function AsCode({ name, codec }: { readonly name: string; readonly codec: CodecDescription }): ReactNode {
   const edit = useKit((store) => store.edit);
   const say = useView((view) => view.say);

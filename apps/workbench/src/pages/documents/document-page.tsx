@@ -12,6 +12,7 @@ import { NoSuch } from '../../parts/no-such.js';
 import { Remove } from '../../parts/remove-part.js';
 import { SlotText } from '../../parts/slot.js';
 import { Busy, Failed } from '../../parts/states.js';
+import { useAttempt } from '../../parts/use-attempt.js';
 import { UseList } from '../../parts/use-list.js';
 import { useKit } from '../../store/kit.js';
 import { useView } from '../../store/view.js';
@@ -112,20 +113,13 @@ function UsedBy({ uri }: { readonly uri: string }): ReactNode {
 function Renewal({ uri, document }: { readonly uri: string; readonly document: DocumentDescription }): ReactNode {
   const edit = useKit((kit) => kit.edit);
   const [next, setNext] = useState<DocumentDescription>();
-  const [trouble, setTrouble] = useState<string>();
-  const [isBusy, setBusy] = useState(false);
+  const { isBusy, trouble, attempt } = useAttempt();
   const host = hostOf(uri);
-  const again = async (from: Source): Promise<void> => {
-    setBusy(true);
-    setTrouble(undefined);
-    setNext(undefined);
-    try {
+  const again = (from: Source): void =>
+    attempt(async () => {
+      setNext(undefined);
       setNext(await documentFrom(uri, from));
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : String(error));
-    }
-    setBusy(false);
-  };
+    });
   const take = (what: string): void => {
     edit(`${what} ${uri}`, { [joinPointer('/documents', uri)]: { ...document, ...next } });
     setNext(undefined);
@@ -141,11 +135,11 @@ function Renewal({ uri, document }: { readonly uri: string; readonly document: D
       </p>
       <div className="flex flex-wrap gap-1">
         {host !== undefined && (
-          <Button aria-disabled={isBusy} onClick={() => isBusy || void again('address')}>
+          <Button aria-disabled={isBusy} onClick={() => again('address')}>
             Fetch from {host}
           </Button>
         )}
-        <Button look="quiet" aria-disabled={isBusy} onClick={() => isBusy || void again('project')}>
+        <Button look="quiet" aria-disabled={isBusy} onClick={() => again('project')}>
           Look in the project
         </Button>
       </div>

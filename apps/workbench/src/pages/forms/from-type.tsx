@@ -1,5 +1,6 @@
 import { useId, useState, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
+import { useAttempt } from '../../parts/use-attempt.js';
 import { ask } from '../../store/ask.js';
 import { plainText } from '../../store/written.js';
 
@@ -15,19 +16,8 @@ interface TypeSchema {
 /** A type that the opened project exports, as the schema of its JSON. The list is read when it is asked for. */
 export function FromType({ onHave }: { onHave(text: string, notes: readonly string[]): void }): ReactNode {
   const [types, setTypes] = useState<readonly OwnType[]>();
-  const [isBusy, setBusy] = useState(false);
-  const [trouble, setTrouble] = useState<string>();
+  const { isBusy, trouble, attempt } = useAttempt();
   const id = useId();
-  const attempt = async (work: () => Promise<void>): Promise<void> => {
-    setBusy(true);
-    setTrouble(undefined);
-    try {
-      await work();
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : String(error));
-    }
-    setBusy(false);
-  };
   const list = async (): Promise<void> => {
     const { types: found } = (await ask('/api/types')) as { readonly types: readonly OwnType[] };
     setTypes(found);
@@ -42,7 +32,7 @@ export function FromType({ onHave }: { onHave(text: string, notes: readonly stri
   return (
     <div className="flex flex-wrap items-center gap-2">
       {types === undefined || types.length === 0 ? (
-        <Button aria-disabled={isBusy} onClick={() => isBusy || void attempt(list)}>
+        <Button aria-disabled={isBusy} onClick={() => attempt(list)}>
           A type of the project …
         </Button>
       ) : (
@@ -54,7 +44,7 @@ export function FromType({ onHave }: { onHave(text: string, notes: readonly stri
             value=""
             onChange={({ target }) => {
               const type = types[Number(target.value)];
-              if (target.value !== '' && type) void attempt(() => choose(type));
+              if (target.value !== '' && type) attempt(() => choose(type));
             }}
           >
             <option value="">{types.length === 1 ? 'one is there' : `${types.length} are there`}: choose</option>
