@@ -12,6 +12,7 @@ import {
   usesOfDocument,
   type Kit,
 } from '../src/index.js';
+import { bareKit } from './bare-kit.js';
 import { troublesOf } from './compiled.js';
 
 const at = 'https://schemas.skerry.example/';
@@ -26,12 +27,7 @@ const schema = {
   properties: { sender: { $ref: `${at}party.json` }, via: { $ref: `${at}port.json#/$defs/code` } },
 };
 const kit: Kit = {
-  poietra: 1,
-  name: 'Skerry Line',
-  inputs: {},
-  adapters: {},
-  codecs: {},
-  fields: {},
+  ...bareKit,
   groups: { crate: { title: 'Crate', schema: { properties: { to: { $ref: `${at}port.json` } } } } },
   documents: {
     [`${at}party.json`]: { schema: party },

@@ -1,26 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import {
-  checkLook,
-  handOver,
-  lookCss,
-  lookVariables,
-  readKit,
-  strayMembers,
-  type Kit,
-  type LookName,
-} from '../src/index.js';
-
-const kit: Kit = {
-  poietra: 1,
-  name: 'Skerry Line',
-  inputs: {},
-  adapters: {},
-  codecs: {},
-  fields: {},
-  groups: {},
-  forms: {},
-};
+import { checkLook, handOver, lookCss, lookVariables, readKit, strayMembers, type LookName } from '../src/index.js';
+import { bareKit as kit } from './bare-kit.js';
 
 it('names every variable of the skin, with what it is where nothing is set', () => {
   const css = readFileSync(join(__dirname, '../../react/src/skin.css'), 'utf8');

@@ -1,16 +1,7 @@
 import fc from 'fast-check';
 import { mergeKits, takeThere, type Kit } from '../src/index.js';
+import { bareKit as empty } from './bare-kit.js';
 
-const empty: Kit = {
-  poietra: 1,
-  name: 'Skerry',
-  inputs: {},
-  adapters: {},
-  codecs: {},
-  fields: {},
-  groups: {},
-  forms: {},
-};
 const form = (title: string, properties: Readonly<Record<string, unknown>> = {}): Kit['forms'][string] => ({
   title,
   schema: { type: 'object', properties },
