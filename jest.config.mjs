@@ -1,6 +1,8 @@
 /** Unit tests run the sources as they are, through SWC; the browser has its own tests in e2e/. */
 export default {
   rootDir: import.meta.dirname,
+  // How long a test takes is no claim of ours: the limit is for what hangs, also on a busy machine.
+  testTimeout: 300_000,
   setupFiles: ['<rootDir>/jest.setup.cjs'],
   testMatch: ['<rootDir>/{packages,apps}/*/test/**/*.test.{ts,tsx}'],
   modulePathIgnorePatterns: ['<rootDir>/.*/dist/', '<rootDir>/demo/'],

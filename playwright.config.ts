@@ -10,16 +10,17 @@ export default defineConfig({
   testIgnore: process.env['PICTURES'] ? '**/!(pictures).spec.ts' : '**/pictures.spec.ts',
   // The demo company is one server with one set of bookings; two tests at once would see each other's.
   workers: 1,
-  timeout: 60_000,
+  // For what hangs; what a person would wait for has its limits below.
+  timeout: 240_000,
   // On a machine that is busy with other work, a test may be tried twice; npm test prints which ones needed it.
   retries: 1,
-  expect: { timeout: 15_000 },
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: `${results}.json` }]],
   outputDir: results,
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 15_000,
+    actionTimeout: 20_000,
     launchOptions: {
       executablePath: chromiumPath,
       args: chromiumArgs,

@@ -99,7 +99,6 @@ for (const react of ['18.3', '19'])
     let server: Server | undefined;
 
     test.beforeAll(() => {
-      test.setTimeout(240_000);
       folder = mkdtempSync(join(tmpdir(), 'poietra-consumer-'));
       for (const name of ['core', 'react'])
         spawnSync('npm', ['pack', '--pack-destination', folder], { cwd: join(packages, name) });

@@ -217,7 +217,6 @@ test('text and form keep in step, both ways', async ({ page }) => {
 });
 
 test('the full freight booking: filled, refused, mended, opened again, replaced', async ({ page }) => {
-  test.setTimeout(150_000);
   await companySettings(page, {});
   await page.goto('/forms/freight-booking');
   const form = frameOf(page, /^Form:/);

@@ -5,7 +5,6 @@ import { frameOf } from './support.js';
 const faulty = join(import.meta.dirname, '../packages/stand/test/faulty');
 
 test('an input is met, tried, drafted, corrected in one sentence, proved and used in a form', async ({ page }) => {
-  test.setTimeout(180_000);
   await page.goto('/inputs/antd%23Rate');
   const speaks = page.getByRole('region', { name: 'How it speaks' });
   await expect(speaks).toContainText('After the gesture “onChange” told the value as first argument.', {
@@ -58,7 +57,6 @@ test('an input is met, tried, drafted, corrected in one sentence, proved and use
 });
 
 test('two inputs are put together, proved as one, and carry one value', async ({ page }) => {
-  test.setTimeout(120_000);
   await page.goto('/inputs');
   await page.getByRole('link', { name: 'Several as one value' }).click();
   await page.getByLabel('Label of part 1').fill('Hour');

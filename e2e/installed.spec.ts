@@ -13,7 +13,6 @@ const run = (command: string, ...args: string[]) =>
   spawnSync(command, args, { cwd: folder, encoding: 'utf8', env: { ...process.env, INIT_CWD: folder } });
 
 test.beforeAll(() => {
-  test.setTimeout(240_000);
   folder = mkdtempSync(join(tmpdir(), 'poietra-installed-'));
   spawnSync('node', [join(home, 'scripts/pack-cli.mjs'), folder]);
   const tarball = readdirSync(folder).find((name) => name.endsWith('.tgz')) ?? 'no tarball';
@@ -42,7 +41,6 @@ test.afterAll(() => {
 });
 
 test('lists, checks and writes', () => {
-  test.setTimeout(120_000);
   expect(run('npx', 'poietra', 'inspect', '.').stdout).toMatch(/TideMark +component +value → onChange/);
   const checked = run('npx', 'poietra', 'check', '.', '--only', 'HexColorInput', '--brief', '--wanted', '0');
   expect(checked.stdout).toMatch(/react-colorful#HexColorInput +\d+ passed/);
@@ -55,7 +53,6 @@ test('lists, checks and writes', () => {
 });
 
 test('writes source that stands on its own, for either generation of React', () => {
-  test.setTimeout(240_000);
   const colour = {
     input: 'react-colorful#HexColorPicker',
     value: { property: 'color' },

@@ -13,7 +13,6 @@ test.afterAll(removed);
 test('what would change is read as a difference, then written; hand changes live; other folders are refused', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const slot = page.getByRole('button', { name: /Folder of the project/ });
   const into = async (path: string): Promise<void> => {
     await slot.click();
@@ -57,7 +56,6 @@ test('what would change is read as a difference, then written; hand changes live
 });
 
 test('a kit can be handed over on its own; the choice is a step that can be undone', async ({ page }) => {
-  test.setTimeout(120_000);
   await page.goto('/hand-over?file=adapters%2Fday-picker.ts');
   const text = page.getByRole('region', { name: /day-picker/ }).getByRole('textbox');
   await expect(text).toContainText("from '@poietra/react'");

@@ -24,18 +24,18 @@ describe('a stand’s bundle', () => {
     expect(style).toContain('.noUi-target');
     expect(script.match(/var require_react_dom_client_development\d* =/g)).toHaveLength(1);
     expect(script).not.toContain('ZodError');
-  }, 180_000);
+  });
   it('is made once for the same inputs', async () => {
     const bundler = new Bundler(home, project);
     expect(await bundler.open([])).toBe(await bundler.open([]));
     expect(bundler.get('another')).toBeUndefined();
-  }, 180_000);
+  });
   it('that cannot be made says which module is to blame', async () => {
     const broken: FoundInput = { ...found('react-day-picker#DayPicker'), id: 'gone#X', module: 'gone', css: [] };
     await expect(new Bundler(home, project).open([broken])).rejects.toThrow(
       /Could not resolve "gone".*Is everything installed/,
     );
-  }, 180_000);
+  });
 });
 
 describe('an opened project', () => {

@@ -8,7 +8,6 @@ import { join } from 'node:path';
 import { handOverRouter } from '../src/hand-over.js';
 import { problems } from '../src/problem.js';
 
-jest.setTimeout(60_000);
 const home = join(__dirname, '../../..');
 const outer = mkdtempSync(join(tmpdir(), 'poietra-into-'));
 const project = join(outer, 'desk');

@@ -11,7 +11,6 @@ import { userOf } from '../src/owner.js';
 const secret = 'of this start';
 const home = join(__dirname, '../../..');
 // Reading the project takes its time on a machine that has never done it.
-jest.setTimeout(90_000);
 let data: string;
 let server: Server;
 let base: string;
@@ -301,7 +300,7 @@ describe('a form without script', () => {
     expect(html).toMatch(/<form[^>]*action="\/company\/echo"/);
     expect(html).toMatch(/name="\/wind"/);
     expect(html).not.toMatch(/<script/);
-  }, 180_000);
+  });
   it('is refused where there is nothing to draw, and gone after a while', async () => {
     expect((await send('POST', '/api/plain', { title: 'x' })).status).toBe(422);
     expect((await fetch(`${base}/plain/0123456789`)).status).toBe(404);

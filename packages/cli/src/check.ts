@@ -20,7 +20,7 @@ import {
 import {
   bundle,
   BundleError,
-  inspect,
+  KeptInspections,
   Renderer,
   type Bundle,
   type BundledInput,
@@ -33,6 +33,9 @@ import { openBrowser, proveAdapter, tryInput } from './browser.js';
 
 /** The repository: the stand's own code is bundled from its sources. */
 const home = join(import.meta.dirname, '../../..');
+
+/** What reads is part of the key, so that the workbench’s server, which is another build, keeps its own. */
+export const inspections = new KeptInspections(join(home, '.cache/inputs'), import.meta.filename);
 
 export interface Checked {
   /** The adapter's name in the kit, or the input's id where a draft was checked. */
@@ -136,7 +139,7 @@ function partsOfBundle(project: string, inputs: readonly BundledInput[]): Omit<B
 }
 
 function draftsOf(folder: string): { jobs: Job[]; inputs: BundledInput[] } {
-  const inspection = inspect(folder);
+  const inspection = inspections.read(folder);
   return {
     inputs: [
       ...inspection.inputs.map(({ input }) => input),

@@ -1,10 +1,10 @@
 import { tally } from '@poietra/core';
-import { inspect, ProjectError } from '@poietra/inputs';
+import { ProjectError } from '@poietra/inputs';
 import { Command } from 'commander';
 import { spawn } from 'node:child_process';
 import { join, resolve } from 'node:path';
 import { follow, generate, GenerateError, ownSources, type Own } from './generate.js';
-import { check, CheckError, reportOf } from './check.js';
+import { check, CheckError, inspections, reportOf } from './check.js';
 
 /** Of the repository, or of the installed package, which has the same folders. */
 const home = join(import.meta.dirname, '../../..');
@@ -31,7 +31,7 @@ program
   .argument('<folder>', 'the project folder, with its packages installed')
   .option('--json', 'print JSON')
   .action((folder: string, { json }: { json?: boolean }) => {
-    const inspection = inspect(resolve(process.env['INIT_CWD'] ?? '.', folder));
+    const inspection = inspections.read(resolve(process.env['INIT_CWD'] ?? '.', folder));
     if (json) {
       console.log(JSON.stringify(inspection, undefined, 2));
       return;

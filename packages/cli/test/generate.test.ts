@@ -119,7 +119,7 @@ it('--watch writes again when the kit changes', async () => {
   await until(/change +fields\.ts[\s\S]*written/);
   own.kill();
   expect(read('fields.ts')).toContain('Watched');
-}, 20_000);
+});
 
 it('--own, or a kit that says so, needs no package of ours; --json says what came of each file', () => {
   const { status, stdout } = run('--own', '--json');
@@ -130,4 +130,4 @@ it('--own, or a kit that says so, needs no package of ours; --json says what cam
   editKit((value) => void Object.assign(value, { standsAlone: true }));
   // The kit itself is among the files, and says so now.
   expect(run('--check').stdout).toMatch(/^1 files are not as the kit has them\.$/m);
-}, 60_000);
+});

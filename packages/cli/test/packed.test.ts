@@ -19,7 +19,7 @@ describe.each(['core', 'react'])('the tarball of %s', (name) => {
     });
     const file = packed.stdout.trim().split('\n').at(-1) ?? '';
     expect(spawnSync('tar', ['xzf', join(folder, file), '-C', folder]).status).toBe(0);
-  }, 60_000);
+  });
   afterAll(() => rmSync(folder, { recursive: true }));
 
   it('has what every export names, with its types, a page about it and the licence', () => {

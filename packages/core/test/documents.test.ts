@@ -156,5 +156,5 @@ describe('handed over', () => {
     expect(handOver({ ...kit, standsAlone: true }, { own: sources }).map(({ path }) => path)).toContain(
       'forms/booking.validate.js',
     );
-  }, 60_000);
+  });
 });

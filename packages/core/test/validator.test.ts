@@ -156,5 +156,5 @@ describe('validators written out', () => {
       }),
       { numRuns: 400 },
     );
-  }, 60_000);
+  });
 });

@@ -11,8 +11,6 @@ const draw = (task: unknown, inputs: Parameters<Renderer['render']>[0]['inputs']
     task,
   );
 
-jest.setTimeout(60_000);
-
 it('draws an adapted input on the server, with its links and its value', async () => {
   const answer = await draw({ adapter: nativeAdapters['text'], shown: 'Torsund', id: 'trial-1' });
   expect(answer).toEqual({ html: expect.stringContaining('value="Torsund"') as unknown });

@@ -86,7 +86,7 @@ describe.each([
     const naming = files.filter(({ path, text }) => /\.(tsx?|js)$/.test(path) && /from '@poietra/.test(text));
     expect(naming.map(({ path }) => path)).toEqual([]);
     expect(troublesOf(files, { isOwn: true })).toEqual([]);
-  }, 120_000);
+  });
 
   it('its codecs pass their cases', async () => {
     put(files);
@@ -96,7 +96,7 @@ describe.each([
     const { status, stdout } = spawnSync(process.execPath, ['--test', ...outs], { encoding: 'utf8' });
     expect(stdout).toMatch(/^# fail 0$/m);
     expect(status).toBe(0);
-  }, 120_000);
+  });
 });
 
 it('validators judge as the compiled schema does, and import nothing', async () => {

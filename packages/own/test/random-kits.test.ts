@@ -15,4 +15,4 @@ it('law: a kit of random forms and of every kind of codec compiles', () => {
   expect(Object.keys(kit.forms).length).toBeGreaterThan(20);
   expect(troublesOf(handOver(kit))).toEqual([]);
   expect(troublesOf(handOver(kit, { own: sources }), { isOwn: true })).toEqual([]);
-}, 240_000);
+});

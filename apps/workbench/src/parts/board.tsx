@@ -32,6 +32,9 @@ interface Props<Row> {
   readonly sortedBy?: string;
   /** In pixels; by default a row of one line. */
   readonly rowHeight?: number;
+  /** Rows that are marked, by their ids, for what the actions do with several. */
+  readonly chosen?: ReadonlySet<string>;
+  onChoose?(ids: ReadonlySet<string>): void;
   /** Between heading and rows. */
   readonly children?: ReactNode;
 }
@@ -57,6 +60,8 @@ export function Board<Row>(props: Props<Row>): ReactNode {
     children,
     rowHeight = oneLine,
     sortedBy = '',
+    chosen,
+    onChoose,
   } = props;
   const [search, setSearch] = useSearchParams();
   const query = search.get('q') ?? '';
@@ -93,7 +98,19 @@ export function Board<Row>(props: Props<Row>): ReactNode {
     overscan: 12,
   });
   const grid = {
-    gridTemplateColumns: [...columns.map(({ width }) => width), ...(rowActions ? ['96px'] : [])].join(' '),
+    gridTemplateColumns: [
+      ...(chosen ? ['20px'] : []),
+      ...columns.map(({ width }) => width),
+      ...(rowActions ? ['96px'] : []),
+    ].join(' '),
+  };
+  const isEveryChosen = chosen !== undefined && found.length > 0 && found.every((row) => chosen.has(idOf(row)));
+  const choose = (ids: readonly string[], are: boolean): void => {
+    const next = new Set(chosen);
+    for (const id of ids)
+      if (are) next.add(id);
+      else next.delete(id);
+    onChoose?.(next);
   };
   const lineage = `${rows.length === found.length ? rows.length : `${found.length} of ${rows.length}`}`;
   return (
@@ -126,6 +143,16 @@ export function Board<Row>(props: Props<Row>): ReactNode {
               className="sticky top-0 z-[1] grid items-center gap-3 border-b border-hairline bg-sheet px-4 text-[13px] text-ink-2"
               style={grid}
             >
+              {chosen && (
+                <div role="columnheader" className="flex">
+                  <input
+                    type="checkbox"
+                    aria-label={`All ${found.length} in sight`}
+                    checked={isEveryChosen}
+                    onChange={() => choose(found.map(idOf), !isEveryChosen)}
+                  />
+                </div>
+              )}
               {columns.map((column) => (
                 <div
                   key={column.name}
@@ -183,6 +210,16 @@ export function Board<Row>(props: Props<Row>): ReactNode {
                     className="absolute inset-x-0 grid items-center gap-3 border-b border-hairline px-4 hover:bg-mark"
                     style={{ ...grid, height: rowHeight, transform: `translateY(${start}px)` }}
                   >
+                    {chosen && (
+                      <div role="cell" className="flex">
+                        <input
+                          type="checkbox"
+                          aria-label={`Choose ${titleOf(row)}`}
+                          checked={chosen.has(idOf(row))}
+                          onChange={({ target }) => choose([idOf(row)], target.checked)}
+                        />
+                      </div>
+                    )}
                     {columns.map((column, i) => (
                       <div key={column.name} role="cell" className="min-w-0 truncate">
                         {i === 0 ? (

@@ -1,6 +1,7 @@
 import { families, staleness, tally, type Kit } from '@poietra/core';
-import { useMemo, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
+import { ageOf } from '../../parts/age.js';
 import { Board, type Column } from '../../parts/board.js';
 import { Button } from '../../parts/button.js';
 import { inputTitle } from '../../parts/names.js';
@@ -10,12 +11,14 @@ import { openProject, useProject, type Inspected } from '../../store/project.js'
 import { ContractState } from './contract-state.js';
 import { ContractStrip } from './contract-strip.js';
 import { ProjectChoice } from './project-choice.js';
+import { WorkOff, type Job } from './work-off.js';
 
-interface Row extends Inspected {
-  /** The kit's adapter of it. */
-  readonly adapted: string | undefined;
+/** With the kit's adapter of it. */
+interface Row extends Job {
   /** What needs attention first: failed, stale, not yet proved, proved, not adapted. */
   readonly turn: number;
+  /** The newest proof: the package's version then, and when it was. */
+  readonly proved: { readonly version: string; readonly time: string } | undefined;
 }
 
 /** Every input of the project: its face in short, its adapter, and how the contract stands. */
@@ -23,6 +26,11 @@ export function Component(): ReactNode {
   const { status, doing, trouble, inputs, missing } = useProject();
   const kit = useKit((store) => store.kit);
   const rows = useMemo(() => rowsOf(inputs, kit), [inputs, kit]);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [work, setWork] = useState<{ readonly id: number; readonly jobs: readonly Job[] }>();
+  const begin = (jobs: readonly Job[]): void => setWork({ id: Date.now(), jobs });
+  const marked = rows.filter(({ input }) => chosen.has(input.id));
+  const asked = marked.length > 0 ? marked : rows.filter(({ adapted }) => adapted !== undefined);
   if (status === 'failed') {
     return (
       <Failed title="The project folder cannot be read" message={trouble ?? ''}>
@@ -42,8 +50,18 @@ export function Component(): ReactNode {
       words={({ input: { id, family, package: pkg, says = '' }, adapted = '' }) =>
         `${id} ${families[family].title} ${pkg} ${says} ${adapted}`
       }
+      chosen={chosen}
+      onChoose={setChosen}
+      rowActions={(row) => (
+        <Button look="quiet" aria-label={`${verbOf([row])} ${inputTitle(row.input)}`} onClick={() => begin([row])}>
+          {row.adapted === undefined ? 'Draft' : 'Prove'}
+        </Button>
+      )}
       actions={
         <>
+          <Button look="main" aria-disabled={asked.length === 0} onClick={() => asked.length > 0 && begin(asked)}>
+            {verbOf(asked)} {marked.length > 0 ? `the chosen (${marked.length})` : `all adapted (${asked.length})`}
+          </Button>
           <Link
             to="/inputs/together"
             className="rounded-sm border border-edge bg-sheet px-2.5 py-0.5 no-underline hover:bg-mark"
@@ -66,9 +84,15 @@ export function Component(): ReactNode {
         )
       }
     >
+      {work && <WorkOff key={work.id} jobs={work.jobs} onClose={() => setWork(undefined)} />}
       {missing.length > 0 && <p className="px-4 pb-1 text-warn">Not installed: {missing.join(', ')}.</p>}
     </Board>
   );
+}
+
+/** What has no adapter yet is drafted before it is proved. */
+function verbOf(jobs: readonly Job[]): string {
+  return jobs.some(({ adapted }) => adapted === undefined) ? 'Draft and prove' : 'Prove';
 }
 
 function rowsOf(inputs: readonly Inspected[], kit: Kit): Row[] {
@@ -77,7 +101,12 @@ function rowsOf(inputs: readonly Inspected[], kit: Kit): Row[] {
   const foreign = [...inputs].sort((a, b) => Number(a.input.family === 'native') - Number(b.input.family === 'native'));
   return foreign.map((inspected) => {
     const adapted = by.get(inspected.input.id);
-    return { ...inspected, adapted, turn: turnOf(kit, adapted, inspected.input.version) };
+    return {
+      ...inspected,
+      adapted,
+      turn: turnOf(kit, adapted, inspected.input.version),
+      proved: adapted === undefined ? undefined : kit.proofs?.[adapted]?.now,
+    };
   });
 }
 
@@ -141,5 +170,19 @@ const columns: readonly Column<Row>[] = [
         </span>
       ),
     by: ({ turn }) => turn,
+  },
+  {
+    name: 'Proved',
+    width: '120px',
+    cell: ({ proved }) =>
+      proved && (
+        <time
+          dateTime={proved.time}
+          title={`With ${proved.version || 'HTML’s own'}, ${new Date(proved.time).toLocaleString()}`}
+        >
+          <span className="mono text-ink-2">{proved.version}</span> {ageOf(proved.time)}
+        </time>
+      ),
+    by: ({ proved }) => proved?.time ?? '',
   },
 ];

@@ -1,38 +1,21 @@
 import {
-  componentsBeside,
   checkOf,
   contract,
   faceChanges,
   faceOf,
-  fingerprint,
-  foreignInputs,
-  joinPointer,
-  quietChecks,
   sheetChanges,
   staleness,
   tally,
   type AdapterDescription,
-  type CheckId,
   type CheckVerdict,
   type FoundInput,
 } from '@poietra/core';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
-import { ProverFrame } from '../../parts/prover-frame.js';
 import { Verdict } from '../../parts/verdict.js';
 import { useKit } from '../../store/kit.js';
-
-const ids: readonly CheckId[] = contract.map(({ id }) => id);
-/** Two stands side by side: in one, things are pressed and focused; a page has one focus, so the other leaves it alone. */
-const shares = [false, true].map((quiet) => ids.filter((id) => quietChecks.has(id) === quiet || id === 'silent'));
-
-interface Run {
-  readonly id: number;
-  /** As it was when the run began: the sheet speaks of this one. */
-  readonly adapter: AdapterDescription;
-  /** With gesture and samples, once they are found. */
-  readonly prepared?: AdapterDescription;
-}
+import { proofChanges } from './input-edits.js';
+import { checkIds, ProofRun } from './proof-run.js';
 
 interface Props {
   readonly name: string;
@@ -44,57 +27,31 @@ interface Props {
 export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
   const { kit, edit } = useKit();
   const proof = kit.proofs?.[name];
-  const [running, setRunning] = useState<Run>();
+  const [running, setRunning] = useState<number>();
   const [fresh, setFresh] = useState<readonly CheckVerdict[]>([]);
-  const [done, setDone] = useState(0);
+  const isRunning = running !== undefined;
   const stale = proof && staleness(proof.now, adapter, input?.version);
-  const verdicts = running ? fresh : (proof?.now.verdicts ?? []);
+  const verdicts = isRunning ? fresh : (proof?.now.verdicts ?? []);
   const byId = new Map(verdicts.map((verdict) => [verdict.check, verdict]));
   const counts = tally(verdicts);
-  const bundled = foreignInputs(adapter);
-
   const start = (): void => {
     setFresh([]);
-    setDone(0);
-    const isReady = adapter.gesture !== undefined && adapter.samples !== undefined;
-    setRunning({ id: Date.now(), adapter, ...(isReady ? { prepared: adapter } : {}) });
+    setRunning(Date.now());
   };
   const finish = (all: readonly CheckVerdict[], of: AdapterDescription): void => {
     setRunning(undefined);
-    const now = {
-      version: input?.version ?? '',
-      time: new Date().toISOString(),
-      adapter: fingerprint(of),
-      ...(input ? { face: faceOf(input) } : {}),
-      verdicts: ids.flatMap((id) => all.filter(({ check }) => check === id)),
-    };
-    const at = joinPointer('/proofs', name);
-    const next = { now, ...(proof ? { before: proof.now } : {}) };
-    edit(`Prove ${name}`, kit.proofs ? { [at]: next } : { '/proofs': { [name]: next } });
+    edit(`Prove ${name}`, proofChanges(kit, name, input, of, all));
   };
-  const add = (verdict: CheckVerdict): void =>
-    setFresh((before) => {
-      const earlier = before.find(({ check }) => check === verdict.check);
-      if (!earlier) return [...before, verdict];
-      // Both stands watch the console; one warning is enough.
-      return verdict.state === 'fail' ? [...before.filter((one) => one !== earlier), verdict] : before;
-    });
-  const endShare = (): void => setDone((count) => count + 1);
-  useEffect(() => {
-    if (running && done >= shares.length) finish(fresh, running.adapter);
-    // Once, when the last stand has ended; what it told before is in by then.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [done]);
 
   return (
     <section aria-label="Contract" className="grid content-start gap-2">
       <div className="flex flex-wrap items-center gap-3">
         <h2>Contract</h2>
-        {running ? (
+        {isRunning ? (
           <>
-            <progress aria-label="Checks done" max={ids.length} value={fresh.length} />
+            <progress aria-label="Checks done" max={checkIds.length} value={fresh.length} />
             <span role="status">
-              {fresh.length} of {ids.length}
+              {fresh.length} of {checkIds.length}
             </span>
             <Button onClick={() => setRunning(undefined)}>Stop</Button>
           </>
@@ -110,54 +67,16 @@ export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
             {counts.none > 0 && <Verdict kind="unknown">{counts.none} not applicable</Verdict>}
           </span>
         )}
-        {proof && !running && (
+        {proof && !isRunning && (
           <span className="text-[13px] text-ink-2">
             {proof.now.version !== '' && <>with {proof.now.version}, </>}
             <time dateTime={proof.now.time}>{new Date(proof.now.time).toLocaleString()}</time>
           </span>
         )}
       </div>
-      {stale !== undefined && !running && <Verdict kind="warning">{stale} Prove it again.</Verdict>}
-      {running && !running.prepared && (
-        <ProverFrame
-          key={running.id}
-          title="A gesture is looked for"
-          inputs={bundled}
-          wrappers={componentsBeside(adapter)}
-          task={{ kind: 'prepare', adapter: running.adapter }}
-          onMessage={(message) => {
-            if (message.kind === 'observed') setRunning({ ...running, prepared: message.adapter });
-            if (message.kind === 'prover failed') setRunning({ ...running, prepared: running.adapter });
-          }}
-          onLost={() => setRunning({ ...running, prepared: running.adapter })}
-        />
-      )}
-      {running?.prepared && (
-        <div className="grid grid-cols-2 gap-2">
-          {shares.map((checks, i) => (
-            <ProverFrame
-              key={`${running.id} ${i}`}
-              title={`Stand ${i + 1} at work`}
-              inputs={bundled}
-              wrappers={componentsBeside(adapter)}
-              task={{ kind: 'prove', adapter: running.prepared ?? running.adapter, checks }}
-              onMessage={(message) => {
-                if (message.kind === 'verdict') add(message.verdict);
-                if (message.kind === 'proved') endShare();
-                if (message.kind === 'prover failed') {
-                  for (const check of checks) add({ check, state: 'fail', seen: message.message });
-                  endShare();
-                }
-              }}
-              onLost={(reason) => {
-                for (const check of checks) if (!byId.has(check)) add({ check, state: 'fail', seen: reason });
-                endShare();
-              }}
-            />
-          ))}
-        </div>
-      )}
-      {proof?.before && !running && <Changes name={name} input={input} />}
+      {stale !== undefined && !isRunning && <Verdict kind="warning">{stale} Prove it again.</Verdict>}
+      {isRunning && <ProofRun key={running} adapter={adapter} onVerdicts={setFresh} onEnd={finish} />}
+      {proof?.before && !isRunning && <Changes name={name} input={input} />}
       <ul className="columns-1 gap-6 text-[13px] md:columns-2 xl:columns-3">
         {contract.map((check) => {
           const verdict = byId.get(check.id);
@@ -169,7 +88,7 @@ export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
                     kind={
                       verdict === undefined || verdict.state === 'none'
                         ? 'unknown'
-                        : stale !== undefined && !running
+                        : stale !== undefined && !isRunning
                           ? 'warning'
                           : verdict.state
                     }

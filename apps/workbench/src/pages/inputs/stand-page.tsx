@@ -1,4 +1,4 @@
-import { changeSlot, families, freeName, joinPointer, type AdapterDescription } from '@poietra/core';
+import { changeSlot, families, type AdapterDescription } from '@poietra/core';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Button } from '../../parts/button.js';
@@ -10,8 +10,9 @@ import { useKit } from '../../store/kit.js';
 import { useProject, type Inspected } from '../../store/project.js';
 import { useTried } from '../../store/tried.js';
 import { DeclaredToggle } from './declared-toggle.js';
+import { draftChanges } from './input-edits.js';
 import { InputSheet, type Given } from './input-sheet.js';
-import { Trying } from './trying.js';
+import { trialKey, Trying } from './trying.js';
 import { useStand } from './use-stand.js';
 
 /** An input that one meets: how it seems to speak, the living thing, what it told. From here its adapter is drafted. */
@@ -40,7 +41,7 @@ function Met({ found: { input, adapter: drafted, findings } }: { readonly found:
   const own = Object.entries(kit.adapters).filter(([, one]) => one.input === input.id);
   // What a person gave on the stand goes into the draft.
   const [given, setGiven] = useState<Given>({});
-  const key = `${input.id}@${input.version} ${JSON.stringify([given.constants, given.wrappers])}`;
+  const key = trialKey(input, given);
   const tried = useTried(({ byKey }) => byKey[key]);
   const start = useMemo(
     () => drafted && { ...drafted, ...given, constants: { ...drafted.constants, ...given.constants } },
@@ -53,22 +54,8 @@ function Met({ found: { input, adapter: drafted, findings } }: { readonly found:
   const stand = useStand(input, draft);
   const keepDraft = (adapter: AdapterDescription | undefined): void => {
     if (!adapter) return;
-    const { id, family, package: pkg, version, export: exported, module, css, tag, item } = input;
-    const title = exported === 'default' ? pkg : exported;
-    const name = freeName(tag && family === 'element' ? tag : title.replace('.', '-'), kit.adapters);
-    edit(`Draft the adapter of ${id}`, {
-      [joinPointer('/inputs', id)]: {
-        family,
-        package: pkg,
-        version,
-        export: exported,
-        module,
-        css,
-        ...(tag ? { tag } : {}),
-        ...(item ? { item } : {}),
-      },
-      [joinPointer('/adapters', name)]: { ...adapter, title },
-    });
+    const { name, changes } = draftChanges(kit, input, adapter);
+    edit(`Draft the adapter of ${input.id}`, changes);
     void navigate(pathOf('adapters', name));
   };
   return (

@@ -6,11 +6,19 @@ import { Busy, Failed } from '../../parts/states.js';
 import { useTyping } from '../../parts/use-typing.js';
 import { useTried } from '../../store/tried.js';
 
+/** Under which the outcome of a trial is kept: another version or other constants are another trial. */
+export function trialKey(
+  { id, version }: FoundInput,
+  { constants, wrappers }: Pick<Partial<AdapterDescription>, 'constants' | 'wrappers'>,
+): string {
+  return `${id}@${version} ${JSON.stringify([constants, wrappers])}`;
+}
+
 interface Props {
   readonly input: FoundInput;
   /** The declared draft that is tried; without one there is nothing to try. */
   readonly start: AdapterDescription | undefined;
-  /** Under which the outcome is kept: another version or other constants are another trial. */
+  /** The trial's key. */
   readonly of: string;
   /** A person works on the stand; trying takes the focus, so it waits. */
   readonly isWaiting: boolean;

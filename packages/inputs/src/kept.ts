@@ -1,0 +1,85 @@
+import { createHash } from 'node:crypto';
+import { mkdirSync, readdirSync, readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { inspect, type Inspection } from './find.js';
+
+/** Written by the workbench beside the sources, and no source of inputs. */
+const kitFile = 'poietra.kit.json';
+
+/** The project's own source files with their times and sizes: inputs are found in them, too. */
+function ownFiles(folder: string, cache: string, depth = 0): (readonly [string, number, number])[] {
+  if (depth > 12 || folder === cache) return [];
+  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+    if (entry.name.startsWith('.') || ['node_modules', 'dist', kitFile].includes(entry.name)) return [];
+    const path = join(folder, entry.name);
+    if (entry.isDirectory()) return ownFiles(path, cache, depth + 1);
+    if (!/\.([cm]?[jt]sx?|json)$/.test(entry.name)) return [];
+    const { mtimeMs, size } = statSync(path);
+    return [[path, mtimeMs, size] as const];
+  });
+}
+
+/**
+ * Inspections kept on disk. The same packages in the same versions and the same own files, read by the same code,
+ * declare the same; `code` is a file that changes when the reading code does.
+ */
+export class KeptInspections {
+  constructor(
+    private readonly cache: string,
+    private readonly code: string,
+  ) {}
+
+  /** The inspection of the folder as it is now; nothing where none is kept, or where its packages have no lock file. */
+  of(folder: string): Inspection | undefined {
+    const path = this.#pathOf(folder);
+    if (path === undefined) return undefined;
+    try {
+      return JSON.parse(readFileSync(path, 'utf8')) as Inspection;
+    } catch {
+      return undefined;
+    }
+  }
+
+  /** A cache that cannot be written costs time and nothing else. */
+  keep(folder: string, inspection: Inspection): void {
+    const path = this.#pathOf(folder);
+    if (path === undefined) return;
+    try {
+      mkdirSync(this.cache, { recursive: true });
+      // Two processes may write at once, and a third read.
+      const half = `${path}.${process.pid}`;
+      writeFileSync(half, JSON.stringify(inspection));
+      renameSync(half, path);
+    } catch {
+      return;
+    }
+  }
+
+  /**
+   * What is kept, or else read now.
+   * @throws {ProjectError} where the folder is no project.
+   */
+  read(folder: string): Inspection {
+    const kept = this.of(folder);
+    if (kept) return kept;
+    const inspection = inspect(folder);
+    this.keep(folder, inspection);
+    return inspection;
+  }
+
+  #pathOf(folder: string): string | undefined {
+    try {
+      const key = createHash('sha256')
+        .update(folder)
+        .update(readFileSync(this.code))
+        .update(readFileSync(join(folder, 'package.json')))
+        .update(JSON.stringify(ownFiles(folder, this.cache)))
+        .update(readFileSync(join(folder, 'node_modules/.package-lock.json')))
+        .digest('hex')
+        .slice(0, 24);
+      return join(this.cache, `${key}.json`);
+    } catch {
+      return undefined;
+    }
+  }
+}
