@@ -14,6 +14,7 @@ for (const [place, plain] of places)
     if (drawn !== '') members.set(`${place} ${drawn}`, { schema, drawn });
   }
 
+const typedInto = new Set<string>();
 /** Enters a value by what a person does with the input. */
 async function enter(field: Locator, drawn: string, schema: Record<string, unknown>): Promise<void> {
   const box = field.locator('input:not([type=hidden]), textarea, select').first();
@@ -43,8 +44,13 @@ async function enter(field: Locator, drawn: string, schema: Record<string, unkno
       return box.fill('10:15');
     case 'datetime-local':
       return box.fill('2026-11-23T10:15');
-    default:
-      return box.pressSequentially(schema['type'] === 'string' ? (texts[String(schema['format'])] ?? 'Hareby') : '4');
+    default: {
+      const text = schema['type'] === 'string' ? (texts[String(schema['format'])] ?? 'Hareby') : '4';
+      // Key by key once for each input; after that the formats are what is tried.
+      if (typedInto.has(drawn)) return box.fill(text);
+      typedInto.add(drawn);
+      return box.pressSequentially(text);
+    }
   }
 }
 

@@ -1,4 +1,4 @@
-import { editForm, replaceAt, type FormEdit, type Kit } from '../src/index.js';
+import { editForm, lookUp, replaceAt, type FormEdit, type Kit } from '../src/index.js';
 
 const kit = {
   poietra: 1,
@@ -44,6 +44,43 @@ describe('an edit on the sheet is the smallest change that says it', () => {
     });
     const titled = replaceAt(kit, '/forms/booking/schema/properties/pieces/title', 'How many');
     expect(after('/properties/pieces', { do: 'label', text: '' }, titled)).toEqual(kit.forms['booking']?.schema);
+  });
+  it('the text of a choice, wherever its values stand; the last text taken away leaves the plain values', () => {
+    const schemas: readonly [unknown, string][] = [
+      [{ enum: ['ALD', 'BRE'] }, ''],
+      [{ type: 'array', items: { enum: ['ALD', 'BRE'] } }, '/items'],
+      [{ $ref: '#/$defs/a~1port' }, 'defs'],
+    ];
+    for (const [port, place] of schemas) {
+      const own = replaceAt(
+        replaceAt(kit, '/forms/booking/schema/properties/port', port),
+        '/forms/booking/schema/$defs',
+        { 'a/port': { enum: ['ALD', 'BRE'] } },
+      );
+      const at = place === 'defs' ? '/$defs/a~1port' : `/properties/port${place}`;
+      const named = after('/properties/port', { do: 'choice', value: 'BRE', text: 'Brevik' }, own);
+      expect(lookUp(named, at)).toEqual({ oneOf: [{ const: 'ALD' }, { const: 'BRE', title: 'Brevik' }] });
+      const next = replaceAt(own, '/forms/booking/schema', named);
+      const again = after('/properties/port', { do: 'choice', value: 'BRE', text: 'Breda' }, next);
+      expect(lookUp(again, `${at}/oneOf/1/title`)).toBe('Breda');
+      for (const text of ['', 'BRE'])
+        expect(after('/properties/port', { do: 'choice', value: 'BRE', text }, next)).toEqual(
+          own.forms['booking']?.schema,
+        );
+    }
+    for (const port of [
+      { type: 'string' },
+      { $ref: '#/properties/port' },
+      { enum: ['TOR'] },
+      { oneOf: [{ type: 'null' }] },
+    ])
+      expect(() =>
+        after(
+          '/properties/port',
+          { do: 'choice', value: 'BRE', text: 'Brevik' },
+          replaceAt(kit, '/forms/booking/schema/properties/port', port),
+        ),
+      ).toThrow('stand elsewhere');
   });
   it('required, in the object around; the last one takes the list away', () => {
     expect(after('/properties/weight', { do: 'required', is: true })['required']).toEqual(['pieces', 'weight']);

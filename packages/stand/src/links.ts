@@ -4,6 +4,7 @@ import { computeAccessibleDescription, computeAccessibleName, getRole } from 'do
 
 export type BreakKind =
   | 'id twice'
+  | 'id with a space'
   | 'label to nothing'
   | 'label to what takes none'
   | 'label to hidden'
@@ -31,12 +32,28 @@ export interface LinkedControl {
   readonly role: string;
   readonly name: string;
   readonly description: string;
+  /** Of which form of the page it is, from 1; 0 outside of any. */
+  readonly copy: number;
+  /** The names of the groups around it, outermost first. */
+  readonly groups: readonly string[];
+  /** What its labels say; empty without one. */
+  readonly label: string;
+  /** The first control of a widget that has several; nothing where it stands for itself. */
+  readonly partOf: Element | undefined;
+}
+export interface IdsOfPage {
+  readonly count: number;
+  /** What the ids of each form begin with, each once: two forms with one base would share ids. */
+  readonly bases: readonly string[];
+  /** Those that a selector has to escape. */
+  readonly escaped: readonly string[];
 }
 export interface LinkMap {
   readonly links: readonly Link[];
   readonly breaks: readonly LinkBreak[];
   /** In the order of the page, which is the order of Tab where nobody changes it. */
   readonly controls: readonly LinkedControl[];
+  readonly ids: IdsOfPage;
 }
 
 const labelable = 'button, input:not([type=hidden]), meter, output, progress, select, textarea';
@@ -96,14 +113,8 @@ export function linkMap(root: ParentNode): LinkMap {
       if (target) links.push({ from: element, to: target, by: 'error summary' });
     }
   }
-  const controls = elements
-    .filter((element) => element.matches(control) && !isHidden(element))
-    .map((element) => ({
-      element,
-      role: getRole(element) ?? '',
-      name: computeAccessibleName(element),
-      description: `${computeAccessibleDescription(element)} ${element.getAttribute('aria-description') ?? ''}`.trim(),
-    }));
+  const forms = elements.filter((element) => element instanceof HTMLFormElement);
+  const controls = linkedControls(elements, forms);
   for (const { element, role, name } of controls)
     if (name.trim() === '')
       broken(
@@ -112,8 +123,60 @@ export function linkMap(root: ParentNode): LinkMap {
         `The ${role === '' ? 'control' : role} has no name: nobody who does not see it knows what it is for.`,
         'Link a label to it with “for”, or name it with aria-labelledby.',
       );
-  return { links, breaks, controls };
+  return { links, breaks, controls, ids: idsOf(elements, forms) };
 }
+
+function linkedControls(elements: readonly Element[], forms: readonly Element[]): LinkedControl[] {
+  const firstOf = new Map<Element, Element>();
+  return elements
+    .filter((element) => element.matches(control) && !isHidden(element))
+    .map((element) => {
+      const widget = element.closest('.poietra-field, [role=radiogroup], [role=grid]');
+      const first = widget ? (firstOf.get(widget) ?? element) : element;
+      if (widget) firstOf.set(widget, first);
+      const labels = 'labels' in element ? [...((element.labels as NodeListOf<Element> | null) ?? [])] : [];
+      const form = element.closest('form');
+      return {
+        element,
+        role: getRole(element) ?? '',
+        name: computeAccessibleName(element),
+        description:
+          `${computeAccessibleDescription(element)} ${element.getAttribute('aria-description') ?? ''}`.trim(),
+        copy: form ? forms.indexOf(form) + 1 : 0,
+        groups: groupsAround(element),
+        label: labels.map((label) => label.textContent.trim()).join(' '),
+        partOf: first === element ? undefined : first,
+      };
+    });
+}
+
+function groupsAround(element: Element): string[] {
+  const groups: string[] = [];
+  for (let at = element.parentElement; at; at = at.parentElement) {
+    if (!at.matches('fieldset, [role=group]')) continue;
+    const name = computeAccessibleName(at).trim();
+    if (name !== '') groups.unshift(name);
+  }
+  return groups;
+}
+
+function idsOf(elements: readonly Element[], forms: readonly Element[]): IdsOfPage {
+  const ids = elements.map(({ id }) => id).filter((id) => id !== '');
+  const bases = forms.map((form) => commonStart([...form.querySelectorAll('.poietra-field [id]')].map(({ id }) => id)));
+  return {
+    count: ids.length,
+    bases: [...new Set(bases.filter((base) => base !== ''))],
+    escaped: [...new Set(ids.filter((id) => !isIdentifier.test(id)))],
+  };
+}
+/** Up to the last dash that all have in common: a part of a name is no base. */
+function commonStart([first = '', ...rest]: readonly string[]): string {
+  let length = first.length;
+  for (const one of rest) while (!one.startsWith(first.slice(0, length))) length--;
+  return first.slice(0, Math.max(0, first.slice(0, length).lastIndexOf('-')));
+}
+/** An identifier of CSS (CSS Syntax 3, 4.3.11): such an id stands in a selector as it is. */
+const isIdentifier = /^(?:--|-?[A-Za-z_\u0080-\uffff])[\w\u0080-\uffff-]*$/;
 
 type Broken = (kind: BreakKind, element: Element, says: string, advice: string) => void;
 
@@ -121,6 +184,13 @@ function repeatedIds(elements: readonly Element[], broken: Broken): void {
   const seen = new Map<Node, Set<string>>();
   for (const element of elements) {
     if (element.id === '') continue;
+    if (/\s/.test(element.id))
+      broken(
+        'id with a space',
+        element,
+        `The id “${element.id}” holds a space; a list of ids takes it for several, so nothing can refer to it.`,
+        'Make ids of letters, digits, “-” and “_” alone.',
+      );
     const tree = element.getRootNode();
     const own = seen.get(tree) ?? new Set();
     if (own.has(element.id))

@@ -33,6 +33,7 @@ describe('the links of a page', () => {
     ['a label that has nothing', '<label>A</label>', ['label to nothing']],
     ['a label to what takes none', '<label for="a">A</label><div id="a"></div>', ['label to what takes none']],
     ['a label to a hidden element', '<label for="a">A</label><input id="a" hidden>', ['label to hidden']],
+    ['an id with a space', '<label for="a b">A</label><input id="a b">', ['id with a space']],
     ['labels inside labels', '<label for="a">A <label for="a">B</label></label><input id="a">', ['labels nested']],
     ['a description of nothing', '<input aria-label="A" aria-describedby="gone">', ['reference to nothing']],
     ['a control without a name', '<input>', ['no name']],
@@ -66,4 +67,34 @@ describe('what the server drew, beside what the browser has', () => {
     ['another element', '<p><b>1</b></p>', '<p><i>1</i></p>', ['server and browser differ <p> “1”']],
     ['what an element draws itself', '<tide-box></tide-box>', '<tide-box role="group"><b>1</b></tide-box>', []],
   ])('%s', (_, served, living, wanted) => expect(differences(served, living)).toEqual(wanted));
+});
+
+describe('what the map says beside the breaks', () => {
+  const field = (base: string, name: string, inner: string): string =>
+    `<div class="poietra-field"><label id="${base}-${name}-label" for="${base}-${name}-input">${name}</label>${inner}</div>`;
+  const form = (base: string): string =>
+    `<form><fieldset><legend>Consignor</legend>${field(base, 'name', `<input id="${base}-name-input">`)}
+      ${field(base, 'day', `<input id="${base}-day-input"><button aria-label="Open"></button>`)}</fieldset></form>`;
+  it('which copy and group a control is of, its label, and the parts of one widget', () => {
+    const { controls, breaks } = linkMap(page(form('p1') + form('p2')));
+    expect(breaks).toEqual([]);
+    expect(
+      controls.map(({ copy, groups, label, role, partOf }) => [copy, groups.join(), label, role, partOf?.id]),
+    ).toEqual([
+      [1, 'Consignor', 'name', 'textbox', undefined],
+      [1, 'Consignor', 'day', 'textbox', undefined],
+      [1, 'Consignor', '', 'button', 'p1-day-input'],
+      [2, 'Consignor', 'name', 'textbox', undefined],
+      [2, 'Consignor', 'day', 'textbox', undefined],
+      [2, 'Consignor', '', 'button', 'p2-day-input'],
+    ]);
+  });
+  it('how many ids there are, what they begin with, and which a selector has to escape', () => {
+    expect(linkMap(page(form('p1') + form('p2'))).ids).toEqual({ count: 8, bases: ['p1', 'p2'], escaped: [] });
+    expect(linkMap(page('<i id=":r1:"></i><i id="1a"></i><i id="-"></i><i id="-a"></i><i id="é"></i>')).ids).toEqual({
+      count: 5,
+      bases: [],
+      escaped: [':r1:', '1a', '-'],
+    });
+  });
 });

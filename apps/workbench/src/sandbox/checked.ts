@@ -118,6 +118,11 @@ export type FromProver = z.infer<typeof fromProver>;
 
 const edit: z.ZodType<FormEdit> = z.discriminatedUnion('do', [
   z.object({ do: z.enum(['label', 'hint', 'condition', 'computed']), text: z.string().max(2000) }),
+  z.object({
+    do: z.literal('choice'),
+    value: z.union([z.string().max(2000), z.number(), z.boolean(), z.null()]),
+    text: z.string().max(2000),
+  }),
   z.object({ do: z.literal('required'), is: z.boolean() }),
   z.object({
     do: z.literal('rule'),
@@ -190,8 +195,27 @@ export const fromFrame = z.discriminatedUnion('kind', [
       )
       .max(200),
     controls: z
-      .array(z.object({ role: z.string().max(60), name: z.string().max(200), description: z.string().max(400) }))
+      .array(
+        z.object({
+          role: z.string().max(60),
+          name: z.string().max(200),
+          description: z.string().max(400),
+          copy: z.number().int().min(0),
+          groups: z.string().max(400),
+          label: z.string().max(200),
+          id: z.string().max(200),
+          /** Of which control before it in the list it is a part; -1 where it stands for itself. */
+          part: z.number().int().min(-1),
+        }),
+      )
       .max(500),
+    ids: z.object({
+      count: z.number().int().min(0),
+      bases: z.number().int().min(0),
+      escaped: z.array(z.string().max(200)).max(20),
+      /** What the server drew was compared with it. */
+      compared: z.boolean(),
+    }),
   }),
   z.object({ kind: z.literal('replayed'), trouble: z.string().max(1000).optional() }),
   z.object({ kind: z.literal('mounted') }),

@@ -1,10 +1,10 @@
 import { eachNode, planAt, type Form, type Plan, type PlanNode } from '@poietra/core';
 import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { EditNote } from './edit-note.js';
-import { LabelInPlace } from './label-in-place.js';
 import type { FormToOpen } from './messages.js';
 import { SpanEdges } from './span-edges.js';
 import { tell } from './tell.js';
+import { TextInPlace } from './text-in-place.js';
 
 interface Spot {
   readonly at: string;
@@ -107,7 +107,7 @@ export function EditMargin({
         {spots.map(({ at, top, y }) => y !== undefined && <path key={at} d={`M 0 ${top + 10} L 12 ${y + 10}`} />)}
       </svg>
       <SpanEdges form={form} plan={plan} />
-      <LabelInPlace form={form} plan={plan} />
+      <TextInPlace form={form} plan={plan} />
       {spots.map(({ at, top }) => {
         const node = nodeAt(at);
         return node && noteOf(node, at, top);

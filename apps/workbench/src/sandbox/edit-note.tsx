@@ -4,7 +4,7 @@ import { useState, type KeyboardEvent, type ReactNode } from 'react';
 import { AddMember, MoveInto } from './edit-more.js';
 import type { FormToOpen } from './messages.js';
 import { MoreHints } from './more-hints.js';
-import { kindWords, saidOf, type Said } from './said.js';
+import { choiceWord, kindWords, saidOf, type Said } from './said.js';
 import { tell } from './tell.js';
 import { Word } from './word.js';
 
@@ -113,6 +113,7 @@ export function EditNote(props: Props): ReactNode {
               ))}
             </select>
           )}
+          <Choices node={node} at={at} onChange={change} />
           <MoreHints
             plan={plan}
             node={node}
@@ -146,6 +147,38 @@ export function EditNote(props: Props): ReactNode {
         </div>
       )}
     </div>
+  );
+}
+
+/** More than a person would read through are changed as text. */
+const mostChoices = 40;
+
+/** The words of the values that may be chosen; a list that is folded away has nowhere else to show them. */
+function Choices({
+  node,
+  at,
+  onChange,
+}: {
+  readonly node: PlanNode;
+  readonly at: string;
+  onChange(edit: FormEdit): void;
+}): ReactNode {
+  if (node.kind !== 'field' || !node.choices || node.facts.allowed?.every((one) => typeof one === 'boolean'))
+    return null;
+  return (
+    <p>
+      Choices:{' '}
+      {node.choices.slice(0, mostChoices).map((choice, i) => {
+        const { name, value, edit } = choiceWord(choice, at);
+        return (
+          <span key={i}>
+            {i > 0 && ', '}
+            <Word label={name} value={value} onChange={(text) => onChange(edit(text))} />
+          </span>
+        );
+      })}
+      {node.choices.length > mostChoices && ` and ${node.choices.length - mostChoices} more, as text`}
+    </p>
   );
 }
 

@@ -9,6 +9,9 @@ interface Line {
   readonly ends: readonly [Element, Element];
 }
 
+/** More than anybody reads through. */
+const mostControls = 500;
+
 /** Where a person is: with the pointer, and with the focus. */
 interface Near {
   readonly pointed?: Element | undefined;
@@ -36,7 +39,7 @@ export function LinkOverlay({ served }: { readonly served?: string | undefined }
     if (!root) return undefined;
     let timer: ReturnType<typeof setTimeout> | undefined;
     const measure = (): void => {
-      const { links, breaks: own, controls } = linkMap(root);
+      const { links, breaks: own, controls, ids } = linkMap(root);
       const breaks = [...own, ...(served === undefined ? [] : fromServer(served, root))];
       const box = root.getBoundingClientRect();
       const next = links.map(({ from, to, by }): Line => {
@@ -61,11 +64,24 @@ export function LinkOverlay({ served }: { readonly served?: string | undefined }
         breaks: breaks
           .slice(0, 200)
           .map((one) => ({ ...one, where: one.where.slice(0, 200), says: one.says.slice(0, 400) })),
-        controls: controls.slice(0, 500).map(({ role, name, description }) => ({
-          role,
-          name: name.slice(0, 200),
-          description: description.slice(0, 400),
-        })),
+        controls: controls
+          .slice(0, mostControls)
+          .map(({ element, role, name, description, copy, groups, label, partOf }) => ({
+            role,
+            name: name.slice(0, 200),
+            description: description.slice(0, 400),
+            copy,
+            groups: groups.join(' › ').slice(0, 400),
+            label: label.slice(0, 200),
+            id: element.id.slice(0, 200),
+            part: partOf ? controls.findIndex((one) => one.element === partOf) : -1,
+          })),
+        ids: {
+          count: ids.count,
+          bases: ids.bases.length,
+          escaped: ids.escaped.slice(0, 20).map((id) => id.slice(0, 200)),
+          compared: served !== undefined,
+        },
       });
     };
     // Later by a moment, so that one change of many parts is measured once.

@@ -95,6 +95,18 @@ export function saidOf(node: PlanNode, at: string): Said[] {
   ];
 }
 
+/** The text of a value that may be chosen, as a word that can be changed. */
+export function choiceWord(
+  { value, text }: { readonly value: unknown; readonly text: string },
+  at: string,
+): { readonly name: string; readonly value: string; edit(text: string): FormEdit } {
+  return {
+    name: `Choice ${JSON.stringify(value)} of ${at}`,
+    value: text,
+    edit: (next) => ({ do: 'choice', value: value as string | number | boolean | null, text: next }),
+  };
+}
+
 /** What kind of value it is, in a word or two. */
 export function kindWords({ kind, facts }: PlanNode): string {
   if (kind === 'group') return 'a group';

@@ -1,5 +1,6 @@
 /** Edits of a form made where it is drawn: each becomes the smallest change of the schema that says it. */
 import { isObject, joinPointer, lookUp, parsePointer, removeAt, replaceAt, type Pointer } from '../json/index.js';
+import { withChoiceText } from './choice-text.js';
 import type { KitEdits } from './groups.js';
 import type { Kit } from './kit.js';
 
@@ -7,6 +8,8 @@ export type FormEdit =
   | { readonly do: 'label' | 'hint'; readonly text: string }
   /** An expression; empty takes it away. */
   | { readonly do: 'condition' | 'computed'; readonly text: string }
+  /** The text of a value that may be chosen. */
+  | { readonly do: 'choice'; readonly value: string | number | boolean | null; readonly text: string }
   | { readonly do: 'required'; readonly is: boolean }
   /** A rule of the schema; `undefined` takes it away. */
   | { readonly do: 'rule'; readonly keyword: string; readonly value: string | number | undefined }
@@ -80,6 +83,8 @@ export function editForm(kit: Kit, form: string, schemaAt: string, edit: FormEdi
       return put('x-poietra/span', spanWith(lookUp(own, '/x-poietra/span'), edit));
     case 'layout':
       return put('x-poietra/layout', edit.layout);
+    case 'choice':
+      return whole(withChoiceText(schema, at, edit.value, edit.text));
     case 'hints':
       return put('x-poietra', Object.keys(edit.hints).length === 0 ? undefined : edit.hints);
   }

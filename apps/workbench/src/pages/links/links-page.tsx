@@ -30,7 +30,7 @@ export function Component(): ReactNode {
   );
   const isPage = name === '' || form === undefined;
   return (
-    <div className="grid gap-4 p-4 lg:grid-cols-[minmax(0,1fr)_380px]">
+    <div className="grid gap-4 p-4 xl:grid-cols-[540px_minmax(0,1fr)]">
       <div className="grid content-start gap-3">
         <div className="flex flex-wrap items-baseline gap-3">
           <h1>Links</h1>

@@ -1,19 +1,36 @@
-import { planAt, type Form, type Plan } from '@poietra/core';
+import { planAt, type Form, type FormEdit, type Plan, type PlanNode } from '@poietra/core';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { choiceWord } from './said.js';
 import { tell } from './tell.js';
 
 interface Pressed {
-  readonly at: string;
-  readonly what: 'label' | 'hint';
+  /** The name of the box in which it is typed. */
+  readonly name: string;
   readonly value: string;
+  edit(text: string): FormEdit;
   readonly schemaAt: string;
   readonly label: string;
   readonly style: { readonly left: number; readonly top: number; readonly width: number; readonly font: string };
 }
-const parts = '.poietra-label, .poietra-hint, legend';
+const parts = '.poietra-choices label, .poietra-label, .poietra-hint, legend';
 
-/** While the sheet is edited, a label or a hint that is pressed is typed over where it stands. By keys, the note says both. */
-export function LabelInPlace({ form, plan }: { readonly form: Form; readonly plan: Plan }): ReactNode {
+/** What the part of a field that was pressed says, and the edit that says something else. */
+function saidBy(part: HTMLElement, node: PlanNode, at: string): Pick<Pressed, 'name' | 'value' | 'edit'> | undefined {
+  const list = part.closest('.poietra-choices');
+  if (list) {
+    const choice = node.kind === 'field' ? node.choices?.[[...list.children].indexOf(part)] : undefined;
+    return choice && choiceWord(choice, at);
+  }
+  if (part.matches('.poietra-hint'))
+    return { name: `Hint of ${at}`, value: node.hint ?? '', edit: (text) => ({ do: 'hint', text }) };
+  return { name: `Label of ${at}`, value: node.label, edit: (text) => ({ do: 'label', text }) };
+}
+
+/**
+ * While the sheet is edited, a label, a hint or the text of a choice that is pressed is typed over where it stands. By
+ * keys, the note says them all.
+ */
+export function TextInPlace({ form, plan }: { readonly form: Form; readonly plan: Plan }): ReactNode {
   const anchor = useRef<HTMLSpanElement>(null);
   const [pressed, setPressed] = useState<Pressed>();
   useEffect(() => {
@@ -21,21 +38,21 @@ export function LabelInPlace({ form, plan }: { readonly form: Form; readonly pla
     const sheet = copy?.querySelector('form');
     if (!copy || !sheet) return undefined;
     const press = (event: MouseEvent): void => {
-      const part = (event.target as HTMLElement).closest<HTMLElement>(parts);
+      const target = event.target as HTMLElement;
+      // The mark of a choice chooses; its words are words.
+      const part = target.matches('input, select, textarea') ? null : target.closest<HTMLElement>(parts);
       const holder = part?.closest<HTMLElement>('[data-at]');
       if (!part || !holder || !sheet.contains(part)) return;
       const at = holder.dataset['at'] ?? '';
       const node = planAt(plan.root, at, (where, chooser) => form.chosen(where, chooser));
-      if (!node) return;
+      const said = node && saidBy(part, node, at);
+      if (!said) return;
       // It would give the focus to the input that it names.
       event.preventDefault();
       event.stopPropagation();
       const [box, base] = [part.getBoundingClientRect(), copy.getBoundingClientRect()];
-      const what = part.matches('.poietra-hint') ? 'hint' : 'label';
       setPressed({
-        at,
-        what,
-        value: what === 'hint' ? (node.hint ?? '') : node.label,
+        ...said,
         schemaAt: node.schemaAt,
         label: node.label,
         style: {
@@ -51,26 +68,26 @@ export function LabelInPlace({ form, plan }: { readonly form: Form; readonly pla
   }, [form, plan]);
   return (
     <span ref={anchor} className="edit-in-place">
-      {pressed && <Box key={`${pressed.at} ${pressed.what}`} pressed={pressed} onClose={() => setPressed(undefined)} />}
+      {pressed && <Box key={pressed.name} pressed={pressed} onClose={() => setPressed(undefined)} />}
     </span>
   );
 }
 
 function Box({ pressed, onClose }: { readonly pressed: Pressed; onClose(): void }): ReactNode {
-  const { at, what, value, schemaAt, label, style } = pressed;
+  const { name, value, schemaAt, label, style } = pressed;
   const [text, setText] = useState(value);
   const isDone = useRef(false);
   const close = (isTaken: boolean): void => {
     if (isDone.current) return;
     isDone.current = true;
     if (isTaken && text !== value)
-      tell({ kind: 'edit', schemaAt, label: label.slice(0, 200), edit: { do: what, text } });
+      tell({ kind: 'edit', schemaAt, label: label.slice(0, 200), edit: pressed.edit(text) });
     onClose();
   };
   return (
     <input
       autoFocus
-      aria-label={`${what === 'hint' ? 'Hint' : 'Label'} of ${at}`}
+      aria-label={name}
       style={style}
       value={text}
       onFocus={({ target }) => target.select()}
