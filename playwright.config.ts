@@ -20,6 +20,11 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
+    // A later visit: the first one is offered a way through, which has a test of its own.
+    storageState: {
+      cookies: [],
+      origins: [{ origin: `http://127.0.0.1:${port}`, localStorage: [{ name: 'poietra-way', value: 'left' }] }],
+    },
     actionTimeout: 20_000,
     launchOptions: {
       executablePath: chromiumPath,

@@ -41,6 +41,7 @@ export const pages: readonly Page[] = [
   { path: 'begin', name: 'Begin a form', load: () => import('./pages/forms/begin-page.js') },
   { path: 'forms/:name/:record?', load: () => import('./pages/forms/form-page.js') },
   { path: 'form-settings/:name', load: () => import('./pages/forms/settings-page.js') },
+  { path: 'map', name: 'Map from inputs to forms', load: () => import('./pages/map/map-page.js') },
   { path: 'skins', name: 'Skins', kind: 'skins', load: () => import('./pages/skins/skins-page.js') },
   { path: 'skins/:name', load: () => import('./pages/skins/skin-page.js') },
   { path: 'look', name: 'Look', load: () => import('./pages/look/look-page.js') },

@@ -14,6 +14,7 @@ import { useKit } from '../store/kit.js';
 import { useKitFile } from '../store/kit-file.js';
 import { useView } from '../store/view.js';
 import { OrderOfWork } from './order-of-work.js';
+import { WayBar } from './way-bar.js';
 
 const Palette = lazy(() => import('./palette.js'));
 
@@ -57,6 +58,7 @@ export function Frame(): ReactNode {
           {trouble}
         </p>
       )}
+      {status === 'ready' && <WayBar />}
       <main id="page" tabIndex={-1} className="min-h-0 flex-1 overflow-auto" aria-busy={navigation.state !== 'idle'}>
         {status === 'loading' && <Busy>Opening the kit …</Busy>}
         {status === 'failed' && (

@@ -1,16 +1,19 @@
-import { partsOf } from '@poietra/core';
+import { partsOf, titleOf, type PartKind } from '@poietra/core';
 import type { ReactNode } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { pages } from '../pages.js';
-import { useFailing } from '../parts/use-failing.js';
+import { isOpen, partKey, useAttention } from '../parts/use-attention.js';
 import { useKit } from '../store/kit.js';
 import { useProject } from '../store/project.js';
+
+/** More than fit into a line that one reads in passing. */
+const mostNamed = 3;
 
 /** The order of work, as one line: where one comes from, where one is, what waits. */
 export function OrderOfWork(): ReactNode {
   const { kit } = useKit();
   const project = useProject();
-  const failing = Object.values(useFailing() ?? {}).reduce((sum, one) => sum + one, 0);
+  const attention = useAttention();
   // What belongs to a stop but has an address of its own.
   const { pathname } = useLocation();
   const belongs: Readonly<Record<string, string>> = {
@@ -20,11 +23,17 @@ export function OrderOfWork(): ReactNode {
     documents: 'forms',
     look: 'forms',
     skins: 'forms',
+    map: 'forms',
   };
   const here = belongs[pathname.split('/')[1] ?? ''];
-  const attention: Readonly<Record<string, string | false>> = {
-    inputs: project.status === 'failed' && 'the project cannot be read',
-    codecs: failing > 0 && `${failing} ${failing === 1 ? 'case fails' : 'cases fail'}`,
+  const needsAt = (path: string, kind: PartKind | undefined): string | undefined => {
+    if (path === 'inputs' && project.status === 'failed') return 'the project cannot be read';
+    const needs = Object.keys(kind ? partsOf(kit, kind) : {}).flatMap((name) => {
+      const said = kind && attention.get(partKey(kind, name));
+      return said && isOpen(said) ? [`${titleOf(kit, kind, name)}: ${said.says}`] : [];
+    });
+    if (needs.length <= mostNamed) return needs.length === 0 ? undefined : needs.join('; ');
+    return `${needs.slice(0, mostNamed).join('; ')} and ${needs.length - mostNamed} more`;
   };
   const inputs = project.status === 'ready' ? project.inputs.length : undefined;
   return (
@@ -33,6 +42,7 @@ export function OrderOfWork(): ReactNode {
         {pages
           .filter(({ isStop }) => isStop)
           .map(({ path, name, kind }, i) => {
+            const needs = needsAt(path, kind);
             const count = path === 'inputs' ? inputs : kind && Object.keys(partsOf(kit, kind)).length;
             return (
               <li key={path} className="flex items-center">
@@ -45,10 +55,10 @@ export function OrderOfWork(): ReactNode {
                 >
                   {name}
                   {count !== undefined && <span className="mono text-ink-2">{count}</span>}
-                  {attention[path] && (
-                    <span title={attention[path]} className="font-bold text-fail">
+                  {needs !== undefined && (
+                    <span title={needs} className="font-bold text-fail">
                       <span aria-hidden="true">!</span>
-                      <span className="sr-only">{attention[path]}</span>
+                      <span className="sr-only">{needs}</span>
                     </span>
                   )}
                 </NavLink>

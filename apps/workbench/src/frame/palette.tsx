@@ -8,6 +8,8 @@ import { oneOf, pathOf } from '../parts/kit-part.js';
 import { useKit } from '../store/kit.js';
 import { useProject } from '../store/project.js';
 import { useView } from '../store/view.js';
+import { useWay } from '../store/way.js';
+import { wayOf } from './way.js';
 
 interface Entry {
   readonly name: string;
@@ -35,6 +37,9 @@ export default function Palette(): ReactNode {
       name: theme === 'light' ? 'Dark theme' : 'Light theme',
       run: () => setTheme(theme === 'light' ? 'dark' : 'light'),
     },
+    ...(wayOf(kit)
+      ? [{ kind: 'Do', name: 'Three minutes along one value', run: () => useWay.getState().go('offered') }]
+      : []),
     ...pages.flatMap(({ path, name }) =>
       name === undefined ? [] : [{ kind: 'Page', name, run: () => void navigate(`/${path.replace(/\/:.*/, '')}`) }],
     ),

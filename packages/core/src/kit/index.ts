@@ -50,6 +50,7 @@ export {
   renamePart,
   titleOf,
   usesOfDocument,
+  usesByPart,
   usesOfPart,
   type KitUse,
 } from './parts.js';

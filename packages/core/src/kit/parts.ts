@@ -39,6 +39,18 @@ export function usesOfPart(kit: Kit, kind: PartKind, name: string): KitUse[] {
   return uses;
 }
 
+/** The uses of every part of a kind, by its name, in one walk over the kit. */
+export function usesByPart(kit: Kit, kind: PartKind): ReadonlyMap<string, readonly KitUse[]> {
+  const uses = new Map<string, KitUse[]>();
+  withReferences(kit, kind, (reference, at) => {
+    const known = uses.get(reference) ?? [];
+    known.push(useAt(kit, at));
+    uses.set(reference, known);
+    return reference;
+  });
+  return uses;
+}
+
 /** The forms and groups that lead to a document, directly or through others. */
 export function usesOfDocument(kit: Kit, uri: string): KitUse[] {
   const { [uri]: _, ...others } = kitDocuments(kit);

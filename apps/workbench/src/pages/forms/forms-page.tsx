@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { Board, type Column } from '../../parts/board.js';
 import { pathOf } from '../../parts/kit-part.js';
 import { RemovePart } from '../../parts/remove-part.js';
+import { partKey } from '../../parts/use-attention.js';
 import { usePlanned } from '../../parts/use-planned.js';
 import { Verdict } from '../../parts/verdict.js';
 import { followDrafts } from '../../store/drafts.js';
@@ -45,6 +46,7 @@ export function Component(): ReactNode {
               <Link to="/skins">Skins</Link>
               <Link to="/look">Look</Link>
               <Link to="/documents">Documents</Link>
+              <Link to="/map">Map</Link>
             </>
           }
           rowActions={({ id, form }) => (
@@ -88,7 +90,7 @@ const columns: readonly Column<Row>[] = [
   {
     name: 'Made of',
     width: 'minmax(0,1.4fr)',
-    cell: ({ form }) => <MadeOf form={form} />,
+    cell: ({ id, form }) => <MadeOf id={id} form={form} />,
   },
   {
     name: 'Sends to',
@@ -105,7 +107,7 @@ const columns: readonly Column<Row>[] = [
 ];
 
 /** Its groups and fields of the kit, and how many members it has itself. */
-function MadeOf({ form }: { readonly form: FormDescription }): ReactNode {
+function MadeOf({ id, form }: Row): ReactNode {
   const text = JSON.stringify([form.schema, form.hints]);
   const groups = new Set([...text.matchAll(/"urn:poietra:group:([\w.-]+)/g)].map(([, name]) => name ?? ''));
   const fields = new Set([...text.matchAll(/"field":"([\w.-]+)"/g)].map(([, name]) => name ?? ''));
@@ -114,7 +116,10 @@ function MadeOf({ form }: { readonly form: FormDescription }): ReactNode {
     <span className="block text-[13px] whitespace-normal text-ink-2">
       {members === 1 ? 'one member' : `${members} members`}
       {groups.size > 0 && `; groups ${[...groups].join(', ')}`}
-      {fields.size > 0 && `; ${fields.size === 1 ? 'one field' : `${fields.size} fields`} of the kit`}
+      {fields.size > 0 && `; ${fields.size === 1 ? 'one field' : `${fields.size} fields`} of the kit`}{' '}
+      <Link to={`/map?at=${encodeURIComponent(partKey('forms', id))}`} aria-label={`${form.title} on the map`}>
+        map
+      </Link>
     </span>
   );
 }

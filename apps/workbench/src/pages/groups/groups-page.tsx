@@ -1,7 +1,7 @@
 import { freeName, groupUri, type GroupDescription } from '@poietra/core';
 import { PlusIcon } from '@phosphor-icons/react';
 import { useState, type ReactNode } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { Board, type Column } from '../../parts/board.js';
 import { Button } from '../../parts/button.js';
 import { RemovePart } from '../../parts/remove-part.js';
@@ -52,6 +52,7 @@ export function Component(): ReactNode {
               Of a form’s fields …
             </Toggle>
           )}
+          <Link to="/map">Map</Link>
         </>
       }
       rowActions={({ id }) => <RemovePart kind="groups" name={id} />}

@@ -1,0 +1,77 @@
+import { kitDocuments, missingDocuments, staleness, tally, versionOf, type Kit, type PartKind } from '@poietra/core';
+import { useMemo } from 'react';
+import { useKit } from '../store/kit.js';
+import { useProject } from '../store/project.js';
+import { useFailing } from './use-failing.js';
+import type { VerdictKind } from './verdict.js';
+
+/** Kind and name: no two parts share it. */
+export const partKey = (kind: PartKind, name: string): string => `${kind}:${name}`;
+
+/** What is to be said of a part at a glance. */
+export interface Attention {
+  readonly kind: VerdictKind;
+  readonly says: string;
+}
+
+/** How the parts of the kit stand, by their keys; what nothing is to be said of is left out. */
+export function useAttention(): ReadonlyMap<string, Attention> {
+  const kit = useKit((store) => store.kit);
+  const failing = useFailing();
+  const found = useProject(({ inputs }) => inputs);
+  return useMemo(() => {
+    const all = new Map<string, Attention>();
+    // What is installed by now counts, where the project is open.
+    const versions = { ...kit.inputs, ...Object.fromEntries(found.map(({ input }) => [input.id, input])) };
+    for (const name of Object.keys(kit.adapters)) all.set(partKey('adapters', name), proofOf(kit, name, versions));
+    for (const [name, { cases = [] }] of Object.entries(kit.codecs)) {
+      const failed = failing?.[name] ?? 0;
+      if (failed > 0) all.set(partKey('codecs', name), { kind: 'fail', says: `${casesInWords(failed)} fail` });
+      else if (failing && cases.length > 0)
+        all.set(partKey('codecs', name), { kind: 'pass', says: `${casesInWords(cases.length)} hold` });
+    }
+    for (const kind of ['groups', 'forms'] as const)
+      for (const [name, { schema }] of Object.entries(kit[kind])) {
+        const missing = missingIn(kit, schema);
+        if (missing > 0)
+          all.set(partKey(kind, name), {
+            kind: 'fail',
+            says: missing === 1 ? 'a document is missing' : `${missing} documents are missing`,
+          });
+      }
+    return all;
+  }, [kit, failing, found]);
+}
+
+/** Whether a person has to see to it. */
+export const isOpen = ({ kind }: Attention): boolean => kind === 'fail' || kind === 'warning';
+
+/** A schema of megabytes is walked once, not with every edit of another part. */
+const walked = new WeakMap<object, { readonly of: readonly unknown[]; readonly missing: number }>();
+function missingIn(kit: Kit, schema: unknown): number {
+  if (typeof schema !== 'object' || schema === null) return 0;
+  const of = [kit.documents, kit.groups];
+  const known = walked.get(schema);
+  if (known?.of.every((one, i) => one === of[i])) return known.missing;
+  const missing = missingDocuments(schema, kitDocuments(kit)).length;
+  walked.set(schema, { of, missing });
+  return missing;
+}
+
+const casesInWords = (count: number): string => (count === 1 ? 'one case' : `${count} cases`);
+
+function proofOf(
+  { adapters, proofs }: Kit,
+  name: string,
+  inputs: Readonly<Record<string, { readonly version: string }>>,
+): Attention {
+  const proof = proofs?.[name]?.now;
+  const adapter = adapters[name];
+  if (!proof || !adapter) return { kind: 'unknown', says: 'not proved yet' };
+  if (staleness(proof, adapter, versionOf(adapter, inputs)) !== undefined)
+    return { kind: 'warning', says: 'changed since it was proved' };
+  const { fail, pass } = tally(proof.verdicts);
+  return fail > 0
+    ? { kind: 'fail', says: `${fail} of the contract’s checks fail` }
+    : { kind: 'pass', says: `${pass} of the contract’s checks pass` };
+}
