@@ -20,6 +20,7 @@ const pages = [
   ['/skins/suite', 'How it draws', ['iframe']],
   ['/shelf', 'One thing each', []],
   ['/forms/freight-booking-short', 'Collection date', [['iframe', '.rdp-root']]],
+  ['/map', 'Inputs, by their adapters', []],
   ['/links', 'Controls, in the order of the page', [['iframe', '.rdp-root']]],
   ['/hand-over', 'files, typed and formatted', []],
   ['/kit', 'Last steps', []],

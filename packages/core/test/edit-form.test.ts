@@ -29,6 +29,10 @@ function after(schemaAt: string, edit: FormEdit, from: Kit = kit): Record<string
   expect(Object.keys(edits)).toHaveLength(1);
   return Object.values(edits)[0] as Record<string, unknown>;
 }
+const withPort = (port: unknown): Kit =>
+  replaceAt(replaceAt(kit, '/forms/booking/schema/properties/port', port), '/forms/booking/schema/$defs', {
+    'a/port': { enum: ['ALD', 'BRE'] },
+  });
 const names = (schema: Record<string, unknown>): string[] => Object.keys(schema['properties'] as object);
 
 describe('an edit on the sheet is the smallest change that says it', () => {
@@ -45,24 +49,20 @@ describe('an edit on the sheet is the smallest change that says it', () => {
     const titled = replaceAt(kit, '/forms/booking/schema/properties/pieces/title', 'How many');
     expect(after('/properties/pieces', { do: 'label', text: '' }, titled)).toEqual(kit.forms['booking']?.schema);
   });
-  it('the text of a choice, wherever its values stand; the last text taken away leaves the plain values', () => {
-    const schemas: readonly [unknown, string][] = [
-      [{ enum: ['ALD', 'BRE'] }, ''],
-      [{ type: 'array', items: { enum: ['ALD', 'BRE'] } }, '/items'],
-      [{ $ref: '#/$defs/a~1port' }, 'defs'],
+  it('the text of a choice, where its values stand; taken away, all is as it was', () => {
+    const schemas: readonly [unknown, at: string, said: unknown][] = [
+      [{ enum: ['ALD', 'BRE'] }, '/properties/port/x-poietra/words', { BRE: 'Brevik' }],
+      [{ type: 'array', items: { enum: ['ALD', 'BRE'] } }, '/properties/port/x-poietra/words', { BRE: 'Brevik' }],
+      [{ type: 'array', items: { $ref: '#/$defs/a~1port' } }, '/properties/port/x-poietra/words', { BRE: 'Brevik' }],
+      [{ $ref: '#/$defs/a~1port' }, '/$defs/a~1port/x-poietra/words', { BRE: 'Brevik' }],
+      [{ oneOf: [{ const: 'ALD', title: 'Aldervik' }, { const: 'BRE' }] }, '/properties/port/oneOf/1/title', 'Brevik'],
+      [{ anyOf: [{ enum: ['BRE'] }, { const: 'ALD' }] }, '/properties/port/anyOf/0/title', 'Brevik'],
     ];
-    for (const [port, place] of schemas) {
-      const own = replaceAt(
-        replaceAt(kit, '/forms/booking/schema/properties/port', port),
-        '/forms/booking/schema/$defs',
-        { 'a/port': { enum: ['ALD', 'BRE'] } },
-      );
-      const at = place === 'defs' ? '/$defs/a~1port' : `/properties/port${place}`;
+    for (const [port, at, said] of schemas) {
+      const own = withPort(port);
       const named = after('/properties/port', { do: 'choice', value: 'BRE', text: 'Brevik' }, own);
-      expect(lookUp(named, at)).toEqual({ oneOf: [{ const: 'ALD' }, { const: 'BRE', title: 'Brevik' }] });
+      expect(lookUp(named, at)).toEqual(said);
       const next = replaceAt(own, '/forms/booking/schema', named);
-      const again = after('/properties/port', { do: 'choice', value: 'BRE', text: 'Breda' }, next);
-      expect(lookUp(again, `${at}/oneOf/1/title`)).toBe('Breda');
       for (const text of ['', 'BRE'])
         expect(after('/properties/port', { do: 'choice', value: 'BRE', text }, next)).toEqual(
           own.forms['booking']?.schema,
@@ -74,13 +74,41 @@ describe('an edit on the sheet is the smallest change that says it', () => {
       { enum: ['TOR'] },
       { oneOf: [{ type: 'null' }] },
     ])
-      expect(() =>
-        after(
-          '/properties/port',
-          { do: 'choice', value: 'BRE', text: 'Brevik' },
-          replaceAt(kit, '/forms/booking/schema/properties/port', port),
-        ),
-      ).toThrow('stand elsewhere');
+      expect(() => after('/properties/port', { do: 'choice', value: 'BRE', text: 'Brevik' }, withPort(port))).toThrow(
+        'stand elsewhere',
+      );
+  });
+  it('of what is said by a hint changes that hint, in the schema or beside it: nothing is edited unheard', () => {
+    const inSchema = withPort({
+      enum: ['BRE'],
+      'x-poietra': { label: 'Port', hint: 'Where', words: { ALD: 'Aldervik' } },
+    });
+    expect(after('/properties/port', { do: 'label', text: 'Quay' }, inSchema)).toMatchObject({
+      properties: { port: { 'x-poietra': { label: 'Quay' } } },
+    });
+    expect(
+      lookUp(
+        after('/properties/port', { do: 'choice', value: 'BRE', text: 'Brevik' }, inSchema),
+        '/properties/port/x-poietra/words',
+      ),
+    ).toEqual({ ALD: 'Aldervik', BRE: 'Brevik' });
+    const beside = replaceAt(inSchema, '/forms/booking/hints', {
+      '/properties/port': { hint: 'Beside', words: { BRE: 'Breda' }, layout: 'row', span: 6 },
+    });
+    const hintsAfter = (edit: FormEdit) => {
+      const edits = editForm(beside, 'booking', '/properties/port', edit);
+      expect(Object.keys(edits)).toEqual(['/forms/booking/hints']);
+      return (edits['/forms/booking/hints'] as Record<string, unknown>)['/properties/port'];
+    };
+    expect(hintsAfter({ do: 'hint', text: 'Here' })).toMatchObject({ hint: 'Here' });
+    expect(hintsAfter({ do: 'choice', value: 'BRE', text: 'Brevik' })).toMatchObject({ words: { BRE: 'Brevik' } });
+    expect(hintsAfter({ do: 'layout', layout: undefined })).not.toHaveProperty('layout');
+    expect(hintsAfter({ do: 'span', span: 3, width: 'narrow' })).toMatchObject({ span: { wide: 6, narrow: 3 } });
+    // All hints at once: they come to stand in the schema, and nothing beside it contradicts them.
+    expect(editForm(beside, 'booking', '/properties/port', { do: 'hints', hints: { span: 4 } })).toMatchObject({
+      '/forms/booking/hints': {},
+      '/forms/booking/schema': { properties: { port: { 'x-poietra': { span: 4 } } } },
+    });
   });
   it('required, in the object around; the last one takes the list away', () => {
     expect(after('/properties/weight', { do: 'required', is: true })['required']).toEqual(['pieces', 'weight']);

@@ -27,6 +27,7 @@ const input: FoundInput = {
   properties: [
     { name: 'value', type: 'string' },
     { name: 'onChange', type: '(value: string) => void', args: [{ name: 'value', type: 'string' }] },
+    { name: 'onSelectCapture', type: '() => void', args: [], inherited: true },
     { name: 'onOld', type: '() => void', args: [], deprecated: true },
     { name: 'title', type: 'string', inherited: true },
   ],

@@ -108,7 +108,7 @@ function Controls({ controls }: { readonly controls: readonly Control[] }): Reac
                       aria-expanded={open.has(i)}
                       onClick={() => fold(i)}
                     >
-                      {open.has(i) ? 'fold its parts' : `and ${parts} more parts`}
+                      {open.has(i) ? 'fold its parts' : parts === 1 ? 'and one more part' : `and ${parts} more parts`}
                     </button>
                   )}
                 </td>

@@ -132,12 +132,17 @@ export function samplesFor(type: string, now: Date, choices: readonly unknown[] 
   return pairs;
 }
 
-/** Every callback or event of an input that is worth listening to. */
+/**
+ * Every callback or event of an input that is worth listening to. Handlers of the capturing phase hear what others tell,
+ * and are none of its own.
+ */
 export function reportsOf({ family, events, properties, widget }: FoundInput): string[] {
   if (families[family].tells === 'by events')
     return [...new Set([...events.map(({ name }) => name), 'input', 'change'])];
   const declared = properties
-    .filter(({ args, name, deprecated }) => args && !deprecated && /^on[A-Z]|\./.test(name))
+    .filter(
+      ({ args, name, deprecated }) => args && !deprecated && /^on[A-Z]|\./.test(name) && !/^on.+Capture$/.test(name),
+    )
     .map(({ name }) => name);
   if (!widget || widget.reports === 'options') return declared;
   const usual = widget.reports === 'on' ? ['change', 'update', 'accept'] : ['input', 'change'];

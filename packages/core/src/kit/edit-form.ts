@@ -1,6 +1,6 @@
 /** Edits of a form made where it is drawn: each becomes the smallest change of the schema that says it. */
 import { isObject, joinPointer, lookUp, parsePointer, removeAt, replaceAt, type Pointer } from '../json/index.js';
-import { withChoiceText } from './choice-text.js';
+import { choiceTextAt } from './choice-text.js';
 import type { KitEdits } from './groups.js';
 import type { Kit } from './kit.js';
 
@@ -63,30 +63,46 @@ export function editForm(kit: Kit, form: string, schemaAt: string, edit: FormEdi
   const whole = (next: unknown): KitEdits => ({ [root]: next });
   if (edit.do === 'add') return whole(added(schema, at, edit.name, edit.schema));
   if (!isObject(own)) throw new TypeError('Its schema says only yes or no; write it as text.');
-  const put = (member: string, value: unknown): KitEdits =>
-    whole(
-      value === undefined || value === ''
-        ? removeAt(schema, `${at}/${member}`)
-        : replaceAt(schema, `${at}/${member}`, value),
-    );
+  const put = (member: string, value: unknown): KitEdits => whole(putAt(schema, `${at}/${member}`, value));
+  // What stands beside the form's schema wins over what stands in it: the edit goes where it is heard.
+  const beside = root === `${joinPointer('/forms', form)}/schema` ? hintsBeside(kit, form) : undefined;
+  const hint = (member: string, value: unknown, where = at): KitEdits =>
+    isObject(beside?.hints[where]) && beside.hints[where][member] !== undefined
+      ? { [beside.at]: putAt(beside.hints, `${joinPointer('', where)}/${member}`, value) }
+      : whole(putAt(schema, `${where}/x-poietra/${member}`, value));
+  const hinted = (member: string): boolean =>
+    (isObject(beside?.hints[at]) && beside.hints[at][member] !== undefined) ||
+    lookUp(own, `/x-poietra/${member}`) !== undefined;
   switch (edit.do) {
     case 'label':
-      return put('title', edit.text);
+      return hinted('label') ? hint('label', edit.text) : put('title', edit.text);
     case 'hint':
-      return put('description', edit.text);
+      return hinted('hint') ? hint('hint', edit.text) : put('description', edit.text);
     case 'rule':
       return put(edit.keyword, edit.value);
     case 'condition':
     case 'computed':
-      return put(`x-poietra/${edit.do}`, edit.text);
-    case 'span':
-      return put('x-poietra/span', spanWith(lookUp(own, '/x-poietra/span'), edit));
+      return hint(edit.do, edit.text);
+    case 'span': {
+      const before: unknown = hinted('span') ? beside && lookUp(beside.hints[at], '/span') : undefined;
+      return hint('span', spanWith(before ?? lookUp(own, '/x-poietra/span'), edit));
+    }
     case 'layout':
-      return put('x-poietra/layout', edit.layout);
-    case 'choice':
-      return whole(withChoiceText(schema, at, edit.value, edit.text));
+      return hint('layout', edit.layout);
+    case 'choice': {
+      const said = choiceTextAt(schema, at, edit.value, edit.text);
+      if ('schema' in said) return whole(said.schema);
+      const words: unknown =
+        lookUp(beside?.hints[said.at], '/words') ?? lookUp(schema, `${said.at}/x-poietra/words`) ?? {};
+      const next = putAt(words, joinPointer('', String(edit.value)), said.word);
+      return hint('words', isObject(next) && Object.keys(next).length === 0 ? undefined : next, said.at);
+    }
     case 'hints':
-      return put('x-poietra', Object.keys(edit.hints).length === 0 ? undefined : edit.hints);
+      return {
+        ...put('x-poietra', Object.keys(edit.hints).length === 0 ? undefined : edit.hints),
+        // All hints of the place, those beside it among them: they stand in the schema now.
+        ...(beside?.hints[at] === undefined ? {} : { [beside.at]: removeAt(beside.hints, joinPointer('', at)) }),
+      };
   }
   const { owner, name } = ownerOf(at);
   switch (edit.do) {
@@ -103,6 +119,26 @@ export function editForm(kit: Kit, form: string, schemaAt: string, edit: FormEdi
     case 'place':
       return whole(moved(schema, owner, name, edit));
   }
+}
+
+/** The value there, or nothing there; hints that are left empty go. */
+function putAt<T>(whole: T, at: Pointer, value: unknown): T {
+  if (value !== undefined && value !== '') return replaceAt(whole, at, value);
+  if (lookUp(whole, at) === undefined) return whole;
+  const next = removeAt(whole, at);
+  const around = at.slice(0, at.lastIndexOf('/'));
+  const isLeftEmpty = around.endsWith('/x-poietra') && Object.keys(lookUp(next, around) as object).length === 0;
+  return isLeftEmpty ? removeAt(next, around) : next;
+}
+
+/** The hints that stand beside a form's schema, by the places that they are about. */
+function hintsBeside(
+  kit: Kit,
+  form: string,
+): { readonly at: Pointer; readonly hints: Readonly<Record<Pointer, unknown>> } | undefined {
+  const at = `${joinPointer('/forms', form)}/hints`;
+  const hints: unknown = lookUp(kit, at);
+  return isObject(hints) ? { at, hints } : undefined;
 }
 
 /** The object that a member belongs to. */

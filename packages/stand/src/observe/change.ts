@@ -15,28 +15,49 @@ import { fullLook, look } from '../look.js';
 import { settle } from '../settle.js';
 import type { Observation } from './observation.js';
 
-/** Tries gestures until something is told, and reads the value out of it. */
+/**
+ * Tries gestures until something is told, and reads the value out of it. What the input passes on from HTML (a selection
+ * of text, a key) is believed only where no gesture makes it tell something of its own.
+ */
 export async function findChange(seen: Observation): Promise<void> {
+  const { change } = seen.adapter;
+  const passedOn = new Set(
+    seen.input.properties.flatMap(({ name, inherited }) => (inherited && name !== change.report ? [name] : [])),
+  );
+  const isOwn = ({ report }: Reading): boolean => !passedOn.has(report);
+  const own = await tryGestures(seen, isOwn);
+  if (own.isFound) return;
+  if (own.others > 0 && (await tryGestures(seen, () => true)).isFound) return;
+  seen.note('change', 'No gesture was found that it reports as a change.', `${own.tries} were tried.`, 0.8);
+}
+
+/** `others` counts what was told and not believed. */
+async function tryGestures(
+  seen: Observation,
+  isBelieved: (reading: Reading) => boolean,
+): Promise<{ readonly isFound: boolean; readonly tries: number; readonly others: number }> {
   const { value } = seen.adapter;
   const declared = seen.input.properties.find(({ name }) => name === value.property)?.type ?? '';
   const isFlag = /\bboolean\b/.test(declared) || value.property === 'checked';
   const probe = await seen.mount();
   const steps = probe ? attempts(probe.box) : [];
   await seen.clean();
-  let tries = 0;
-  for (const first of steps) {
-    if (tries++ > 24) break;
+  let [tries, others] = [0, 0];
+  for (const first of steps.slice(0, mostTries)) {
+    tries++;
     const { report } = seen.adapter.change;
     const trial = await seen.mount({ listen: [...new Set([report, ...reportsOf(seen.input)])] });
-    if (!trial) return;
-    const readings = (): Reading[] => readingsFrom(seen, trial.heard, isFlag);
+    if (!trial) break;
+    const readings = (): Reading[] => readingsFrom(seen, trial.heard, isFlag).filter(isBelieved);
     const gesture = await seen.quietly(() => follow(trial, first(trial), () => readings().length > 0));
     const found = readings();
+    others += readingsFrom(seen, trial.heard, isFlag).length - found.length;
     await seen.clean();
-    if (gesture && (await settleOn(seen, gesture, found))) return;
+    if (gesture && (await settleOn(seen, gesture, found))) return { isFound: true, tries, others };
   }
-  seen.note('change', 'No gesture was found that it reports as a change.', `${tries} were tried.`, 0.8);
+  return { isFound: false, tries, others };
 }
+const mostTries = 25;
 
 /** Another "no value" is another start, from which the gesture may lead nowhere. */
 export async function changeAgain(seen: Observation, before: AdapterDescription): Promise<void> {
