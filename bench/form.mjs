@@ -2,6 +2,7 @@
  * A schema-driven form in real Chromium against the same inputs by hand: bare uncontrolled HTML, one small state per
  * field, one state for all. Script time per key press, first drawing and memory, as ratios measured in one run.
  */
+import { chromiumPath } from '../scripts/chromium.mjs';
 import { build } from 'esbuild';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
@@ -22,7 +23,7 @@ const { outputFiles } = await build({
   absWorkingDir: home,
   logLevel: 'error',
 });
-const own = process.env.CHROMIUM ?? '/usr/bin/chromium';
+const own = chromiumPath();
 const browser = await chromium.launch({
   ...(existsSync(own) ? { executablePath: own } : {}),
   args: ['--no-sandbox', '--disable-gpu', '--js-flags=--expose-gc', '--enable-precise-memory-info'],

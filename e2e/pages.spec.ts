@@ -27,22 +27,17 @@ const pages = [
   ['/nowhere', 'There is nothing here', []],
 ] as const;
 
-for (const theme of ['light', 'dark'] as const) {
-  test.describe(`in the ${theme} theme`, () => {
-    test.use({ colorScheme: theme });
-    for (const [path, sign, leaveOut] of pages) {
-      test(`${path} is accessible`, async ({ page }) => {
-        await page.goto(path);
-        const isFramed = path === '/forms/freight-booking-short';
-        // An input is tried before it is looked at, beside whatever else runs on this machine.
-        await expect((isFramed ? frameOf(page, /^Form:/) : page).getByText(sign).first()).toBeVisible({
-          timeout: 45_000,
-        });
-        await expectAccessible(page, leaveOut as readonly string[]);
-      });
-    }
+for (const [path, sign, leaveOut] of pages)
+  test(`${path} is accessible, in both themes`, async ({ page }) => {
+    await page.goto(path);
+    const isFramed = path === '/forms/freight-booking-short';
+    // An input is tried before it is looked at, beside whatever else runs on this machine.
+    await expect((isFramed ? frameOf(page, /^Form:/) : page).getByText(sign).first()).toBeVisible({ timeout: 45_000 });
+    await expectAccessible(page, leaveOut as readonly string[]);
+    await page.getByRole('button', { name: 'Dark theme' }).click();
+    await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+    await expectAccessible(page, leaveOut as readonly string[]);
   });
-}
 
 test('a first visit opens on the demo kit, with work to look at', async ({ page }) => {
   await page.goto('/');

@@ -68,14 +68,12 @@ test('inputs are drafted and proved from their board: chosen ones, with a stop, 
     await speaks.getByRole('button', { name: /^change: onChange/ }).click();
     await speaks.getByRole('combobox', { name: 'change' }).fill('onNothing');
     await page.keyboard.press('Enter');
+    await allSaved(page);
     await page.goto('/inputs?q=HexColorInput');
     await expect(page.getByRole('navigation', { name: 'Order of work' })).toContainText('changed since it was proved');
     await page.getByRole('button', { name: 'Prove HexColorInput' }).click();
     await expect(outcome).toContainText('One needs a person', { timeout: 120_000 });
-    await expect(outcome.getByRole('link', { name: 'HexColorInput' })).toHaveAttribute(
-      'href',
-      '/adapters/HexColorInput',
-    );
+    await expect(outcome.getByRole('link', { name: 'HexColorInput' })).toHaveAttribute('href', /^\/adapters\//);
   });
 });
 

@@ -38,7 +38,7 @@ export async function drawnByEach(bundlers) {
   const { chromium } = await import('playwright-core');
   const beside = await framework();
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: chromiumPath(),
     args: ['--no-sandbox', '--disable-gpu'],
   });
   const found = {};

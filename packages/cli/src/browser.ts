@@ -13,8 +13,7 @@ const policy =
 const mostTime = 90_000;
 
 export async function openBrowser(): Promise<Browser> {
-  const own = process.env['CHROMIUM'] ?? chromiumPath;
-  const how = { ...(existsSync(own) ? { executablePath: own } : {}) };
+  const how = { ...(existsSync(chromiumPath) ? { executablePath: chromiumPath } : {}) };
   try {
     return await chromium.launch({ ...how, args: quietArgs, chromiumSandbox: true });
   } catch (error) {

@@ -1,5 +1,9 @@
+import { existsSync } from 'node:fs';
+
 /** Debian's Chromium, and the flags without which it looks for the network at every start. */
-export const chromiumPath = '/usr/bin/chromium';
+const paths = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'];
+/** The one without windows, where there is one: a page costs it a third less, and it draws the same. */
+export const chromiumPath = process.env['CHROMIUM'] ?? paths.find((path) => existsSync(path)) ?? '/usr/bin/chromium';
 export const quietArgs = [
   '--disable-gpu',
   '--disable-quic',

@@ -22,16 +22,19 @@ export function Speaks({ adapter, input, findings, onChange }: Props): ReactNode
           <li key={`${about} ${i}`}>
             {parts.map((part, j) =>
               typeof part === 'string' ? (
-                part
+                // Its first mark stands with the word before it.
+                part.slice(j > 0 && typeof parts[j - 1] !== 'string' ? markAt(part).length : 0)
               ) : (
-                <SlotText
-                  key={j}
-                  label={about}
-                  value={part.value}
-                  words={part.words}
-                  choices={part.choices}
-                  onChange={(value) => onChange(part.at, value)}
-                />
+                <span key={j} className="whitespace-nowrap [&>button]:whitespace-normal">
+                  <SlotText
+                    label={about}
+                    value={part.value}
+                    words={part.words}
+                    choices={part.choices}
+                    onChange={(value) => onChange(part.at, value)}
+                  />
+                  {markAt(parts[j + 1])}
+                </span>
               ),
             )}
             <Evidence findings={findings.filter((finding) => finding.about === about)} />
@@ -52,6 +55,11 @@ export function Speaks({ adapter, input, findings, onChange }: Props): ReactNode
       )}
     </>
   );
+}
+
+/** A full stop or a comma that a line must not begin with. */
+function markAt(part: unknown): string {
+  return typeof part === 'string' ? (/^[.,;:]/.exec(part)?.[0] ?? '') : '';
 }
 
 /** What a sentence rests on, on demand; where declaration and behaviour differ it says so at once. */

@@ -1,0 +1,103 @@
+/**
+ * What the first drawing of each page of the workbench costs on the demo kit, in a real browser: script, the longest
+ * stretch in which the page answered nobody, and until it drew something. Each page is opened warm, in a tab of its own.
+ */
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from 'playwright-core';
+import { chromiumPath } from '../scripts/chromium.mjs';
+import { median, table } from './measure.mjs';
+
+const home = join(import.meta.dirname, '..');
+const port = 4491;
+const pages = [
+  '/inputs',
+  '/inputs/antd%23Rate',
+  '/adapters/day-picker',
+  '/codecs',
+  '/codecs/calendar-date',
+  '/fields',
+  '/fields/pieces',
+  '/groups',
+  '/groups/party',
+  '/forms',
+  '/begin',
+  '/forms/freight-booking-short',
+  '/forms/freight-booking?text=schema',
+  '/form-settings/freight-booking',
+  '/map',
+  '/skins',
+  '/look',
+  '/documents',
+  '/shelf',
+  '/links',
+  '/hand-over',
+  '/kit',
+];
+
+const data = mkdtempSync(join(tmpdir(), 'poietra-bench-'));
+const server = spawn(process.execPath, ['scripts/start.mjs'], {
+  cwd: home,
+  env: { ...process.env, PORT: String(port), POIETRA_QUIET: '1', POIETRA_DATA: data },
+  detached: true,
+});
+try {
+  await untilServed(`http://127.0.0.1:${port}/company/ports`);
+  const browser = await chromium.launch({
+    executablePath: chromiumPath(),
+    args: ['--no-sandbox', '--disable-gpu'],
+  });
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const rows = [];
+  for (const path of pages) {
+    // The first opening fills the caches of browser and server, and is not counted.
+    await open(context, path);
+    const runs = [];
+    for (let i = 0; i < 3; i++) runs.push(await open(context, path));
+    const of = (name) => Math.round(median(runs.map((run) => run[name])));
+    rows.push([path, of('script'), of('longest'), of('drawn')]);
+  }
+  console.log(table(['page', 'script, ms', 'longest stretch, ms', 'drawn after, ms'], rows));
+  await browser.close();
+} finally {
+  process.kill(-server.pid);
+  rmSync(data, { recursive: true, force: true });
+}
+
+async function open(context, path) {
+  const page = await context.newPage();
+  const session = await context.newCDPSession(page);
+  await session.send('Performance.enable');
+  await page.addInitScript(() => {
+    const seen = { longest: 0 };
+    Object.assign(window, { benchSeen: seen });
+    new PerformanceObserver((list) => {
+      for (const { duration } of list.getEntries()) seen.longest = Math.max(seen.longest, duration);
+    }).observe({ type: 'longtask', buffered: true });
+  });
+  await page.goto(`http://127.0.0.1:${port}${path}`);
+  await page.locator('main h1, main h2').first().waitFor();
+  await page.waitForTimeout(1500);
+  const { metrics } = await session.send('Performance.getMetrics');
+  const script = 1000 * (metrics.find(({ name }) => name === 'ScriptDuration')?.value ?? 0);
+  const { longest, drawn } = await page.evaluate(() => ({
+    longest: window.benchSeen.longest,
+    drawn: performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? 0,
+  }));
+  await page.close();
+  return { script, longest, drawn };
+}
+
+async function untilServed(url) {
+  for (let i = 0; i < 240; i++) {
+    try {
+      if ((await fetch(url)).ok) return;
+    } catch {
+      // Not yet.
+    }
+    await new Promise((resolve) => setTimeout(resolve, 500));
+  }
+  throw new Error('The workbench was not served.');
+}
