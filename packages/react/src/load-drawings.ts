@@ -5,7 +5,7 @@ import { compact, plain } from './skin.js';
 
 /** Whether a part of a plan is drawn with more than what is at hand. */
 function asksMore(node: PlanNode): boolean {
-  if (node.kind === 'group') return node.hints.layout === 'tabs';
+  if (node.kind === 'group') return node.again || node.onDemand || node.hints.layout === 'tabs';
   if (node.kind !== 'field' || node.hints.remote) return true;
   return node.use.adapter.startsWith('native:') && !Object.hasOwn(plainInputs, node.use.adapter);
 }

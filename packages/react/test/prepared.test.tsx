@@ -82,7 +82,7 @@ it('fetches only what a plan asks for, and all where a person may open what nobo
   });
   expect(Object.keys(paged).sort()).toEqual(['Steps', 'inputs', 'skins']);
   const tree = { type: 'object', properties: { name: { type: 'string' }, inner: { $ref: '#' } } };
-  expect(Object.keys(await drawingsFor(tree)).sort()).toEqual(['inputs', 'skins']);
+  expect((await drawingsFor(tree)).Opened).toBe(everyDrawing.Opened);
   expect((await drawingsFor({ type: 'object', additionalProperties: { type: 'array' } })).List).toBeDefined();
   const deep = (depth: number): object =>
     depth === 0 ? { type: 'string' } : { type: 'object', properties: { below: deep(depth - 1) } };
@@ -98,4 +98,14 @@ it('says which drawing is missing where drawings are those of another plan', asy
     act(() => createRoot(host).render(<DrawnForm form={large.open()} plan={large.plan} drawings={small.drawings} />)),
   ).toThrow('The drawings were loaded for another plan: “List” is not among them.');
   said.mockRestore();
+});
+
+it('has what a schema that contains itself is drawn with, though it has neither list nor choice', async () => {
+  const schema = { properties: { name: { type: 'string' }, next: { $ref: '#' } } };
+  const prepared = await prepareForm({ schema });
+  const drawn = renderToString(<DrawnForm {...prepared} form={prepared.open()} />);
+  expect(drawn).toBe(
+    renderToString(<PlannedForm form={openForm({ schema })} plan={makePlan(compileSchema(schema))} />),
+  );
+  expect(drawn).toContain('Add next');
 });

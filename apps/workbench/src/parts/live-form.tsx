@@ -2,6 +2,7 @@ import type { FormDescription } from '@poietra/core';
 import { DrawnForm, prepareForm } from '@poietra/react';
 import { useEffect, useState, type ReactNode } from 'react';
 import { askCompany } from '../store/ask.js';
+import { Boundary } from './boundary.js';
 import { Busy, Failed } from './states.js';
 
 type Living = Awaited<ReturnType<typeof prepared>>;
@@ -23,7 +24,9 @@ export function LiveForm({ form }: { readonly form: FormDescription }): ReactNod
   if ('trouble' in living) return <Failed title="The form cannot be drawn" message={living.trouble} />;
   return (
     <div className="dense">
-      <DrawnForm {...living} fetchChoices={askCompany} />
+      <Boundary title="The form broke">
+        <DrawnForm {...living} fetchChoices={askCompany} />
+      </Boundary>
     </div>
   );
 }
