@@ -111,6 +111,40 @@ test('the links of a form are told in words, and a widget’s parts are folded',
   expect(await rows.count()).toBeGreaterThan(before + 20);
 });
 
+test('at phone width the note of the place where one is comes below it, and words are edited there', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 420, height: 800 });
+  await page.goto('/forms/freight-booking-short?edit=');
+  const form = frameOf(page, /^Form:/);
+  const box = form.getByRole('textbox', { name: 'Contact person' }).first();
+  await box.click();
+  const note = form.getByRole('group', { name: 'Note of /consignor/contact' });
+  await expect(note).toBeVisible();
+  const [above, below] = [await box.boundingBox(), await note.boundingBox()];
+  expect(below!.y).toBeGreaterThanOrEqual(above!.y + above!.height - 2);
+  expect(below!.x + below!.width).toBeLessThanOrEqual(420);
+  await expect(form.getByRole('group', { name: 'Note of /consignor/email' })).toBeHidden();
+  await note.getByRole('button', { name: /^Label: Contact person/ }).click();
+  await note.getByRole('textbox', { name: 'Label' }).fill('Who to ask for');
+  await page.keyboard.press('Enter');
+  await expect(form.getByText('Who to ask for').first()).toBeVisible();
+});
+
+test('every card of the shelf comes alive, on a wide screen too', async ({ page }) => {
+  await page.setViewportSize({ width: 1920, height: 1000 });
+  await page.goto('/shelf');
+  const cards = page.getByRole('group', { name: /, alive$/ });
+  await expect(cards.first()).toBeVisible();
+  const count = await cards.count();
+  expect(count).toBeGreaterThan(20);
+  for (let i = 0; i < count; i++) {
+    await cards.nth(i).scrollIntoViewIfNeeded();
+    await expect(cards.nth(i).locator('form')).toBeVisible();
+  }
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
 test.describe('at a first visit', () => {
   test.use({ storageState: { cookies: [], origins: [] } });
   test('a way along one value is offered, goes on after a reload, and can be left', async ({ page }) => {

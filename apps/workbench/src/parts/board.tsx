@@ -104,6 +104,8 @@ export function Board<Row>(props: Props<Row>): ReactNode {
       ...(rowActions ? ['96px'] : []),
     ].join(' '),
   };
+  const leastWidth =
+    columns.reduce((sum, { width }) => sum + leastOf(width), rowActions ? 96 : 0) + 12 * columns.length;
   const isEveryChosen = chosen !== undefined && found.length > 0 && found.every((row) => chosen.has(idOf(row)));
   const choose = (ids: readonly string[], are: boolean): void => {
     const next = new Set(chosen);
@@ -137,7 +139,7 @@ export function Board<Row>(props: Props<Row>): ReactNode {
         <Empty title={`No ${name.toLowerCase()} yet`}>{teach}</Empty>
       ) : (
         <div ref={scroller} className="min-h-0 flex-1 overflow-auto border-t border-hairline bg-sheet" tabIndex={-1}>
-          <div role="table" aria-label={name} aria-rowcount={found.length + 1} className="min-w-[640px]">
+          <div role="table" aria-label={name} aria-rowcount={found.length + 1} style={{ minWidth: leastWidth }}>
             <div
               role="row"
               className="sticky top-0 z-[1] grid items-center gap-3 border-b border-hairline bg-sheet px-4 text-[13px] text-ink-2"
@@ -245,6 +247,12 @@ export function Board<Row>(props: Props<Row>): ReactNode {
       )}
     </section>
   );
+}
+
+/** In pixels: a share of the room is never less than eighty, so that words stay words. */
+function leastOf(width: string): number {
+  const [, count = '1', unit] = /([\d.]+)(px|fr)/.exec(width.replace(/^minmax\(0,/, '')) ?? [];
+  return Number(count) * (unit === 'px' ? 1 : 80);
 }
 
 function compare(a: string | number, b: string | number): number {

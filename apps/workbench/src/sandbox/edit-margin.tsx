@@ -1,5 +1,5 @@
 import { eachNode, planAt, type Form, type Plan, type PlanNode } from '@poietra/core';
-import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { EditNote } from './edit-note.js';
 import type { FormToOpen } from './messages.js';
 import { SpanEdges } from './span-edges.js';
@@ -23,7 +23,17 @@ const between = 6;
 /** So many places that are not in sight have a note; more would be a list of their own. */
 const mostUnseen = 60;
 
-/** The left margin while the sheet is edited: the note of each place beside it, lower where another is in the way. */
+/** Where there is no room beside the sheet: a note comes below the place where one is, one at a time. */
+const narrow = matchMedia('(max-width: 620px)');
+function followNarrow(tell: () => void): () => void {
+  narrow.addEventListener('change', tell);
+  return () => narrow.removeEventListener('change', tell);
+}
+
+/**
+ * The left margin while the sheet is edited: the note of each place beside it, lower where another is in the way. On a
+ * narrow sheet only the note of the place where one is, below it.
+ */
 export function EditMargin({
   form,
   plan,
@@ -37,12 +47,25 @@ export function EditMargin({
   const [{ spots, unseen, end }, setLaid] = useState<Laid>({ spots: [], unseen: 0, end: 0 });
   const [unfolded, setUnfolded] = useState<string>();
   const [dragged, setDragged] = useState<PlanNode>();
+  const isNarrow = useSyncExternalStore(followNarrow, () => narrow.matches);
+  const [near, setNear] = useState<string>();
+  useEffect(() => {
+    const sheet = anchor.current?.parentElement?.querySelector('form');
+    const come = ({ target }: Event): void =>
+      setNear((target as HTMLElement).closest<HTMLElement>('[data-at]')?.dataset['at']);
+    sheet?.addEventListener('focusin', come);
+    sheet?.addEventListener('pointerdown', come);
+    return () => {
+      sheet?.removeEventListener('focusin', come);
+      sheet?.removeEventListener('pointerdown', come);
+    };
+  }, [form, plan]);
   useLayoutEffect(() => {
     const margin = anchor.current;
     const sheet = margin?.parentElement?.querySelector('form');
     if (!margin || !sheet) return undefined;
     const measure = (): void => {
-      const next = laidOut(sheet, margin);
+      const next = isNarrow ? laidBelow(sheet, margin) : laidOut(sheet, margin);
       setLaid((before) => (JSON.stringify(before) === JSON.stringify(next) ? before : next));
     };
     // A note that grows pushes those below it: both sides are watched.
@@ -60,7 +83,7 @@ export function EditMargin({
       observer.disconnect();
       changes.disconnect();
     };
-  }, [form, plan]);
+  }, [form, plan, isNarrow]);
   // The notes may need more room than the form does.
   useLayoutEffect(() => {
     const copy = anchor.current?.parentElement;
@@ -92,6 +115,7 @@ export function EditMargin({
       at={at}
       form={form}
       open={open}
+      isNear={near === at}
       isUnfolded={unfolded === at}
       style={top === undefined ? undefined : { top }}
       onFold={() => setUnfolded(unfolded === at ? undefined : at)}
@@ -100,7 +124,8 @@ export function EditMargin({
       onDrop={drop}
     />
   );
-  const hidden = hiddenPlaces(plan, new Set(spots.map(({ at }) => at)));
+  const beside = new Set(spots.map(({ at }) => at));
+  const hidden = [...(beside.has('') ? [] : [{ node: plan.root, at: '' }]), ...hiddenPlaces(plan, beside)];
   return (
     <div ref={anchor} className="edit-margin">
       <svg className="edit-ties" aria-hidden="true">
@@ -120,6 +145,20 @@ export function EditMargin({
       )}
     </div>
   );
+}
+
+/** Each note below its place; that of the whole and of what is not in sight below the sheet. */
+function laidBelow(sheet: HTMLElement, margin: HTMLElement): Laid {
+  const base = sheet.getBoundingClientRect();
+  const spots = [...sheet.querySelectorAll<HTMLElement>('[data-at]')]
+    .filter((one) => one.checkVisibility())
+    .map((one): Spot => ({
+      at: one.dataset['at'] ?? '',
+      top: Math.round(one.getBoundingClientRect().bottom - base.top),
+    }));
+  const rest = margin.querySelector<HTMLElement>('.edit-unseen')?.offsetHeight ?? 0;
+  const unseen = Math.round(base.height) + between;
+  return { spots, unseen, end: unseen + rest + between };
 }
 
 /** Each note beside its place, below the notes before it. */

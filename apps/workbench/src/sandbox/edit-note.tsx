@@ -14,6 +14,8 @@ interface Props {
   readonly at: string;
   readonly form: Form;
   readonly open: FormToOpen;
+  /** Whether one is at its place. */
+  readonly isNear: boolean;
   /** Whether all that can be done with the place is shown below the sentence. */
   readonly isUnfolded: boolean;
   readonly style: { readonly top: number } | undefined;
@@ -29,7 +31,7 @@ interface Props {
  * stands. Its name is the handle: dragged, it moves the place; pressed, it unfolds what else can be said and done.
  */
 export function EditNote(props: Props): ReactNode {
-  const { node, plan, at, form, open, isUnfolded, style, onFold, onDrag, takesDrop, onDrop } = props;
+  const { node, plan, at, form, open, isNear, isUnfolded, style, onFold, onDrag, takesDrop, onDrop } = props;
   /** What is being said for the first time. */
   const [begun, setBegun] = useState<string>();
   const change = (edit: FormEdit): void =>
@@ -55,6 +57,7 @@ export function EditNote(props: Props): ReactNode {
       aria-label={`Note of ${name}`}
       data-note={at}
       data-unfolded={isUnfolded || undefined}
+      data-near={isNear || undefined}
       style={style}
       onKeyDown={press}
       onDragOver={(event) => {

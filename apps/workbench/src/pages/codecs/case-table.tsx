@@ -25,7 +25,7 @@ export function CaseTable({
         </p>
       ) : (
         <div className="relative overflow-x-auto">
-          <table className="w-full border-collapse text-left">
+          <table className="w-full min-w-[680px] border-collapse text-left">
             <thead>
               <tr className="border-b border-edge text-[13px] text-ink-2">
                 <th className="py-1 pr-3 font-semibold">Verdict</th>

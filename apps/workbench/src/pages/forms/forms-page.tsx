@@ -113,13 +113,13 @@ function MadeOf({ id, form }: Row): ReactNode {
   const fields = new Set([...text.matchAll(/"field":"([\w.-]+)"/g)].map(([, name]) => name ?? ''));
   const members = Object.keys((lookUp(form.schema, '/properties') as object | undefined) ?? {}).length;
   return (
-    <span className="block text-[13px] whitespace-normal text-ink-2">
-      {members === 1 ? 'one member' : `${members} members`}
-      {groups.size > 0 && `; groups ${[...groups].join(', ')}`}
-      {fields.size > 0 && `; ${fields.size === 1 ? 'one field' : `${fields.size} fields`} of the kit`}{' '}
+    <span className="line-clamp-3 text-[13px] whitespace-normal text-ink-2">
       <Link to={`/map?at=${encodeURIComponent(partKey('forms', id))}`} aria-label={`${form.title} on the map`}>
         map
-      </Link>
+      </Link>{' '}
+      {members === 1 ? 'one member' : `${members} members`}
+      {groups.size > 0 && `; groups ${[...groups].join(', ')}`}
+      {fields.size > 0 && `; ${fields.size === 1 ? 'one field' : `${fields.size} fields`} of the kit`}
     </span>
   );
 }
