@@ -1,5 +1,6 @@
 import { kitDocuments, missingDocuments, staleness, tally, versionOf, type Kit, type PartKind } from '@poietra/core';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
+import { isCalm } from '../frame/calm.js';
 import { useKit } from '../store/kit.js';
 import { useProject } from '../store/project.js';
 import { useFailing } from './use-failing.js';
@@ -19,6 +20,7 @@ export function useAttention(): ReadonlyMap<string, Attention> {
   const kit = useKit((store) => store.kit);
   const failing = useFailing();
   const found = useProject(({ inputs }) => inputs);
+  const missing = useMissing(kit);
   return useMemo(() => {
     const all = new Map<string, Attention>();
     // What is installed by now counts, where the project is open.
@@ -30,21 +32,42 @@ export function useAttention(): ReadonlyMap<string, Attention> {
       else if (failing && cases.length > 0)
         all.set(partKey('codecs', name), { kind: 'pass', says: `${casesInWords(cases.length)} hold` });
     }
-    for (const kind of ['groups', 'forms'] as const)
-      for (const [name, { schema }] of Object.entries(kit[kind])) {
-        const missing = missingIn(kit, schema);
-        if (missing > 0)
-          all.set(partKey(kind, name), {
-            kind: 'fail',
-            says: missing === 1 ? 'a document is missing' : `${missing} documents are missing`,
-          });
-      }
+    for (const [key, count] of missing)
+      all.set(key, { kind: 'fail', says: count === 1 ? 'a document is missing' : `${count} documents are missing` });
     return all;
-  }, [kit, failing, found]);
+  }, [kit, failing, found, missing]);
 }
 
 /** Whether a person has to see to it. */
 export const isOpen = ({ kind }: Attention): boolean => kind === 'fail' || kind === 'warning';
+
+const none: ReadonlyMap<string, number> = new Map();
+/** How many documents the schemas of groups and forms lack, read in turns once the page rests: no drawing waits for it. */
+function useMissing(kit: Kit): ReadonlyMap<string, number> {
+  const [missing, setMissing] = useState(none);
+  useEffect(() => {
+    let isCurrent = true;
+    const read = async (): Promise<void> => {
+      const next = new Map<string, number>();
+      for (const kind of ['groups', 'forms'] as const)
+        for (const [name, { schema }] of Object.entries(kit[kind])) {
+          const count = missingIn(kit, schema);
+          if (count > 0) next.set(partKey(kind, name), count);
+          await new Promise((resolve) => setTimeout(resolve));
+          if (!isCurrent) return;
+        }
+      setMissing((before) => (before.size === 0 && next.size === 0 ? before : next));
+    };
+    const timer = setTimeout(() => {
+      if (!isCalm()) void read();
+    }, 500);
+    return () => {
+      isCurrent = false;
+      clearTimeout(timer);
+    };
+  }, [kit]);
+  return missing;
+}
 
 /** A schema of megabytes is walked once, not with every edit of another part. */
 const walked = new WeakMap<object, { readonly of: readonly unknown[]; readonly missing: number }>();
