@@ -6,8 +6,12 @@ const port = Number(process.env['E2E_PORT'] ?? 4377);
 const results = `test-results/${process.env['E2E_RUN'] ?? 'e2e'}`;
 export default defineConfig({
   testDir: 'e2e',
-  // The pictures are taken on request: npm run pictures.
-  testIgnore: process.env['PICTURES'] ? '**/!(pictures).spec.ts' : '**/pictures.spec.ts',
+  // On request: npm run pictures, npm run jobs.
+  testIgnore: process.env['PICTURES']
+    ? '**/!(pictures).spec.ts'
+    : process.env['JOBS']
+      ? '**/!(jobs).spec.ts'
+      : '**/pictures.spec.ts',
   // The demo company is one server with one set of bookings; two tests at once would see each other's.
   workers: 1,
   // For what hangs; what a person would wait for has its limits below.

@@ -137,7 +137,8 @@ export function EditMargin({
         const node = nodeAt(at);
         return node && noteOf(node, at, top);
       })}
-      {hidden.length > 0 && (
+      {/* Before the sheet has been measured, nothing is known to be out of sight. */}
+      {spots.length > 0 && hidden.length > 0 && (
         <section className="edit-unseen" aria-label="Not in sight" style={{ top: unseen }}>
           <h2>Not in sight: folded away, on another page, or out of force</h2>
           {hidden.map(({ node, at }) => noteOf(node, at, undefined))}
@@ -190,7 +191,14 @@ function laidOut(sheet: HTMLElement, margin: HTMLElement): Laid {
 function hiddenPlaces(plan: Plan, seen: ReadonlySet<string>): { readonly node: PlanNode; readonly at: string }[] {
   const found = new Map<string, PlanNode>();
   eachNode(plan.root, '', 5, (node, at) => {
-    if (!seen.has(at) && !at.includes('/*') && node.label !== '' && found.size < mostUnseen && !found.has(at))
+    if (
+      at !== '' &&
+      !seen.has(at) &&
+      !at.includes('/*') &&
+      node.label !== '' &&
+      found.size < mostUnseen &&
+      !found.has(at)
+    )
       found.set(at, node);
   });
   return [...found].map(([at, node]) => ({ at, node }));
