@@ -5,6 +5,7 @@ import { once } from 'node:events';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
+import { chromiumPath } from '../chromium.mjs';
 import { outside } from './bundlers.mjs';
 
 const home = join(import.meta.dirname, '../..');
