@@ -256,3 +256,30 @@ test('a codec of one’s own begins from a built-in one: the same cases pass, un
   await page.getByRole('button', { name: 'Undo: Write declared-value as code' }).click();
   await expect(page.getByRole('button', { name: 'Kind: money. Change' })).toBeVisible();
 });
+
+test('a kit exported after a deletion is taken in again, says what it lacks, and opens every page', async ({
+  page,
+}) => {
+  await page.goto('/groups/party');
+  await page.getByRole('button', { name: 'Delete Party' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete' }).click();
+  await page.goto('/fields/pieces');
+  await allSaved(page);
+  await page.goto('/kit');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    opened(page)
+      .getByRole('button', { name: /^Export/ })
+      .click(),
+  ]);
+  await page.getByLabel('Kit file').setInputFiles(await download.path());
+  await expect(page.getByText(/It names what it does not have: .*urn:poietra:group:party/)).toBeVisible();
+  await page.goto('/forms/freight-booking-short');
+  await expect(page.getByText('urn:poietra:group:party').first()).toBeVisible();
+  await expect(page.getByRole('navigation', { name: 'Order of work' })).toContainText('a document is missing');
+  for (const path of ['/forms', '/map', '/hand-over', '/groups']) {
+    await page.goto(path);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await expect(page.getByText('This page broke')).toHaveCount(0);
+  }
+});

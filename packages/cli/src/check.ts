@@ -159,9 +159,9 @@ function draftsOf(folder: string): { jobs: Job[]; inputs: BundledInput[] } {
 
 function adaptersOf(file: string): { jobs: Job[]; inputs: BundledInput[] } {
   const read = readKitText(readFileSync(file, 'utf8'));
-  if (!read.ok)
+  if (!read.ok || read.gaps.length > 0)
     throw new CheckError(
-      `${file} is no kit:\n${read.problems.map(({ at, message }) => `  ${at}: ${message}`).join('\n')}`,
+      `${file} is no kit that can be checked:\n${(read.ok ? read.gaps : read.problems).map(({ at, message }) => `  ${at}: ${message}`).join('\n')}`,
     );
   const { kit } = read;
   const used: Record<string, KitInput> = { ...kit.inputs };

@@ -37,9 +37,10 @@ export function kitFrom(path: string): Kit {
     throw new GenerateError(`There is no kit file ${path} that can be read.`);
   }
   const read = readKitText(text);
-  if (read.ok) return read.kit;
+  if (read.ok && read.gaps.length === 0) return read.kit;
+  const problems = read.ok ? read.gaps : read.problems;
   throw new GenerateError(
-    `${basename(path)} is no kit that can be handed over:\n${read.problems.map(({ at, message }) => `  ${at === '' ? 'the file' : at}: ${message}`).join('\n')}`,
+    `${basename(path)} is no kit that can be handed over:\n${problems.map(({ at, message }) => `  ${at === '' ? 'the file' : at}: ${message}`).join('\n')}`,
   );
 }
 

@@ -49,10 +49,10 @@ it('a kit’s forms and groups refer to documents that it keeps', () => {
   expect([good, ...bad].map((value) => compiled.accepts(value))).toEqual([true, false, false, false, false]);
 });
 
-it('a kit whose documents are not at hand, or have no address, is refused with the place', () => {
+it('a document that is not at hand is a gap at its place; one without an address is refused', () => {
   const { documents: _, ...without } = kit;
   const reading = readKit(without);
-  expect(reading.ok ? [] : reading.problems.map(({ at: place }) => place)).toContain(
+  expect(reading.ok ? reading.gaps.map(({ at: place }) => place) : []).toContain(
     '/forms/booking/schema/properties/sender/$ref',
   );
   expect(readKit({ ...kit, documents: { 'a#b': { schema: true } } })).toMatchObject({

@@ -36,6 +36,35 @@ it('keeps members that it does not know', () => {
   expect(reading.ok && JSON.parse(writeKit(reading.kit))).toEqual(kit);
 });
 
+describe('what was deleted under something that uses it', () => {
+  const gapsOf = (value: unknown) => {
+    const reading = readKit(value);
+    return reading.ok ? reading.gaps.map(({ at, message }) => `${at}: ${message}`) : ['refused'];
+  };
+  it('is a gap, told by its place; the kit is read all the same', () => {
+    expect(gapsOf(demo())).toEqual([]);
+    const kit = demo();
+    kit['fields']!['pieces']!['adapter'] = 'gone';
+    kit['fields']!['pieces']!['codec'] = 'lost';
+    expect(gapsOf(kit)).toEqual([
+      '/fields/pieces/adapter: There is no adapter “gone” in the kit.',
+      '/fields/pieces/codec: There is no codec “lost”.',
+    ]);
+    const { party: _, ...groups } = demo()['groups'] as unknown as Record<string, unknown>;
+    expect(gapsOf({ ...demo(), groups })).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(/^\/forms\/freight-booking-short\/schema\/properties\/consignor\/\$ref: /),
+      ]),
+    );
+  });
+  it('does not hide what is wrong beside it', () => {
+    const schema = { properties: { from: { $ref: 'urn:poietra:group:gone' }, name: { type: 'txt' } } };
+    expect(problemsOf({ ...bareKit, forms: { odd: { title: 'Odd', schema } } })).toEqual([
+      '/forms/odd/schema/properties/name/type: “type” names no type of JSON: "txt".',
+    ]);
+  });
+});
+
 describe('a broken kit is refused with the place named', () => {
   it('where the text is no JSON', () => {
     const reading = readKitText('{\n  "poietra": 1,\n  oops\n}');
@@ -75,15 +104,6 @@ describe('a broken kit is refused with the place named', () => {
     expect(read.ok ? [] : read.problems).toEqual([
       { at: '/inputs', message: 'It has to be an object.' },
       { at: '/forms', message: 'It is missing: it has to be an object.' },
-    ]);
-  });
-  it('where a name leads nowhere', () => {
-    const kit = demo();
-    kit['fields']!['pieces']!['adapter'] = 'gone';
-    kit['fields']!['pieces']!['codec'] = 'lost';
-    expect(problemsOf(kit)).toEqual([
-      '/fields/pieces/adapter: There is no adapter “gone” in the kit.',
-      '/fields/pieces/codec: There is no codec “lost”.',
     ]);
   });
   it('where a schema is wrong or refers to what is not there', () => {

@@ -72,7 +72,8 @@ function judge(kit: Kit, kind: PartKind, name: string, text: string): Judged {
     ...(hasSchema ? {} : { groups: {}, documents: {} }),
     [kind]: { ...(kind === 'forms' ? {} : partsOf(kit, kind)), [name]: value },
   });
-  const own = read.ok ? [] : read.problems.filter((one) => one.at === at || one.at.startsWith(`${at}/`));
+  // What names something that is not there is no text to be taken, though a kit with such a gap is.
+  const own = (read.ok ? read.gaps : read.problems).filter((one) => one.at === at || one.at.startsWith(`${at}/`));
   const strays = strayMembers(value, at);
   const all = [...own, ...strays].map((one) => ({ ...one, at: one.at.slice(at.length) }));
   const [first] = all;

@@ -4,17 +4,22 @@ import type { z } from 'zod';
 import { copyJson, formatPointer, LimitReached, lookUp, type Pointer } from '../json/index.js';
 import { compileSchema, SchemaError } from '../schema/index.js';
 import { codecProblems } from './check-codecs.js';
-import { kitDocuments } from './documents.js';
+import { kitDocuments, missingIn } from './documents.js';
 import type { KitProblem } from './problem.js';
 import { kitSchema, kitVersion, type Kit } from './kit.js';
 
+/**
+ * A sound kit, or what is wrong. `gaps` are names of parts and documents that are not there: what was exported after one
+ * was deleted is read again, and each gap is told where it is used. Who hands a kit over or checks it refuses gaps.
+ */
 export type KitReading =
-  { readonly ok: true; readonly kit: Kit } | { readonly ok: false; readonly problems: readonly KitProblem[] };
+  | { readonly ok: true; readonly kit: Kit; readonly gaps: readonly KitProblem[] }
+  | { readonly ok: false; readonly problems: readonly KitProblem[] };
 
 /** The largest kit file that is read, in characters. */
 export const largestKit = 20_000_000;
 
-/** Reads a kit file. Either the whole kit is sound, or nothing of it is taken. */
+/** Reads a kit file. Either the whole kit is sound but for gaps, or nothing of it is taken. */
 export function readKitText(text: string): KitReading {
   if (text.length > largestKit)
     return bad(
@@ -57,11 +62,22 @@ export function readKit(foreign: unknown): KitReading {
     };
   }
   const kit = document as Kit;
-  const problems = [...danglingNames(kit), ...codecProblems(kit.codecs), ...brokenSchemas(kit)];
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, kit };
+  const schemas = readSchemas(kit);
+  const problems = [...unknownKinds(kit), ...codecProblems(kit.codecs), ...schemas.problems];
+  return problems.length > 0
+    ? { ok: false, problems }
+    : { ok: true, kit, gaps: [...missingNames(kit), ...schemas.gaps] };
 }
 
-function danglingNames(kit: Kit): KitProblem[] {
+function unknownKinds({ codecs }: Kit): KitProblem[] {
+  return Object.entries(codecs).flatMap(([name, { kind }]) =>
+    Object.hasOwn(builtIn, kind)
+      ? []
+      : [{ at: formatPointer(['codecs', name, 'kind']), message: `No codec of the kind “${kind}” is known.` }],
+  );
+}
+
+function missingNames(kit: Kit): KitProblem[] {
   const problems: KitProblem[] = [];
   for (const [name, field] of Object.entries(kit.fields)) {
     const native =
@@ -74,13 +90,6 @@ function danglingNames(kit: Kit): KitProblem[] {
     if (!Object.hasOwn(kit.codecs, field.codec) && !Object.hasOwn(builtIn, field.codec))
       problems.push({ at: formatPointer(['fields', name, 'codec']), message: `There is no codec “${field.codec}”.` });
   }
-  for (const [name, codec] of Object.entries(kit.codecs)) {
-    if (!Object.hasOwn(builtIn, codec.kind))
-      problems.push({
-        at: formatPointer(['codecs', name, 'kind']),
-        message: `No codec of the kind “${codec.kind}” is known.`,
-      });
-  }
   for (const [name, adapter] of Object.entries(kit.adapters)) {
     for (const input of inputsOf(adapter))
       if (!Object.hasOwn(kit.inputs, input) && !(adapter.parts && input.startsWith('native#')))
@@ -92,26 +101,32 @@ function danglingNames(kit: Kit): KitProblem[] {
   return problems;
 }
 
-function brokenSchemas(kit: Kit): KitProblem[] {
+interface SchemasRead {
+  readonly problems: readonly KitProblem[];
+  readonly gaps: readonly KitProblem[];
+}
+
+function readSchemas(kit: Kit): SchemasRead {
   const documents = kitDocuments(kit);
-  const check = (at: string[], schema: unknown): KitProblem[] => {
-    try {
-      compileSchema(schema, { documents });
-      return [];
-    } catch (error) {
-      if (error instanceof SchemaError)
-        return error.problems.map((problem) => ({
-          at: `${formatPointer(at)}${problem.at.startsWith('/') ? problem.at : ''}`,
-          message: problem.message,
-        }));
-      if (error instanceof LimitReached) return [{ at: formatPointer(at), message: error.message }];
-      throw error;
+  const [problems, gaps]: [KitProblem[], KitProblem[]] = [[], []];
+  for (const kind of ['groups', 'forms'] as const)
+    for (const [name, { schema }] of Object.entries(kit[kind])) {
+      const at = formatPointer([kind, name, 'schema']);
+      try {
+        compileSchema(schema, { documents });
+      } catch (error) {
+        if (error instanceof LimitReached) problems.push({ at, message: error.message });
+        else if (error instanceof SchemaError) {
+          const missing = new Set(missingIn(error));
+          for (const { at: place, message, params } of error.problems) {
+            const problem = { at: `${at}${place.startsWith('/') ? place : ''}`, message };
+            if (missing.has(String(params['document']))) gaps.push(problem);
+            else problems.push(problem);
+          }
+        } else throw error;
+      }
     }
-  };
-  return [
-    ...Object.entries(kit.groups).flatMap(([name, { schema }]) => check(['groups', name, 'schema'], schema)),
-    ...Object.entries(kit.forms).flatMap(([name, { schema }]) => check(['forms', name, 'schema'], schema)),
-  ];
+  return { problems, gaps };
 }
 
 const kindWords: Readonly<Record<string, string>> = {

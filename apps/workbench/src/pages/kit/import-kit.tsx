@@ -30,7 +30,11 @@ export function ImportKit({ onTake }: { onTake(kit: Kit): Promise<void> }): Reac
       return;
     }
     await onTake(result.kit);
-    say(`The kit “${result.kit.name}” is open, beside those there were.`);
+    const [gap] = result.gaps;
+    const others = result.gaps.length > 1 ? `, and ${result.gaps.length - 1} more` : '';
+    say(
+      `The kit “${result.kit.name}” is open, beside those there were.${gap ? ` It names what it does not have: ${gap.at}: ${gap.message}${others}` : ''}`,
+    );
   };
   return (
     <>
