@@ -24,8 +24,9 @@ const between = 6;
 const mostUnseen = 60;
 
 /** Where there is no room beside the sheet: a note comes below the place where one is, one at a time. */
-const narrow = matchMedia('(max-width: 620px)');
+const narrowest = '(max-width: 620px)';
 function followNarrow(tell: () => void): () => void {
+  const narrow = matchMedia(narrowest);
   narrow.addEventListener('change', tell);
   return () => narrow.removeEventListener('change', tell);
 }
@@ -47,7 +48,12 @@ export function EditMargin({
   const [{ spots, unseen, end }, setLaid] = useState<Laid>({ spots: [], unseen: 0, end: 0 });
   const [unfolded, setUnfolded] = useState<string>();
   const [dragged, setDragged] = useState<PlanNode>();
-  const isNarrow = useSyncExternalStore(followNarrow, () => narrow.matches);
+  const isNarrow = useSyncExternalStore(
+    followNarrow,
+    () => matchMedia(narrowest).matches,
+    // Drawn on the server, where there is no window.
+    () => false,
+  );
   const [near, setNear] = useState<string>();
   useEffect(() => {
     const sheet = anchor.current?.parentElement?.querySelector('form');
