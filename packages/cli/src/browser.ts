@@ -4,7 +4,7 @@ import { contract, reasonOf } from '@poietra/core';
 import type { Bundle, Rendered } from '@poietra/inputs';
 import { existsSync } from 'node:fs';
 import { chromium, type Browser, type Page } from 'playwright-core';
-import { chromiumArgs, chromiumPath, quietArgs } from './chromium.js';
+import { checkingPath, chromiumArgs, quietArgs } from './chromium.js';
 
 const address = 'http://stand.localhost/';
 const policy =
@@ -13,7 +13,7 @@ const policy =
 const mostTime = 90_000;
 
 export async function openBrowser(): Promise<Browser> {
-  const how = { ...(existsSync(chromiumPath) ? { executablePath: chromiumPath } : {}) };
+  const how = { ...(existsSync(checkingPath) ? { executablePath: checkingPath } : {}) };
   try {
     return await chromium.launch({ ...how, args: quietArgs, chromiumSandbox: true });
   } catch (error) {
