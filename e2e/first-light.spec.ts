@@ -20,8 +20,8 @@ test('one value, all the way through', async ({ page }) => {
     await expect(board.getByRole('row', { name: /DayPicker .* component/ })).toBeVisible();
     await expect(board.getByRole('row', { name: /<sl-input> .* element/ })).toBeVisible();
     for (const [words, row] of [
-      ['flatpickr', /^flatpickr .* widget/],
-      ['native text', /^text .* native/],
+      ['flatpickr', /flatpickr .* widget/],
+      ['native text', /text .* native/],
     ] as const) {
       await page.getByRole('searchbox', { name: 'Search inputs' }).fill(words);
       await expect(board.getByRole('row', { name: row }).first()).toBeVisible();
