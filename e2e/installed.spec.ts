@@ -41,7 +41,8 @@ test.afterAll(() => {
 });
 
 test('lists, checks and writes', () => {
-  expect(run('npx', 'poietra', 'inspect', '.').stdout).toMatch(/TideMark +component +value → onChange/);
+  const inspected = run('npx', 'poietra', 'inspect', '.');
+  expect(inspected.stdout || inspected.stderr).toMatch(/TideMark +component +value → onChange/);
   const checked = run('npx', 'poietra', 'check', '.', '--only', 'HexColorInput', '--brief', '--wanted', '0');
   expect(checked.stdout).toMatch(/react-colorful#HexColorInput +\d+ passed/);
   const kit = { poietra: 1, name: 'Desk', inputs: {}, adapters: {}, codecs: {}, fields: {}, groups: {}, forms: {} };
