@@ -28,9 +28,16 @@ export function useAttention(): ReadonlyMap<string, Attention> {
     for (const name of Object.keys(kit.adapters)) all.set(partKey('adapters', name), proofOf(kit, name, versions));
     for (const [name, { cases = [] }] of Object.entries(kit.codecs)) {
       const failed = failing?.[name] ?? 0;
-      if (failed > 0) all.set(partKey('codecs', name), { kind: 'fail', says: `${casesInWords(failed)} fail` });
+      if (failed > 0)
+        all.set(partKey('codecs', name), {
+          kind: 'fail',
+          says: failed === 1 ? 'one case fails' : `${failed} cases fail`,
+        });
       else if (failing && cases.length > 0)
-        all.set(partKey('codecs', name), { kind: 'pass', says: `${casesInWords(cases.length)} hold` });
+        all.set(partKey('codecs', name), {
+          kind: 'pass',
+          says: cases.length === 1 ? 'its case holds' : `${cases.length} cases hold`,
+        });
     }
     for (const [key, count] of missing)
       all.set(key, { kind: 'fail', says: count === 1 ? 'a document is missing' : `${count} documents are missing` });
@@ -81,8 +88,6 @@ function missingIn(kit: Kit, schema: unknown): number {
   return missing;
 }
 
-const casesInWords = (count: number): string => (count === 1 ? 'one case' : `${count} cases`);
-
 function proofOf(
   { adapters, proofs }: Kit,
   name: string,
@@ -95,6 +100,6 @@ function proofOf(
     return { kind: 'warning', says: 'changed since it was proved' };
   const { fail, pass } = tally(proof.verdicts);
   return fail > 0
-    ? { kind: 'fail', says: `${fail} of the contract’s checks fail` }
-    : { kind: 'pass', says: `${pass} of the contract’s checks pass` };
+    ? { kind: 'fail', says: fail === 1 ? 'one check of the contract fails' : `${fail} checks of the contract fail` }
+    : { kind: 'pass', says: `${pass} checks of the contract pass` };
 }
