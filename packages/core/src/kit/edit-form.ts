@@ -98,11 +98,8 @@ export function editForm(kit: Kit, form: string, schemaAt: string, edit: FormEdi
       return hint('words', isObject(next) && Object.keys(next).length === 0 ? undefined : next, said.at);
     }
     case 'hints':
-      return {
-        ...put('x-poietra', Object.keys(edit.hints).length === 0 ? undefined : edit.hints),
-        // All hints of the place, those beside it among them: they stand in the schema now.
-        ...(beside?.hints[at] === undefined ? {} : { [beside.at]: removeAt(beside.hints, joinPointer('', at)) }),
-      };
+      // Those of the schema alone: what stands beside it stays, and is shown as such where they are edited.
+      return put('x-poietra', Object.keys(edit.hints).length === 0 ? undefined : edit.hints);
   }
   const { owner, name } = ownerOf(at);
   switch (edit.do) {
