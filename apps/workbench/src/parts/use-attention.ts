@@ -18,15 +18,17 @@ export interface Attention {
 /** How the parts of the kit stand, by their keys; what nothing is to be said of is left out. */
 export function useAttention(): ReadonlyMap<string, Attention> {
   const kit = useKit((store) => store.kit);
+  const { adapters, proofs, inputs, codecs } = kit;
   const failing = useFailing();
   const found = useProject(({ inputs }) => inputs);
   const missing = useMissing(kit);
   return useMemo(() => {
     const all = new Map<string, Attention>();
     // What is installed by now counts, where the project is open.
-    const versions = { ...kit.inputs, ...Object.fromEntries(found.map(({ input }) => [input.id, input])) };
-    for (const name of Object.keys(kit.adapters)) all.set(partKey('adapters', name), proofOf(kit, name, versions));
-    for (const [name, { cases = [] }] of Object.entries(kit.codecs)) {
+    const versions = { ...inputs, ...Object.fromEntries(found.map(({ input }) => [input.id, input])) };
+    for (const name of Object.keys(adapters))
+      all.set(partKey('adapters', name), proofOf({ adapters, proofs }, name, versions));
+    for (const [name, { cases = [] }] of Object.entries(codecs)) {
       const failed = failing?.[name] ?? 0;
       if (failed > 0)
         all.set(partKey('codecs', name), {
@@ -42,7 +44,8 @@ export function useAttention(): ReadonlyMap<string, Attention> {
     for (const [key, count] of missing)
       all.set(key, { kind: 'fail', says: count === 1 ? 'a document is missing' : `${count} documents are missing` });
     return all;
-  }, [kit, failing, found, missing]);
+    // Not the kit: an edit of a form or a text changes none of these.
+  }, [adapters, proofs, inputs, codecs, failing, found, missing]);
 }
 
 /** Whether a person has to see to it. */
@@ -89,7 +92,7 @@ function missingIn(kit: Kit, schema: unknown): number {
 }
 
 function proofOf(
-  { adapters, proofs }: Kit,
+  { adapters, proofs }: { readonly adapters: Kit['adapters']; readonly proofs: Kit['proofs'] },
   name: string,
   inputs: Readonly<Record<string, { readonly version: string }>>,
 ): Attention {
