@@ -1,4 +1,5 @@
 /** The kit file of the opened project: read, and written only by who has seen what stands there. */
+import { kitFileName } from '@poietra/inputs';
 import express, { Router } from 'express';
 import { createHash } from 'node:crypto';
 import { lstatSync, readFileSync } from 'node:fs';
@@ -7,7 +8,6 @@ import writeFileAtomic from 'write-file-atomic';
 import { z } from 'zod';
 import { Refusal } from './problem.js';
 
-export const kitFileName = 'poietra.kit.json';
 const request = z.object({ text: z.string(), tag: z.string().nullable() });
 const largest = 20_000_000;
 

@@ -1,3 +1,4 @@
+import { kitFileName } from '@poietra/inputs';
 import express from 'express';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { createServer, type RequestListener, type Server } from 'node:http';
@@ -5,7 +6,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { documentRouter } from '../src/documents.js';
-import { kitFileName, kitFileRouter } from '../src/kit-file.js';
+import { kitFileRouter } from '../src/kit-file.js';
 import { problems } from '../src/problem.js';
 
 const running: Server[] = [];

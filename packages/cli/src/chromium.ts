@@ -3,7 +3,7 @@ import { existsSync } from 'node:fs';
 /** Debian's Chromium, as a person has it: with windows, dragging, and a process for each frame without origin. */
 export const chromiumPath = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
 const windowless = '/usr/bin/chromium-headless-shell';
-/** For checks on pages of their own: the one without windows, where there is one. A page costs it a third less. */
+/** For checks on pages of their own: the one without windows, where there is one. A page costs it less. */
 export const checkingPath = process.env['CHROMIUM'] ?? (existsSync(windowless) ? windowless : chromiumPath);
 /** Flags without which it looks for the network at every start. */
 export const quietArgs = [

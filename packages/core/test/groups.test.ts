@@ -7,6 +7,7 @@ import {
   placesOfGroup,
   type Kit,
 } from '../src/index.js';
+import { bareKit } from './bare-kit.js';
 
 const booking = {
   type: 'object',
@@ -14,12 +15,7 @@ const booking = {
   properties: { name: { type: 'string' }, email: { type: 'string' }, pieces: { type: 'integer' } },
 };
 const kit: Kit = {
-  poietra: 1,
-  name: 'Skerry Line',
-  inputs: {},
-  adapters: {},
-  codecs: {},
-  fields: {},
+  ...bareKit,
   groups: { port: { title: 'Port', schema: { type: 'object', properties: { code: { type: 'string' } } } } },
   forms: {
     booking: { title: 'Booking', schema: booking },

@@ -1,6 +1,6 @@
 /** Reading a project folder: which inputs its packages have, and what they declare. Runs in Node only. */
 export { inspect, type InspectedInput, type Inspection } from './find.js';
-export { KeptInspections } from './kept.js';
+export { KeptInspections, kitFileName } from './kept.js';
 export type { Progress } from './declared/index.js';
 export { findPackage, ProjectError, readProject, type Project, type ProjectPackage } from './project.js';
 export { CodeError, scriptOf } from './code.js';

@@ -3,14 +3,14 @@ import { mkdirSync, readdirSync, readFileSync, renameSync, statSync, writeFileSy
 import { join } from 'node:path';
 import { inspect, type Inspection } from './find.js';
 
-/** Written by the workbench beside the sources, and no source of inputs. */
-const kitFile = 'poietra.kit.json';
+/** The kit in a project's folder: written by the workbench, and no source of inputs. */
+export const kitFileName = 'poietra.kit.json';
 
 /** The project's own source files with their times and sizes: inputs are found in them, too. */
 function ownFiles(folder: string, cache: string, depth = 0): (readonly [string, number, number])[] {
   if (depth > 12 || folder === cache) return [];
   return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
-    if (entry.name.startsWith('.') || ['node_modules', 'dist', kitFile].includes(entry.name)) return [];
+    if (entry.name.startsWith('.') || ['node_modules', 'dist', kitFileName].includes(entry.name)) return [];
     const path = join(folder, entry.name);
     if (entry.isDirectory()) return ownFiles(path, cache, depth + 1);
     if (!/\.([cm]?[jt]sx?|json)$/.test(entry.name)) return [];

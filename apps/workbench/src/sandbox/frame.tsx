@@ -7,6 +7,7 @@ import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
 import '@poietra/react/skin.css';
 import '../tokens.css';
 import './frame.css';
+import './edit.css';
 import type { CodecCode, Outcome } from '@poietra/core';
 import type { FetchChoices } from '@poietra/react';
 import { consoleText, type BundledInputs } from '@poietra/stand';
