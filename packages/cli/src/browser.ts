@@ -1,10 +1,11 @@
 /** A real Chromium for the checks. Each input gets a page of its own, without network and with the stand's policy. */
-import type { AdapterDescription, CheckId, CheckVerdict, Finding, FoundInput } from '@poietra/core';
+import type { AdapterDescription, CheckId, CheckVerdict, Depth, Finding, FoundInput } from '@poietra/core';
 import { contract, reasonOf } from '@poietra/core';
 import type { Bundle, Rendered } from '@poietra/inputs';
 import { existsSync } from 'node:fs';
 import { chromium, type Browser, type Page } from 'playwright-core';
 import { checkingPath, chromiumArgs, quietArgs } from './chromium.js';
+import { drive } from './driver.js';
 
 const address = 'http://stand.localhost/';
 const policy =
@@ -40,8 +41,9 @@ export async function tryInput(
   bundle: Bundle,
   input: FoundInput,
   adapter: AdapterDescription,
+  depth: Depth = 'full',
 ): Promise<Tried> {
-  return onPage(browser, bundle, async (post, next) => {
+  return onPage(browser, bundle, depth, async (post, next) => {
     await post({ kind: 'observe', input, adapter });
     for (;;) {
       const message = await next();
@@ -57,11 +59,12 @@ export async function proveAdapter(
   bundle: Bundle,
   adapter: AdapterDescription,
   render: (task: object) => Promise<Rendered>,
+  depth: Depth = 'full',
 ): Promise<CheckVerdict[]> {
   const ids: CheckId[] = contract.map(({ id }) => id);
   const verdicts: CheckVerdict[] = [];
   try {
-    await onPage(browser, bundle, async (post, next) => {
+    await onPage(browser, bundle, depth, async (post, next) => {
       await post({ kind: 'prove', adapter, checks: ids });
       for (;;) {
         const message = await next();
@@ -84,10 +87,12 @@ type Post = (message: object) => Promise<void>;
 async function onPage<T>(
   browser: Browser,
   { script, style }: Bundle,
+  depth: Depth,
   work: (post: Post, next: () => Promise<Message>) => Promise<T>,
 ): Promise<T> {
   const context = await browser.newContext({ viewport: { width: 900, height: 700 }, offline: false });
   const page: Page = await context.newPage();
+  if (depth === 'full') await drive(page);
   const waiting: Message[] = [];
   let wake: (() => void) | undefined;
   let trouble: Error | undefined;

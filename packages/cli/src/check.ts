@@ -12,6 +12,7 @@ import {
   versionOf,
   type AdapterDescription,
   type CheckVerdict,
+  type Depth,
   type Finding,
   type FoundInput,
   type KitInput,
@@ -25,6 +26,7 @@ import {
   type Bundle,
   type BundledInput,
   type BundleOptions,
+  type Rendered,
 } from '@poietra/inputs';
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
@@ -61,7 +63,11 @@ export class CheckError extends Error {
 
 export async function check(
   what: string,
-  options: { readonly project?: string | undefined; readonly only?: string | undefined },
+  options: {
+    readonly project?: string | undefined;
+    readonly only?: string | undefined;
+    readonly depth?: Depth | undefined;
+  },
   tell: (done: Checked, count: number, total: number) => void,
 ): Promise<Checked[]> {
   if (!existsSync(what)) throw new CheckError(`There is no ${what}. Give a kit file or a project folder.`);
@@ -71,6 +77,7 @@ export async function check(
   const chosen = options.only === undefined ? jobs : jobs.filter(({ name }) => name.includes(options.only ?? ''));
   if (chosen.length === 0) throw new CheckError(`There is nothing to check in ${what}.`);
   const browser = await openBrowser();
+  const { depth = 'full' } = options;
   const renderer = new Renderer();
   const ofKey = (key: string): BundledInput[] => inputs.filter((input) => key.split(' ').includes(packageOf(input.id)));
   const bundles = new Map<string, Promise<Bundle>>();
@@ -99,17 +106,24 @@ export async function check(
     let verdicts: CheckVerdict[];
     try {
       const ready = await get(job.bundleKey);
-      if (job.input) ({ adapter, findings } = await tryInput(browser, ready, job.input, adapter));
+      if (job.input) ({ adapter, findings } = await tryInput(browser, ready, job.input, adapter, depth));
       const start = { module: join(home, 'packages/stand/src/render.tsx'), name: 'startRendering' };
-      verdicts = await proveAdapter(browser, ready, adapter, (task) =>
-        renderer.render({ ...partsOfBundle(project, ofKey(job.bundleKey)), start }, task),
-      );
+      const draw = (task: object): Promise<Rendered> =>
+        renderer.render({ ...partsOfBundle(project, ofKey(job.bundleKey)), start }, task);
+      verdicts = await proveAdapter(browser, ready, adapter, draw, depth);
     } catch (error) {
       if (!(error instanceof Error)) throw error;
       const seen = error instanceof BundleError ? `It does not bundle: ${error.message}` : error.message;
       verdicts = contract.map(({ id }) => ({ check: id, state: 'fail' as const, seen }));
     }
-    const sheet = { version: job.version, time: new Date().toISOString(), adapter: fingerprint(adapter), verdicts };
+    const sheet = {
+      version: job.version,
+      time: new Date().toISOString(),
+      depth,
+      browser: `Chromium ${browser.version()}`,
+      adapter: fingerprint(adapter),
+      verdicts,
+    };
     return { name: job.name, input: adapter.input, adapter, findings, sheet };
   };
   try {

@@ -54,16 +54,21 @@ program
   .option('--only <text>', 'only those whose name contains this')
   .option('--wanted <percent>', 'how many of a hundred have to pass whole', '100')
   .option('--brief', 'print one line for each, without what failed')
+  .option('--quick', 'as in the workbench’s frames: by events of a script, without pixels and screen reader')
   .option('--json', 'print JSON')
   .action(
     async (
       what: string,
-      options: { project?: string; only?: string; wanted: string; brief?: boolean; json?: boolean },
+      options: { project?: string; only?: string; wanted: string; brief?: boolean; quick?: boolean; json?: boolean },
     ) => {
       const from = process.env['INIT_CWD'] ?? '.';
       const done = await check(
         resolve(from, what),
-        { project: options.project === undefined ? undefined : resolve(from, options.project), only: options.only },
+        {
+          project: options.project === undefined ? undefined : resolve(from, options.project),
+          only: options.only,
+          depth: options.quick ? 'quick' : 'full',
+        },
         (checked, count, total) => {
           if (!options.json) console.log(`[${count}/${total}] ${reportOf(checked, options.brief)}`);
         },

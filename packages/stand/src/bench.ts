@@ -2,7 +2,8 @@
 import { same, type CheckVerdict } from '@poietra/core';
 import { focused, realElement } from '@poietra/react';
 import { leave, perform } from './hands.js';
-import { lookDifference } from './look.js';
+import { fullLook, lookDifference } from './look.js';
+import { outside, pixelsOf } from './outside.js';
 import type { RenderInput } from './render.js';
 import { settle } from './settle.js';
 import type { Trial, TrialOptions } from './trial.js';
@@ -72,6 +73,40 @@ export function paint(box: HTMLElement): string {
       return [borderColor, outlineColor, outlineStyle, boxShadow, color, backgroundColor].join();
     })
     .join('\n');
+}
+
+/**
+ * What is to be seen of a trial, as values, words and styles, and as pixels where somebody outside can see them. The trial
+ * ends with it, so that the next one stands where it stood.
+ */
+export async function appearance(trial: Trial): Promise<readonly [string, string | undefined]> {
+  const seen = [fullLook(trial.box), await pixelsOf(trial.box)] as const;
+  trial.end();
+  return seen;
+}
+
+/** Whether there is a pixel of it; where nobody outside can see, it is believed. */
+export async function drawsSomething({ box }: Trial): Promise<boolean> {
+  const drawn = await pixelsOf(box);
+  if (drawn === undefined) return true;
+  const { visibility } = box.style;
+  box.style.visibility = 'hidden';
+  const without = await pixelsOf(box);
+  box.style.visibility = visibility;
+  return drawn !== without;
+}
+
+/** Whether the Tab key leads into it from right before it; where nobody outside has keys, it does not. */
+export async function isReachedByTab(trial: Trial): Promise<boolean> {
+  if (!outside) return false;
+  const before = document.createElement('button');
+  before.textContent = 'Before';
+  trial.place.before(before);
+  before.focus();
+  await outside.key('Tab');
+  const isReached = isInside(trial);
+  before.remove();
+  return isReached;
 }
 
 export function isInside(trial: Trial): boolean {

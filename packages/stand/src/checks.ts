@@ -3,14 +3,17 @@ import { hasNotation, same, toNotation, type CheckId } from '@poietra/core';
 import { focused, workingElements } from '@poietra/react';
 import { computeAccessibleDescription, computeAccessibleName } from 'dom-accessibility-api';
 import {
+  appearance,
   before,
   carrier,
   change,
   type Check,
+  drawsSomething,
   fail,
   isAboutServer,
   isDisabled,
   isInside,
+  isReachedByTab,
   looks,
   noGesture,
   none,
@@ -19,8 +22,9 @@ import {
   pass,
   withSheetsInHead,
 } from './bench.js';
-import { GestureError, leave } from './hands.js';
+import { GestureError, leave, pressOn } from './hands.js';
 import { fullLook, look, lookDifference } from './look.js';
+import { pixelsOf, toldOf } from './outside.js';
 import { settle } from './settle.js';
 import { newId, trialName, words } from './trial.js';
 
@@ -28,14 +32,19 @@ export const checks: Readonly<Record<CheckId, Check>> = {
   async mounts(_bench, mount) {
     const trial = await mount();
     if (trial.error !== undefined) return fail(trial.error);
-    return trial.box.childElementCount > 0 ? pass('It stands.') : fail('Nothing was drawn.');
+    if (trial.box.childElementCount === 0) return fail('Nothing was drawn.');
+    return (await drawsSomething(trial))
+      ? pass('It stands.')
+      : fail('It draws nothing: where it stands there is not one pixel of it.');
   },
 
   async held({ samples: [a, b] }, mount) {
     if (a === undefined) return none('No value is known that it shows.');
-    const empty = fullLook((await mount()).box);
-    const first = fullLook((await mount({ state: { shown: a } })).box);
+    const [empty, emptyPixels] = await appearance(await mount());
+    const [first, pixels] = await appearance(await mount({ state: { shown: a } }));
     if (empty === first) return fail('With a value it looks as it does empty.');
+    if (pixels !== undefined && pixels === emptyPixels)
+      return fail('Its elements know the value, but nothing is to be seen of it.');
     if (b === undefined || typeof b === 'boolean') return pass('With a value it looks otherwise than empty.');
     const second = fullLook((await mount({ state: { shown: b } })).box);
     return first === second ? fail('Two values look the same.') : pass('Empty and two values are told apart.');
@@ -140,7 +149,8 @@ export const checks: Readonly<Record<CheckId, Check>> = {
   async label(_bench, mount) {
     const trial = await mount();
     await leave();
-    document.getElementById(`${trial.id}-label`)?.click();
+    const label = document.getElementById(`${trial.id}-label`);
+    if (label) await pressOn(label);
     await settle();
     if (trial.reports.length > 0) return pass('The press on the label changed it.');
     return isInside(trial) ? pass('The focus went inside.') : fail('The focus did not go inside.');
@@ -149,7 +159,9 @@ export const checks: Readonly<Record<CheckId, Check>> = {
   async name(_bench, mount) {
     const trial = await mount();
     const element = carrier(trial);
-    const name = computeAccessibleName(element);
+    const told = await toldOf(element);
+    if (told?.role === '') return fail('The browser tells a screen reader nothing of the real element.');
+    const name = told?.name ?? computeAccessibleName(element);
     return name.includes(words.label)
       ? pass(`The ${element === trial.box ? 'group' : 'real element'} is named “${name}”.`)
       : fail(`The real element is named “${name}”, not “${words.label}”.`);
@@ -158,7 +170,9 @@ export const checks: Readonly<Record<CheckId, Check>> = {
   async description(_bench, mount) {
     const trial = await mount({ state: { invalid: true } });
     const element = carrier(trial);
-    const seen = `${computeAccessibleDescription(element)} ${element.getAttribute('aria-description') ?? ''}`.trim();
+    const seen =
+      (await toldOf(element))?.description ??
+      `${computeAccessibleDescription(element)} ${element.getAttribute('aria-description') ?? ''}`.trim();
     return seen.includes(words.hint) && seen.includes(words.error)
       ? pass('Hint and message describe it.')
       : fail(seen === '' ? 'It has no description.' : `It is described as “${seen}”.`);
@@ -166,14 +180,17 @@ export const checks: Readonly<Record<CheckId, Check>> = {
 
   async invalid(_bench, mount) {
     const trial = await mount();
-    const [shape, colours] = [fullLook(trial.box), paint(trial.box)];
+    const [shape, colours, pixels] = [fullLook(trial.box), paint(trial.box), await pixelsOf(trial.box)];
     await trial.set({ invalid: true });
     const isSeen = (): boolean => fullLook(trial.box) !== shape || paint(trial.box) !== colours;
     // Colours change with the next frames, which come late where the machine is busy.
     for (let times = 0; times < 20 && !isSeen(); times++) await settle(40);
     const element = carrier(trial);
     if (!isSeen()) return fail('Nothing is to be seen of it.');
-    return element.getAttribute('aria-invalid') === 'true'
+    if (pixels !== undefined && (await pixelsOf(trial.box)) === pixels)
+      return fail('Its elements change, but nothing is to be seen of it.');
+    const told = await toldOf(element);
+    return (told ? told.states['invalid'] === 'true' : element.getAttribute('aria-invalid') === 'true')
       ? pass('To be seen, and said in ARIA.')
       : fail('It is to be seen, but ARIA does not say it.');
   },
@@ -181,15 +198,22 @@ export const checks: Readonly<Record<CheckId, Check>> = {
   async required(_bench, mount) {
     const trial = await mount({ state: { required: true } });
     const element = carrier(trial);
-    const says =
-      element.getAttribute('aria-required') === 'true' ||
-      ('required' in element && element.required === true) ||
-      /required/.test(`${computeAccessibleName(element)} ${computeAccessibleDescription(element)}`);
-    return says ? pass('It says so.') : fail('Nothing says that it is required.');
+    const told = await toldOf(element);
+    const says = told
+      ? told.states['required'] === true
+      : element.getAttribute('aria-required') === 'true' || ('required' in element && element.required === true);
+    const said = told
+      ? `${told.name} ${told.description}`
+      : `${computeAccessibleName(element)} ${computeAccessibleDescription(element)}`;
+    return says || /required/.test(said) ? pass('It says so.') : fail('Nothing says that it is required.');
   },
 
   async disabled(bench, mount) {
-    const trial = await mount({ state: { shown: before(bench) ?? bench.samples[0], disabled: true } });
+    const trial = await mount({ state: { shown: before(bench) ?? bench.samples[0] } });
+    const pixels = await pixelsOf(trial.box);
+    await trial.set({ disabled: true });
+    if (pixels !== undefined && (await pixelsOf(trial.box)) === pixels) return fail('It looks as if it could be used.');
+    if (await isReachedByTab(trial)) return fail('The Tab key still leads into it.');
     const open = workingElements(trial.box).filter((element) => !isDisabled(element));
     try {
       await change(bench, trial);

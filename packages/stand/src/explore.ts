@@ -1,8 +1,9 @@
 /** Trying an input without being shown how: which element to act on, in which order, by roles and by what appears. */
 import { addStep, type Gesture, type Step } from '@poietra/core';
 import { everyElement } from '@poietra/react';
-import { act, candidates, isVisible, leave, nameOf, roleOf, targetOf } from './hands.js';
+import { act, leave } from './hands.js';
 import { pause, settle } from './settle.js';
+import { candidates, isVisible, nameOf, roleOf, targetOf } from './targets.js';
 import type { Trial } from './trial.js';
 
 /** The likeliest place to change a value first. */

@@ -4,6 +4,7 @@
  */
 import '@poietra/react/skin.css';
 import type { AdapterDescription, CheckId, CheckVerdict, Finding, FoundInput } from '@poietra/core';
+import { hurryAnimations } from './hurry.js';
 import { liveInput, type BundledInputs } from './live.js';
 import { pushMatrix, type PushedRow } from './matrix.js';
 import { observe, prepare } from './observe/index.js';
@@ -98,10 +99,6 @@ export function startProving(inputs: BundledInputs): void {
       tell({ kind: 'prover failed', message: error instanceof Error ? error.message : String(error) }),
     );
   });
-  // A quick page has short animations: what waits for their end goes on at once.
-  const style = document.createElement('style');
-  style.textContent =
-    '*,::before,::after{animation-duration:1ms!important;animation-delay:0s!important;transition-duration:1ms!important;transition-delay:0s!important;scroll-behavior:auto!important}';
-  document.head.append(style);
+  hurryAnimations();
   tell({ kind: 'prover ready' });
 }

@@ -1,6 +1,8 @@
 /** @poietra/stand: what happens on a stand, in a browser: mounting one input, trying it, doing gestures, proving the contract. */
 export { startProving, type FromProver, type ToProver } from './frame.js';
-export { GestureError, nameOf, perform, roleOf, targetOf } from './hands.js';
+export { GestureError, perform } from './hands.js';
+export { nameOf, roleOf, targetOf } from './targets.js';
+export type { Outside, Told } from './outside.js';
 export { linkMap, type Link, type LinkBreak, type LinkMap } from './links.js';
 export { liveInput, type BundledInputs } from './live.js';
 export { fullLook, look, lookDifference } from './look.js';

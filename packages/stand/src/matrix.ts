@@ -1,10 +1,11 @@
 /** Pushing values in, one after another, and seeing what an input makes of each. */
 import { describeValue, fromNotation, type AdapterDescription, type Described } from '@poietra/core';
 import type { AdaptedInput } from '@poietra/react';
-import { leave, nameOf, perform, roleOf } from './hands.js';
+import { leave, perform } from './hands.js';
 import { fullLook, look } from './look.js';
 import { everyElement } from '@poietra/react';
 import { sampleChoices } from './sample-choices.js';
+import { nameOf, roleOf } from './targets.js';
 import { Trial } from './trial.js';
 import { watch } from './watch.js';
 

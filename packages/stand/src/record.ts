@@ -1,6 +1,6 @@
 /** Watching a person at an input, and writing down what they do as steps on roles and names. */
 import type { Step } from '@poietra/core';
-import { roleOf, targetOf } from './hands.js';
+import { roleOf, targetOf } from './targets.js';
 
 const typed = /^(textbox|searchbox|spinbutton|password|combobox)$/;
 const set = /^(slider|color|date|time|datetime-local|month|week)$/;

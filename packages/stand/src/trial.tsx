@@ -127,6 +127,7 @@ export class Trial implements Drawable {
   }
   end(): void {
     this.#root?.unmount();
+    this.#root = undefined;
     this.place.remove();
   }
 }

@@ -1,5 +1,6 @@
 /** @jest-environment jsdom */
-import { candidates, GestureError, nameOf, perform, roleOf, targetOf } from '../src/hands.js';
+import { GestureError, perform } from '../src/hands.js';
+import { candidates, nameOf, roleOf, targetOf } from '../src/targets.js';
 
 // The test's page has no layout: everything is drawn, and nothing is in the way of anything.
 beforeAll(() => {

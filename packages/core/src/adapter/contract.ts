@@ -200,12 +200,23 @@ export interface CheckVerdict {
   readonly seen: string;
 }
 
+/**
+ * How the contract was proved. Quick: in a frame of the workbench, by events of a script and by what elements say. Full: in
+ * a browser that is driven from outside, by the browser's own pointer and keys, by pixels, and by what it tells a screen
+ * reader.
+ */
+export type Depth = 'quick' | 'full';
+
 /** A whole run: for which adapter, of which version, when. */
 export interface ScoreSheet {
   /** Of the input's package. */
   readonly version: string;
   /** ISO 8601. */
   readonly time: string;
+  /** Absent: quick. */
+  readonly depth?: Depth;
+  /** The browser that it was proved in, with its version, where that is known. */
+  readonly browser?: string;
   /** What was checked, as `fingerprint` gives it. */
   readonly adapter: string;
   /** What the input declared then, as `faceOf` gives it: name to type. */

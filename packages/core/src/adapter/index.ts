@@ -12,6 +12,7 @@ export {
   type Check,
   type CheckId,
   type CheckVerdict,
+  type Depth,
   type ScoreSheet,
 } from './contract.js';
 export { componentsBeside } from './description.js';

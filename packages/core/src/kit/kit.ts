@@ -212,6 +212,8 @@ const sheet = z.looseObject({
   version: z.string(),
   time: z.string(),
   adapter: z.string(),
+  depth: z.enum(['quick', 'full']).optional(),
+  browser: z.string().max(200).optional(),
   face: z.record(z.string(), z.string()).optional(),
   verdicts: z
     .array(z.looseObject({ check: z.string(), state: z.enum(['pass', 'fail', 'none']), seen: z.string().max(4000) }))

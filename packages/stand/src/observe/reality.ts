@@ -1,8 +1,9 @@
 /** Which element is the one that a person works with, and how it takes the focus. */
 import { computeAccessibleName } from 'dom-accessibility-api';
 import { everyElement, focused, reach, workingElements } from '@poietra/react';
-import { leave, roleOf } from '../hands.js';
+import { leave } from '../hands.js';
 import { settle } from '../settle.js';
+import { roleOf } from '../targets.js';
 import { words, type Trial } from '../trial.js';
 import type { Observation } from './observation.js';
 

@@ -1,0 +1,74 @@
+/**
+ * A browser that is driven from outside its page: events that it takes for a person's, pixels, and what it tells a screen
+ * reader. The driver (`cli/src/driver.ts`) puts one function on the page; in a frame of the workbench there is none, and
+ * gestures are events of a script.
+ */
+
+/** A point of the viewport, in CSS pixels. */
+export type Point = readonly [x: number, y: number];
+
+export interface Outside {
+  /** The pointer goes there. */
+  move(to: Point): Promise<void>;
+  /** It goes there and presses. */
+  press(at: Point): Promise<void>;
+  /** It goes to the first, and from there to the last with the button held. */
+  stroke(along: readonly Point[]): Promise<void>;
+  /** One key, named as in `KeyboardEvent.key`, on what has the focus; `Control+a` with another one held. */
+  key(name: string): Promise<void>;
+  /** A text, key by key, into what has the focus. */
+  type(text: string): Promise<void>;
+  /** The pixels of a part of the viewport as a text: the same where they are the same. */
+  picture(part: {
+    readonly x: number;
+    readonly y: number;
+    readonly width: number;
+    readonly height: number;
+  }): Promise<string>;
+  /** What the browser tells a screen reader of the element that `askedOf` holds. */
+  told(): Promise<Told>;
+}
+
+/** An element in the browser's accessibility tree. */
+export interface Told {
+  /** Empty where it is not in the tree. */
+  readonly role: string;
+  readonly name: string;
+  readonly description: string;
+  /** States and properties by their names without `aria-`; those that do not hold are missing or false. */
+  readonly states: Readonly<Record<string, unknown>>;
+}
+
+type Drive = (doing: keyof Outside, ...given: readonly unknown[]) => Promise<unknown>;
+const page = globalThis as { poietraDrive?: Drive; poietraAsked?: Element };
+
+/** What drives the browser, where something does. */
+export const outside: Outside | undefined = page.poietraDrive && {
+  move: async (to) => void (await page.poietraDrive?.('move', to)),
+  press: async (at) => void (await page.poietraDrive?.('press', at)),
+  stroke: async (along) => void (await page.poietraDrive?.('stroke', along)),
+  key: async (name) => void (await page.poietraDrive?.('key', name)),
+  type: async (text) => void (await page.poietraDrive?.('type', text)),
+  picture: async (part) => String(await page.poietraDrive?.('picture', part)),
+  told: async () => (await page.poietraDrive?.('told')) as Told,
+};
+
+/** What a screen reader is told of an element; undefined where nobody outside can say. */
+export async function toldOf(element: Element): Promise<Told | undefined> {
+  if (!outside) return undefined;
+  page.poietraAsked = element;
+  return outside.told();
+}
+
+/** The pixels of an element with what its edge may have around it; undefined where nobody outside can see. */
+export async function pixelsOf(element: Element): Promise<string | undefined> {
+  if (!outside) return undefined;
+  element.scrollIntoView({ block: 'center', inline: 'center' });
+  const { left, top, right, bottom } = element.getBoundingClientRect();
+  const [x, y] = [Math.max(0, Math.floor(left) - edge), Math.max(0, Math.floor(top) - edge)];
+  const width = Math.min(innerWidth, Math.ceil(right) + edge) - x;
+  const height = Math.min(innerHeight, Math.ceil(bottom) + edge) - y;
+  return width > 2 * edge && height > 2 * edge ? outside.picture({ x, y, width, height }) : 'nothing';
+}
+/** In CSS pixels: outlines and shadows that say something stand outside the box. */
+const edge = 4;

@@ -1,0 +1,77 @@
+/** Which element a step means: roles, names and what can be seen, in both directions. */
+import type { Target } from '@poietra/core';
+import { everyElement } from '@poietra/react';
+import { computeAccessibleName, getRole } from 'dom-accessibility-api';
+
+/** A role in one word; `canvas`, `file`, `date` and the like where ARIA has none. */
+export function roleOf(element: Element): string {
+  if (element instanceof HTMLInputElement && !element.hasAttribute('role')) {
+    if (/^(file|color|date|time|datetime-local|month|week|range|password)$/.test(element.type))
+      return element.type === 'range' ? 'slider' : element.type;
+  }
+  if (element instanceof HTMLCanvasElement) return 'canvas';
+  if (element instanceof HTMLElement && element.contentEditable === 'true' && !element.hasAttribute('role'))
+    return 'textbox';
+  if (element.tagName === 'TD' && !element.hasAttribute('role')) return 'cell';
+  return getRole(element) ?? '';
+}
+
+/** The accessible name; of a day in a calendar only its number, so that a gesture holds next month, too. */
+export function nameOf(element: Element): string {
+  const text = element.textContent.trim();
+  if (/^\d{1,2}$/.test(text)) return text;
+  const name = computeAccessibleName(element).trim();
+  return name === '' ? element.textContent.trim().slice(0, 60) : name;
+}
+
+function isShown(element: Element): boolean {
+  // Neither is to be seen by itself, yet both are what a person works with.
+  if (element instanceof HTMLOptionElement || (element instanceof HTMLInputElement && element.type === 'file'))
+    return true;
+  return isVisible(element);
+}
+/** Drawn; and of lists, with an extent: those kept for screen readers alone cannot be pressed. */
+export function isVisible(element: Element): boolean {
+  if (!element.checkVisibility({ visibilityProperty: true })) return false;
+  if (!/^(option|treeitem|menuitem)$/.test(roleOf(element))) return true;
+  const { width, height } = element.getBoundingClientRect();
+  return width > 1 && height > 1;
+}
+
+/** All elements that a target may mean: inside the box first, then elsewhere on the page, where lists and calendars open. */
+export function candidates(box: Element, { role, name }: Target): HTMLElement[] {
+  const within = [...everyElement(box)];
+  const inBox = new Set(within);
+  const elsewhere = [...everyElement(document.body)].filter(
+    (element) => !inBox.has(element) && !element.closest('[data-trial]'),
+  );
+  return [...within, ...elsewhere].filter(
+    (element): element is HTMLElement =>
+      element instanceof HTMLElement &&
+      isOf(element, role) &&
+      isShown(element) &&
+      (name === undefined || nameOf(element) === name),
+  );
+}
+
+/** A role, or `<tag>` for what has none. */
+function isOf(element: Element, role: string): boolean {
+  return role.startsWith('<') ? `<${element.tagName.toLowerCase()}>` === role : roleOf(element) === role;
+}
+
+/** The target that means this element, as short as it can be. */
+export function targetOf(box: Element, element: HTMLElement): Target {
+  const role = roleOf(element) || `<${element.tagName.toLowerCase()}>`;
+  const inBox = box.contains(element) || isInShadowOf(box, element);
+  const same = candidates(box, { role });
+  if (inBox && same.length === 1) return { role };
+  const name = nameOf(element);
+  const named = name === '' ? same : candidates(box, { role, name });
+  const index = named.indexOf(element);
+  return { role, ...(name === '' ? {} : { name }), ...(index > 0 ? { index } : {}) };
+}
+function isInShadowOf(box: Element, element: Element): boolean {
+  for (let root = element.getRootNode(); root instanceof ShadowRoot; root = root.host.getRootNode())
+    if (box.contains(root.host)) return true;
+  return false;
+}
