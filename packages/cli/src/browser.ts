@@ -10,6 +10,11 @@ import { drive } from './driver.js';
 const address = 'http://stand.localhost/';
 const policy =
   "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src data: blob:; font-src data:; connect-src data:; sandbox allow-scripts";
+/** Room on all sides, for what opens beside an input; and while a box is looked at, it alone is drawn (`stand/src/outside.ts`). */
+const sheet = `
+  body { margin: 24px 200px; }
+  [data-alone] :is(.poietra-label, .poietra-hint, .poietra-error) { visibility: hidden; }
+  [data-alone] .poietra-box:not([data-seen]) { visibility: hidden; }`;
 /** All checks of one input take a few seconds; what takes this long never ends. */
 const mostTime = 90_000;
 
@@ -90,7 +95,7 @@ async function onPage<T>(
   depth: Depth,
   work: (post: Post, next: () => Promise<Message>) => Promise<T>,
 ): Promise<T> {
-  const context = await browser.newContext({ viewport: { width: 900, height: 700 }, offline: false });
+  const context = await browser.newContext({ viewport: { width: 1280, height: 900 }, offline: false });
   const page: Page = await context.newPage();
   if (depth === 'full') await drive(page);
   const waiting: Message[] = [];
@@ -112,7 +117,7 @@ async function onPage<T>(
       await route.fulfill({
         contentType: 'text/html',
         headers: { 'content-security-policy': policy },
-        body: '<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Stand</title><link rel="stylesheet" href="/stand.css" crossorigin></head><body><div id="stand"></div><script src="/stand.js"></script></body></html>',
+        body: `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Stand</title><link rel="stylesheet" href="/stand.css" crossorigin><style>${sheet}</style></head><body><div id="stand"></div><script src="/stand.js"></script></body></html>`,
       });
     else if (url.endsWith('/stand.js'))
       await route.fulfill({

@@ -29,7 +29,11 @@ function driverOf(page: Page, session: CDPSession): Outside {
       if (!first) return;
       await mouse.move(...first);
       await mouse.down();
-      for (const point of rest) await mouse.move(...point);
+      for (const point of rest) {
+        await mouse.move(...point);
+        // The browser hears of a pointer once a frame; the same stroke has to be the same each time.
+        await page.evaluate(() => new Promise(requestAnimationFrame));
+      }
       await mouse.up();
     },
     key: (name) => keyboard.press(name === ' ' ? 'Space' : name),

@@ -38,7 +38,7 @@ const isChosen = (element: HTMLElement): boolean => element.matches(':checked, [
 export function linkReal(real: HTMLElement, description: AdapterDescription, state: InputState): void {
   const isInside = real.getRootNode() instanceof ShadowRoot;
   if (!description.id) {
-    if (isInside) dropEmptyName(real);
+    if (isInside) dropEmpty(real, 'aria-labelledby');
     if (isInside) set(real, 'aria-label', state.required ? `${state.label ?? ''} (required)` : state.label);
     else {
       if (real.id === '') real.id = state.id;
@@ -46,6 +46,7 @@ export function linkReal(real: HTMLElement, description: AdapterDescription, sta
     }
   }
   if (!description.describedBy) {
+    if (isInside) dropEmpty(real, 'aria-describedby');
     if (isInside) set(real, 'aria-description', state.description);
     else join(real, 'aria-describedby', state.describedBy);
   }
@@ -55,12 +56,12 @@ export function linkReal(real: HTMLElement, description: AdapterDescription, sta
   if (takesRequired.test(role)) ensure(real, 'aria-required', state.required && !has);
 }
 
-/** An element's own label that is left empty would still win over the name it is given. */
-function dropEmptyName(real: HTMLElement): void {
+/** An element's own label or hint that is left empty would still win over the words that it is given. */
+function dropEmpty(real: HTMLElement, reference: 'aria-labelledby' | 'aria-describedby'): void {
   const root = real.getRootNode() as ShadowRoot;
-  const ids = real.getAttribute('aria-labelledby')?.split(' ') ?? [];
+  const ids = real.getAttribute(reference)?.split(' ') ?? [];
   const isEmpty = ids.every((id) => (root.getElementById(id)?.textContent ?? '').trim() === '');
-  if (ids.length > 0 && isEmpty) real.removeAttribute('aria-labelledby');
+  if (ids.length > 0 && isEmpty) real.removeAttribute(reference);
 }
 
 function implied(real: HTMLElement): string {

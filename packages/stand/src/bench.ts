@@ -1,9 +1,9 @@
 /** What the checks of the contract work with: what they are given, how they judge, and what they ask of a trial. */
 import { same, type CheckVerdict } from '@poietra/core';
-import { focused, realElement } from '@poietra/react';
+import { everyElement, focused, realElement } from '@poietra/react';
 import { leave, perform } from './hands.js';
 import { fullLook, lookDifference } from './look.js';
-import { outside, pixelsOf } from './outside.js';
+import { outside, pixelsOf, toldOf } from './outside.js';
 import type { RenderInput } from './render.js';
 import { settle } from './settle.js';
 import type { Trial, TrialOptions } from './trial.js';
@@ -107,6 +107,15 @@ export async function isReachedByTab(trial: Trial): Promise<boolean> {
   const isReached = isInside(trial);
   before.remove();
   return isReached;
+}
+
+/** Whether a screen reader is told of anything in it that takes the focus: a box that is named around nothing is no field. */
+export async function isToldInside({ box }: Trial): Promise<boolean> {
+  const focusable = [...everyElement(box)].filter(
+    (one): one is HTMLElement => one instanceof HTMLElement && one.tabIndex >= 0,
+  );
+  for (const element of focusable.slice(0, 10)) if ((await toldOf(element))?.role !== '') return true;
+  return false;
 }
 
 export function isInside(trial: Trial): boolean {

@@ -32,21 +32,33 @@ async function pointOf(element: HTMLElement): Promise<Point> {
 }
 
 /**
- * Waits until it stands still within the window. Lists and calendars are first measured far outside, and go after their
- * box when the page moves, so the page is moved only where waiting has not helped.
+ * Waits until it stands still where it can be pressed. Lists and calendars are first measured far outside, and go after
+ * their box when the page moves, so something is moved only where waiting has not helped.
  */
 async function bringIntoView(element: Element): Promise<void> {
   let last = '';
   for (let turn = 0; turn < 12; turn++) {
-    const { left, top, right, bottom } = element.getBoundingClientRect();
-    const isWithin = left >= 0 && top >= 0 && right <= innerWidth && bottom <= innerHeight;
-    const place = `${left} ${top}`;
-    if (isWithin && place === last) return;
-    // What stands in the page and not over it is only brought by moving the page.
-    if (!isWithin && place === last) element.scrollIntoView({ block: 'center', inline: 'center' });
-    last = place;
+    const { left, top } = element.getBoundingClientRect();
+    const isStill = last === `${left} ${top}`;
+    if (isStill && isOnTop(element)) return;
+    if (isStill && turn > 8) return;
+    if (isStill) element.scrollIntoView({ block: turn < 4 ? 'nearest' : 'center', inline: 'nearest' });
+    last = `${left} ${top}`;
     await settle(20);
   }
+}
+
+/** Whether a press in its middle would be its own: it is within the window, and in no list that shows another part. */
+function isOnTop(element: Element): boolean {
+  const hit = hitIn(element);
+  return hit !== undefined && (hit === element || element.contains(hit));
+}
+/** What is drawn in its middle, in its own tree. */
+function hitIn(element: Element): Element | undefined {
+  const { left, top, width, height } = element.getBoundingClientRect();
+  const root = element.getRootNode();
+  const tree = root instanceof ShadowRoot ? root : document;
+  return tree.elementFromPoint(left + width / 2, top + height / 2) ?? undefined;
 }
 
 /** Of a box that is hidden under its own drawing, the drawing: its label, what stands beside it, or what is around it. */
@@ -67,8 +79,7 @@ function hasExtent(element: Element): boolean {
 
 /** Where nothing of it takes a press in its middle, as in a wide row, the words do. */
 function wordsIn(element: Element): Element {
-  const { left, top, width, height } = element.getBoundingClientRect();
-  const hit = document.elementFromPoint(left + width / 2, top + height / 2);
+  const hit = hitIn(element);
   if (hit && hit !== element && element.contains(hit)) return element;
   const words = [...element.querySelectorAll('*')].find(
     (one) =>

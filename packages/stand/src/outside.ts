@@ -60,15 +60,29 @@ export async function toldOf(element: Element): Promise<Told | undefined> {
   return outside.told();
 }
 
-/** The pixels of an element with what its edge may have around it; undefined where nobody outside can see. */
-export async function pixelsOf(element: Element): Promise<string | undefined> {
+/**
+ * The pixels of a box with what its edge may have around it; undefined where nobody outside can see. It is taken out of the
+ * page for that and stands where every other would, alone: a message beside it is not its own, and half a pixel further
+ * down the same text has other pixels.
+ */
+export async function pixelsOf(box: HTMLElement): Promise<string | undefined> {
   if (!outside) return undefined;
-  element.scrollIntoView({ block: 'center', inline: 'center' });
-  const { left, top, right, bottom } = element.getBoundingClientRect();
-  const [x, y] = [Math.max(0, Math.floor(left) - edge), Math.max(0, Math.floor(top) - edge)];
-  const width = Math.min(innerWidth, Math.ceil(right) + edge) - x;
-  const height = Math.min(innerHeight, Math.ceil(bottom) + edge) - y;
-  return width > 2 * edge && height > 2 * edge ? outside.picture({ x, y, width, height }) : 'nothing';
+  const { cssText } = box.style;
+  box.style.cssText = `${cssText}; position: absolute; top: 300px; left: 20px; width: ${box.getBoundingClientRect().width}px`;
+  document.documentElement.toggleAttribute('data-alone', true);
+  box.toggleAttribute('data-seen', true);
+  try {
+    box.scrollIntoView({ block: 'center', inline: 'center' });
+    const { left, top, right, bottom } = box.getBoundingClientRect();
+    const [x, y] = [Math.max(0, Math.floor(left) - edge), Math.max(0, Math.floor(top) - edge)];
+    const width = Math.min(innerWidth, Math.ceil(right) + edge) - x;
+    const height = Math.min(innerHeight, Math.ceil(bottom) + edge) - y;
+    return width > 2 * edge && height > 2 * edge ? await outside.picture({ x, y, width, height }) : 'nothing';
+  } finally {
+    box.style.cssText = cssText;
+    box.toggleAttribute('data-seen', false);
+    document.documentElement.toggleAttribute('data-alone', false);
+  }
 }
 /** In CSS pixels: outlines and shadows that say something stand outside the box. */
-const edge = 4;
+const edge = 8;

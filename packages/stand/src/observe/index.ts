@@ -5,7 +5,7 @@ import type { Trial } from '../trial.js';
 import { Observation, type Make } from './observation.js';
 import { changeAgain, findChange, findGoingBack } from './change.js';
 import { findFocus, findReality } from './reality.js';
-import { findFlags, findLeaving } from './states.js';
+import { findFlags, findInvalid, findLeaving } from './states.js';
 import { findEmpty, findKind, findSamples, findSubmission } from './values.js';
 
 export type { Make };
@@ -46,6 +46,7 @@ async function tryAll(seen: Observation): Promise<Observed> {
   await findSubmission(seen);
   await findLeaving(seen);
   await findFlags(seen);
+  await findInvalid(seen);
   return { adapter: seen.adapter, findings: seen.findings };
 }
 

@@ -1,8 +1,11 @@
 /** What it does when it is left, disabled, read only. */
 import { workingElements } from '@poietra/react';
+import { isReachedByTab, paint } from '../bench.js';
 import { GestureError, leave, perform } from '../hands.js';
-import { look } from '../look.js';
+import { fullLook, look } from '../look.js';
+import { pixelsOf } from '../outside.js';
 import { settle } from '../settle.js';
+import type { Trial } from '../trial.js';
 import type { Observation } from './observation.js';
 
 export async function findLeaving(seen: Observation): Promise<void> {
@@ -26,6 +29,26 @@ export async function findLeaving(seen: Observation): Promise<void> {
   );
 }
 
+/** Invalid, as declared: where nothing is to be seen of it, the box shows it. */
+export async function findInvalid(seen: Observation): Promise<void> {
+  const { invalid: declared, ...rest } = seen.adapter;
+  if (!declared) return;
+  const trial = await seen.mount();
+  if (!trial || trial.error !== undefined) return seen.clean();
+  const [shape, colours, pixels] = [fullLook(trial.box), paint(trial.box), await pixelsOf(trial.box)];
+  await trial.set({ invalid: true });
+  // Colours change with the next frames.
+  await settle(60);
+  const isSeen =
+    pixels === undefined
+      ? fullLook(trial.box) !== shape || paint(trial.box) !== colours
+      : (await pixelsOf(trial.box)) !== pixels;
+  await seen.clean();
+  if (isSeen) return;
+  seen.adapter = rest;
+  seen.note('invalid', `“${declared.property}” shows nothing; its box does.`, 'It was set, and looked the same.', 0.9);
+}
+
 /** Disabled and read only, as declared: where the gesture still changes it, the box does it instead. */
 export async function findFlags(seen: Observation): Promise<void> {
   const { gesture } = seen.adapter;
@@ -45,20 +68,33 @@ export async function findFlags(seen: Observation): Promise<void> {
     const bears =
       trial === undefined || (trial.error === undefined && trial.reports.length === 0 && look(trial.box) === wanted);
     const isOpen =
-      flag === 'disabled' && trial !== undefined && bears && workingElements(trial.box).some(isOpenElement);
+      flag === 'disabled' &&
+      trial !== undefined &&
+      bears &&
+      (workingElements(trial.box).some(isOpenElement) || (await isReachedByTab(trial)));
+    const isLike = flag === 'disabled' && bears && trial !== undefined && !(await isToldApart(seen, shown, trial));
     await seen.clean();
-    if (bears && !isOpen) {
+    if (bears && !isOpen && !isLike) {
       seen.note(flag, `“${declared.property}” does what it says.`, 'The gesture changed nothing.', 1);
       continue;
     }
     seen.adapter = rest;
     seen.note(
       flag,
-      `“${declared.property}” does not keep it from being ${isOpen ? 'reached' : 'changed'}; its box does.`,
+      `“${declared.property}” does not ${isLike ? 'show it' : `keep it from being ${isOpen ? 'reached' : 'changed'}`}; its box does.`,
       'The gesture was tried.',
       0.95,
     );
   }
+}
+
+/** Whether it looks otherwise than one that can be used; where nobody outside can see, it is believed. */
+async function isToldApart(seen: Observation, shown: unknown, disabled: Trial): Promise<boolean> {
+  const pixels = await pixelsOf(disabled.box);
+  if (pixels === undefined) return true;
+  await seen.clean();
+  const open = await seen.mount({ state: { shown } });
+  return open === undefined || (await pixelsOf(open.box)) !== pixels;
 }
 
 function isOpenElement(element: Element): boolean {

@@ -186,3 +186,73 @@ export function EmptiesTheForm({ value = '', disabled = false, onChange }: Props
   }, []);
   return <input ref={input} value={value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />;
 }
+
+interface ToggleProps {
+  readonly checked?: boolean;
+  readonly disabled?: boolean;
+  readonly error?: boolean;
+  onChange?(checked: boolean): void;
+}
+
+/** Its elements know everything; nobody sees one of them. */
+export function DrawsNothing({ value = '', disabled = false, onChange }: Props): JSX.Element {
+  return (
+    <input
+      value={value}
+      disabled={disabled}
+      style={{ opacity: 0 }}
+      onChange={(event) => onChange?.(event.target.value)}
+    />
+  );
+}
+
+/** Says by a class alone whether it is on, and no sheet speaks of the class. */
+export function OnInItsClassAlone({ checked = false, disabled = false, onChange }: ToggleProps): JSX.Element {
+  return (
+    <button type="button" className={checked ? 'on' : 'off'} disabled={disabled} onClick={() => onChange?.(!checked)}>
+      Watch
+    </button>
+  );
+}
+
+/** Says in ARIA alone that it is invalid. */
+export function InvalidUnseen({ checked = false, disabled = false, error, onChange }: ToggleProps): JSX.Element {
+  return (
+    <button
+      type="button"
+      role="switch"
+      aria-checked={checked}
+      aria-invalid={error}
+      disabled={disabled}
+      onClick={() => onChange?.(!checked)}
+    >
+      {checked ? 'On' : 'Off'}
+    </button>
+  );
+}
+
+/** Is there for those who see, and for nobody else. */
+export function HiddenFromReaders({ value = '', disabled = false, onChange }: Props): JSX.Element {
+  return (
+    <div aria-hidden="true">
+      <input value={value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />
+    </div>
+  );
+}
+
+/** Answers to what a script does, and to nobody’s hand. */
+export function HearsScriptsAlone({ checked = false, disabled = false, onChange }: ToggleProps): JSX.Element {
+  return (
+    <button
+      type="button"
+      role="switch"
+      aria-checked={checked}
+      disabled={disabled}
+      onClick={({ nativeEvent }) => {
+        if (!nativeEvent.isTrusted) onChange?.(!checked);
+      }}
+    >
+      {checked ? 'On' : 'Off'}
+    </button>
+  );
+}
