@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { chromiumArgs, chromiumPath } from './packages/cli/src/chromium.js';
+import { chromiumArgs, chromiumPath } from './packages/inputs/src/chromium.js';
 
 const port = Number(process.env['E2E_PORT'] ?? 4377);
 /** Two runs side by side, each with a server of its own, keep what they write apart. */

@@ -3,7 +3,7 @@ import { chromium, expect, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
-import { chromiumArgs, chromiumPath } from '../packages/cli/src/chromium.js';
+import { chromiumArgs, chromiumPath } from '../packages/inputs/src/chromium.js';
 
 export interface Killable {
   kill(): Promise<void>;

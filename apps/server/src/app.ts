@@ -6,6 +6,7 @@ import { basename, join } from 'node:path';
 import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { isBuiltIn, type BundledInput } from '@poietra/inputs';
+import { adapterSchema, type AdapterDescription } from '@poietra/core';
 import { z } from 'zod';
 import { companyRouter, echo } from './company/index.js';
 import type { CompanyRecord } from './company/records.js';
@@ -17,6 +18,7 @@ import { handOverRouter } from './hand-over.js';
 import { kitFileRouter } from './kit-file.js';
 import { PlainPages, plainRouter } from './plain.js';
 import { problems, Refusal } from './problem.js';
+import { Prover } from './prove.js';
 import type { OpenProject } from './project.js';
 import { Projects } from './projects.js';
 import { standRouter } from './stand.js';
@@ -44,6 +46,8 @@ async function chosenInputs(project: OpenProject, ids: readonly string[]): Promi
     return found.input;
   });
 }
+
+const proveRequest = z.object({ adapter: adapterSchema, inputs: names, wrappers: names.default([]) });
 
 const list = (query: unknown): string[] =>
   (Array.isArray(query) ? query : [query]).filter((one): one is string => typeof one === 'string');
@@ -95,6 +99,7 @@ export function makeApp(config: Config): Express {
   if (config.readAtOnce) void projects.now;
   const codes = new Codes(config.home);
   const plain = new PlainPages();
+  const prover = new Prover();
   const demo = join(config.home, 'demo');
 
   app.disable('x-powered-by');
@@ -190,6 +195,30 @@ export function makeApp(config: Config): Express {
     const { project } = projects.now;
     const chosen = [...(await chosenInputs(project, inputs)), ...(await wrappersOf(project, wrappers))];
     response.json(await projects.draw(what, chosen, codes.named(asked.data.codecs), task));
+  });
+  // Verdicts one a line as they are given, and in the end the browser; who goes away stops it.
+  app.post('/api/prove', express.json({ limit: '1mb' }), async (request, response) => {
+    const asked = proveRequest.safeParse(request.body);
+    if (!asked.success) throw new Refusal(422, 'Nothing to prove', 'Send the adapter, with the inputs that it uses.');
+    const { adapter, inputs, wrappers } = asked.data;
+    const { project, bundler } = projects.now;
+    const chosen = [...(await chosenInputs(project, inputs)), ...(await wrappersOf(project, wrappers))];
+    const bundle = await projects.bundle(await bundler.open(chosen, 'prove'));
+    if (!bundle) throw new Refusal(404, 'No such bundle');
+    const gone = new AbortController();
+    response.on('close', () => gone.abort());
+    const tell = (line: object): void => {
+      if (!gone.signal.aborted) response.write(`${JSON.stringify(line)}\n`);
+    };
+    response.type('application/x-ndjson');
+    const browser = await prover.prove(
+      bundle,
+      adapter as unknown as AdapterDescription,
+      (task) => projects.draw('input', chosen, {}, task),
+      { tell, signal: gone.signal },
+    );
+    tell({ browser });
+    response.end();
   });
   app.post('/api/plain', express.json({ limit: '5mb' }), async (request, response) => {
     const asked = renderRequest.extend({ title: z.string().max(200) }).safeParse(request.body);

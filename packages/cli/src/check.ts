@@ -22,7 +22,10 @@ import {
   bundle,
   BundleError,
   KeptInspections,
+  openBrowser,
+  proveAdapter,
   Renderer,
+  tryInput,
   type Bundle,
   type BundledInput,
   type BundleOptions,
@@ -31,7 +34,6 @@ import {
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { dirname, join } from 'node:path';
-import { openBrowser, proveAdapter, tryInput } from './browser.js';
 
 /** The repository: the stand's own code is bundled from its sources. */
 const home = join(import.meta.dirname, '../../..');
@@ -110,7 +112,7 @@ export async function check(
       const start = { module: join(home, 'packages/stand/src/render.tsx'), name: 'startRendering' };
       const draw = (task: object): Promise<Rendered> =>
         renderer.render({ ...partsOfBundle(project, ofKey(job.bundleKey)), start }, task);
-      verdicts = await proveAdapter(browser, ready, adapter, draw, depth);
+      verdicts = await proveAdapter(browser, ready, adapter, draw, { depth });
     } catch (error) {
       if (!(error instanceof Error)) throw error;
       const seen = error instanceof BundleError ? `It does not bundle: ${error.message}` : error.message;

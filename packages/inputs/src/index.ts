@@ -1,4 +1,4 @@
-/** Reading a project folder: which inputs its packages have, and what they declare. Runs in Node only. */
+/** A project folder: which inputs its packages have, what they declare, their bundles, and the contract in a real browser. Runs in Node only. */
 export { inspect, type InspectedInput, type Inspection } from './find.js';
 export { KeptInspections, kitFileName } from './kept.js';
 export type { Progress } from './declared/index.js';
@@ -7,4 +7,5 @@ export { CodeError, scriptOf } from './code.js';
 export { Renderer, type Rendered } from './render.js';
 export { bundle, BundleError, ourPackages, type Bundle, type BundledInput, type BundleOptions } from './bundle.js';
 export { isBuiltIn } from './inside.js';
+export { openBrowser, proveAdapter, tryInput, type ProofOptions, type Tried } from './prove.js';
 export { ownTypes, schemaOfType, type OwnType, type TypeNote, type TypeSchema } from './types/index.js';

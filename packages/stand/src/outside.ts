@@ -1,6 +1,6 @@
 /**
  * A browser that is driven from outside its page: events that it takes for a person's, pixels, and what it tells a screen
- * reader. The driver (`cli/src/driver.ts`) puts one function on the page; in a frame of the workbench there is none, and
+ * reader. The driver (`inputs/src/driver.ts`) puts one function on the page; in a frame of the workbench there is none, and
  * gestures are events of a script.
  */
 

@@ -81,6 +81,9 @@ const finding = z.object({
   certainty: z.number().min(0).max(1),
 }) as unknown as z.ZodType<Finding>;
 
+/** A line of the server's proof: a verdict from a page of foreign code, or in the end the browser. */
+export const proofLine = z.union([verdict, z.object({ browser: z.string().max(200) })]);
+
 /** What a frame that proves says: it runs foreign code, too. */
 export const fromProver = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('prover ready') }),

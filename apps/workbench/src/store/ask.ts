@@ -44,6 +44,32 @@ export async function askTagged(
   throw new AskError(detail ?? title, response.status);
 }
 
+/** Asks this server for JSON, one value a line (NDJSON), each told as it comes. @throws {AskError} as `ask` does. */
+export async function askLines(
+  address: string,
+  json: unknown,
+  hear: (line: unknown) => void,
+  signal: AbortSignal,
+): Promise<void> {
+  const response = await fetchApi(address, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify(json),
+    signal,
+  }).catch(() => undefined);
+  if (!response) throw new AskError('The server does not answer. Is “npm start” still running?', 0);
+  if (!response.ok || !response.body) {
+    const { title, detail } = readProblemDetails(await response.json().catch(() => undefined));
+    throw new AskError(detail ?? title, response.status);
+  }
+  let rest = '';
+  for await (const piece of response.body.pipeThrough(new TextDecoderStream())) {
+    const lines = `${rest}${piece}`.split('\n');
+    rest = lines.pop() ?? '';
+    for (const line of lines) hear(JSON.parse(line));
+  }
+}
+
 /** Asks the demo company, and nobody else. @throws {AskError} also where an address leads elsewhere. */
 export function askCompany(address: string): Promise<unknown> {
   const asked = companyAddress(address);

@@ -43,11 +43,14 @@ export function proofChanges(
   input: FoundInput | undefined,
   of: AdapterDescription,
   verdicts: readonly CheckVerdict[],
+  /** The browser that it was proved in fully; absent where it was proved in a frame. */
+  browser?: string,
 ): Readonly<Record<string, unknown>> {
   const before = proofs?.[name]?.now;
   const now = {
     version: input?.version ?? '',
     time: new Date().toISOString(),
+    ...(browser === undefined ? {} : { depth: 'full', browser }),
     adapter: fingerprint(of),
     ...(input ? { face: faceOf(input) } : {}),
     verdicts,

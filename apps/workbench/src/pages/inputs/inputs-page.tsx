@@ -1,4 +1,4 @@
-import { families, staleness, tally, type Kit } from '@poietra/core';
+import { families, staleness, tally, type Kit, type ScoreSheet } from '@poietra/core';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { ageOf } from '../../parts/age.js';
@@ -18,7 +18,7 @@ interface Row extends Job {
   /** What needs attention first: failed, stale, not yet proved, proved, not adapted. */
   readonly turn: number;
   /** The newest proof: the package's version then, and when it was. */
-  readonly proved: { readonly version: string; readonly time: string } | undefined;
+  readonly proved: Pick<ScoreSheet, 'version' | 'time' | 'depth' | 'browser'> | undefined;
 }
 
 /** Every input of the project: its face in short, its adapter, and how the contract stands. */
@@ -173,14 +173,15 @@ const columns: readonly Column<Row>[] = [
   },
   {
     name: 'Proved',
-    width: '120px',
+    width: '150px',
     cell: ({ proved }) =>
       proved && (
         <time
           dateTime={proved.time}
-          title={`With ${proved.version || 'HTML’s own'}, ${new Date(proved.time).toLocaleString()}`}
+          title={`${proved.depth === 'full' ? `Fully, in ${proved.browser ?? 'a browser'}` : 'Quickly, in a frame'}, with ${proved.version || 'HTML’s own'}, ${new Date(proved.time).toLocaleString()}`}
         >
-          <span className="mono text-ink-2">{proved.version}</span> {ageOf(proved.time)}
+          <span className="mono text-ink-2">{proved.version}</span> {proved.depth === 'full' && 'fully, '}
+          {ageOf(proved.time)}
         </time>
       ),
     by: ({ proved }) => proved?.time ?? '',

@@ -8,12 +8,14 @@ import {
   tally,
   type AdapterDescription,
   type CheckVerdict,
+  type Depth,
   type FoundInput,
 } from '@poietra/core';
 import { useState, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
 import { Verdict } from '../../parts/verdict.js';
 import { useKit } from '../../store/kit.js';
+import { FullRun } from './full-run.js';
 import { proofChanges } from './input-edits.js';
 import { checkIds, ProofRun } from './proof-run.js';
 
@@ -27,20 +29,22 @@ interface Props {
 export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
   const { kit, edit } = useKit();
   const proof = kit.proofs?.[name];
-  const [running, setRunning] = useState<number>();
+  const [running, setRunning] = useState<{ readonly since: number; readonly depth: Depth }>();
+  const [trouble, setTrouble] = useState<string>();
   const [fresh, setFresh] = useState<readonly CheckVerdict[]>([]);
   const isRunning = running !== undefined;
   const stale = proof && staleness(proof.now, adapter, input?.version);
   const verdicts = isRunning ? fresh : (proof?.now.verdicts ?? []);
   const byId = new Map(verdicts.map((verdict) => [verdict.check, verdict]));
   const counts = tally(verdicts);
-  const start = (): void => {
+  const start = (depth: Depth): void => {
     setFresh([]);
-    setRunning(Date.now());
+    setTrouble(undefined);
+    setRunning({ since: Date.now(), depth });
   };
-  const finish = (all: readonly CheckVerdict[], of: AdapterDescription): void => {
+  const finish = (all: readonly CheckVerdict[], of: AdapterDescription, browser?: string): void => {
     setRunning(undefined);
-    edit(`Prove ${name}`, proofChanges(kit, name, input, of, all));
+    edit(`Prove ${name}`, proofChanges(kit, name, input, of, all, browser));
   };
 
   return (
@@ -56,9 +60,17 @@ export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
             <Button onClick={() => setRunning(undefined)}>Stop</Button>
           </>
         ) : (
-          <Button look="main" onClick={start}>
-            {proof ? 'Prove it again' : 'Prove it'}
-          </Button>
+          <>
+            <Button look="main" onClick={() => start('quick')}>
+              {proof ? 'Prove it again' : 'Prove it'}
+            </Button>
+            <Button
+              onClick={() => start('full')}
+              title="In a browser of the server’s own: its pointer and keys, pixels, and what it tells a screen reader"
+            >
+              Prove it fully
+            </Button>
+          </>
         )}
         {verdicts.length > 0 && (
           <span className="flex gap-3">
@@ -70,12 +82,28 @@ export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
         {proof && !isRunning && (
           <span className="text-[13px] text-ink-2">
             {proof.now.version !== '' && <>with {proof.now.version}, </>}
+            {proof.now.depth === 'full' ? `fully, in ${proof.now.browser ?? 'a browser'}, ` : 'quickly, in a frame, '}
             <time dateTime={proof.now.time}>{new Date(proof.now.time).toLocaleString()}</time>
           </span>
         )}
       </div>
       {stale !== undefined && !isRunning && <Verdict kind="warning">{stale} Prove it again.</Verdict>}
-      {isRunning && <ProofRun key={running} adapter={adapter} onVerdicts={setFresh} onEnd={finish} />}
+      {trouble !== undefined && <Verdict kind="fail">{trouble}</Verdict>}
+      {running?.depth === 'quick' && (
+        <ProofRun key={running.since} adapter={adapter} onVerdicts={setFresh} onEnd={finish} />
+      )}
+      {running?.depth === 'full' && (
+        <FullRun
+          key={running.since}
+          adapter={adapter}
+          onVerdicts={setFresh}
+          onEnd={finish}
+          onFailed={(message) => {
+            setRunning(undefined);
+            setTrouble(message);
+          }}
+        />
+      )}
       {proof?.before && !isRunning && <Changes name={name} input={input} />}
       <ul className="columns-1 gap-6 text-[13px] md:columns-2 xl:columns-3">
         {contract.map((check) => {

@@ -1,11 +1,12 @@
-/** A real Chromium for the checks. Each input gets a page of its own, without network and with the stand's policy. */
+/** The contract in a real Chromium: each input gets a page of its own, without network and with the stand's policy. */
 import type { AdapterDescription, CheckId, CheckVerdict, Depth, Finding, FoundInput } from '@poietra/core';
 import { contract, reasonOf } from '@poietra/core';
-import type { Bundle, Rendered } from '@poietra/inputs';
 import { existsSync } from 'node:fs';
-import { chromium, type Browser, type Page } from 'playwright-core';
+import type { Browser, Page } from 'playwright-core';
+import type { Bundle } from './bundle.js';
 import { checkingPath, chromiumArgs, quietArgs } from './chromium.js';
 import { drive } from './driver.js';
+import type { Rendered } from './render.js';
 
 const address = 'http://stand.localhost/';
 const policy =
@@ -18,7 +19,10 @@ const sheet = `
 /** All checks of one input take a few seconds; what takes this long never ends. */
 const mostTime = 90_000;
 
+/** @throws {Error} where there is no Chromium; its message says where it was looked for. */
 export async function openBrowser(): Promise<Browser> {
+  // It is not little, and not every server proves.
+  const { chromium } = await import('playwright-core');
   const how = { ...(existsSync(checkingPath) ? { executablePath: checkingPath } : {}) };
   try {
     return await chromium.launch({ ...how, args: quietArgs, chromiumSandbox: true });
@@ -58,32 +62,55 @@ export async function tryInput(
   });
 }
 
-/** Puts an adapter to the contract on a page of its own. */
+export interface ProofOptions {
+  /** Full where it is not said. */
+  readonly depth?: Depth | undefined;
+  /** Hears each verdict as it is given. */
+  readonly tell?: (verdict: CheckVerdict) => void;
+  /** Takes the page away; checks that were not made by then have no verdict. */
+  readonly signal?: AbortSignal;
+}
+
+/**
+ * Puts an adapter to the contract on a page of its own. `render` has it drawn on a server. What ends before all checks
+ * were made, since it loops or the page is lost, has failed those.
+ */
 export async function proveAdapter(
   browser: Browser,
   bundle: Bundle,
   adapter: AdapterDescription,
   render: (task: object) => Promise<Rendered>,
-  depth: Depth = 'full',
+  { depth = 'full', tell = () => undefined, signal }: ProofOptions = {},
 ): Promise<CheckVerdict[]> {
   const ids: CheckId[] = contract.map(({ id }) => id);
   const verdicts: CheckVerdict[] = [];
+  const give = (verdict: CheckVerdict): void => {
+    verdicts.push(verdict);
+    tell(verdict);
+  };
   try {
-    await onPage(browser, bundle, depth, async (post, next) => {
-      await post({ kind: 'prove', adapter, checks: ids });
-      for (;;) {
-        const message = await next();
-        if (message.kind === 'verdict') verdicts.push(message['verdict'] as CheckVerdict);
-        if (message.kind === 'render')
-          await post({ kind: 'rendered', ask: message['ask'], ...(await render(message)) });
-        if (message.kind === 'prover failed') throw new Error(String(message['message']));
-        if (message.kind === 'proved') return;
-      }
-    });
+    await onPage(
+      browser,
+      bundle,
+      depth,
+      async (post, next) => {
+        await post({ kind: 'prove', adapter, checks: ids });
+        for (;;) {
+          const message = await next();
+          if (message.kind === 'verdict') give(message['verdict'] as CheckVerdict);
+          if (message.kind === 'render')
+            await post({ kind: 'rendered', ask: message['ask'], ...(await render(message)) });
+          if (message.kind === 'prover failed') throw new Error(String(message['message']));
+          if (message.kind === 'proved') return;
+        }
+      },
+      signal,
+    );
   } catch (error) {
+    if (signal?.aborted) return verdicts;
     const done = new Set(verdicts.map(({ check }) => check));
     const seen = error instanceof Error ? error.message : String(error);
-    for (const check of ids) if (!done.has(check)) verdicts.push({ check, state: 'fail', seen });
+    for (const check of ids) if (!done.has(check)) give({ check, state: 'fail', seen });
   }
   return verdicts;
 }
@@ -94,6 +121,7 @@ async function onPage<T>(
   { script, style }: Bundle,
   depth: Depth,
   work: (post: Post, next: () => Promise<Message>) => Promise<T>,
+  signal?: AbortSignal,
 ): Promise<T> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 900 }, offline: false });
   const page: Page = await context.newPage();
@@ -129,10 +157,12 @@ async function onPage<T>(
       await route.fulfill({ contentType: 'text/css', headers: { 'access-control-allow-origin': '*' }, body: style });
     else await route.abort();
   });
-  page.on('crash', () => {
-    trouble = new Error('The page crashed.');
+  const lose = (why: string): void => {
+    trouble = new Error(why);
     wake?.();
-  });
+  };
+  page.on('crash', () => lose('The page crashed.'));
+  signal?.addEventListener('abort', () => lose('It was stopped.'));
   const until = Date.now() + mostTime;
   const next = async (): Promise<Message> => {
     for (;;) {
