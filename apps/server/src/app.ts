@@ -91,7 +91,7 @@ function nameOf(project: string): string {
   }
 }
 
-export function makeApp(config: Config): Express {
+export function makeApp(config: Config, prover = new Prover()): Express {
   const app = express();
   const log = pino({ level: config.quiet ? 'warn' : 'info' });
   const projects = new Projects(config.home, config.project);
@@ -99,7 +99,6 @@ export function makeApp(config: Config): Express {
   if (config.readAtOnce) void projects.now;
   const codes = new Codes(config.home);
   const plain = new PlainPages();
-  const prover = new Prover();
   const demo = join(config.home, 'demo');
 
   app.disable('x-powered-by');

@@ -12,16 +12,19 @@ const check = (...args: string[]) => {
   return { status, stdout, stderr };
 };
 
+const failedIn = (stdout: string): Record<string, string[]> =>
+  Object.fromEntries(
+    (JSON.parse(stdout) as Checked[]).map(({ name, sheet }) => [
+      name.slice(name.indexOf('#') + 1),
+      sheet.verdicts.filter(({ state }) => state === 'fail').map(({ check: id }) => id),
+    ]),
+  );
+
 describe('poietra check in a real browser', () => {
   it('finds the one fault of each faulty input, and no fault in the sound ones', () => {
     const { status, stdout } = check('packages/stand/test/faulty', '--json', '--only', 'inputs.tsx');
     expect(status).toBe(1);
-    const failed = Object.fromEntries(
-      (JSON.parse(stdout) as Checked[]).map(({ name, sheet }) => [
-        name.slice(name.indexOf('#') + 1),
-        sheet.verdicts.filter(({ state }) => state === 'fail').map(({ check: id }) => id),
-      ]),
-    );
+    const failed = failedIn(stdout);
     expect(failed).toMatchObject({
       Sound: [],
       SheetsBetween: [],
@@ -44,9 +47,27 @@ describe('poietra check in a real browser', () => {
       RefusesWords: ['name', 'description', 'invalid', 'required'],
       OnlyOnce: ['strict'],
       EmptiesTheForm: ['native'],
+      DrawsNothing: ['mounts', 'held', 'disabled'],
+      OnInItsClassAlone: ['held'],
+      HiddenFromReaders: ['name'],
+      HearsScriptsAlone: ['reports', 'right'],
     };
     for (const [name, checks] of Object.entries(seen))
       expect({ name, failed: failed[name] }).toEqual({ name, failed: expect.arrayContaining(checks) as string[] });
+  });
+  it('finds quickly what elements say, and only fully what nobody sees or hears', () => {
+    const failed = failedIn(check('packages/stand/test/faulty', '--json', '--quick', '--only', 'inputs.tsx').stdout);
+    expect(failed).toMatchObject({ Sound: [], TellsTwice: ['reports'], Warns: ['silent'] });
+    // Each of these fails above, in the depth that drives the browser from outside.
+    expect(failed).toMatchObject({ DrawsNothing: [], OnInItsClassAlone: [], HearsScriptsAlone: [] });
+  });
+  it('draws a line around what says in ARIA alone that it is invalid', () => {
+    const { stdout } = check('packages/stand/test/faulty', '--json', '--wanted', '0', '--only', 'InvalidUnseen');
+    const [checked] = JSON.parse(stdout) as Checked[];
+    expect(checked?.adapter.invalid).toBeUndefined();
+    expect(checked?.findings.map(({ says }) => says)).toContain('“error” shows nothing; its box does.');
+    expect(failedIn(stdout)).toEqual({ InvalidUnseen: [] });
+    expect(checked?.sheet).toMatchObject({ depth: 'full', browser: expect.stringMatching(/^Chromium \d+/) as string });
   });
   it('passes every adapter of the demo kit', () => {
     const { status, stdout } = check('demo/kit.json');

@@ -19,7 +19,7 @@ export const contract = [
     id: 'mounts',
     quiet: true,
     title: 'Mounts',
-    expects: 'The input is drawn without an error.',
+    expects: 'The input is drawn without an error, and there is something to be seen of it.',
     advice: 'Read the message; a missing constant property or a wrapper (a provider) is the usual reason.',
   },
   {
@@ -97,7 +97,7 @@ export const contract = [
     id: 'name',
     quiet: true,
     title: 'Has its name',
-    expects: 'The real element, or the group around it, is named by the label.',
+    expects: 'The real element, or the group around it, is named by the label, and is there for a screen reader.',
     advice: 'Say which element inside is the real one, or where the id goes.',
   },
   {
@@ -124,7 +124,7 @@ export const contract = [
   {
     id: 'disabled',
     title: 'Can be disabled',
-    expects: 'Disabled, the gesture changes nothing, and nothing inside can be reached.',
+    expects: 'Disabled, it looks so, the gesture changes nothing, and nothing inside can be reached.',
     advice: 'Name another property, or none: then the box is made inert.',
   },
   {
