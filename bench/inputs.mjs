@@ -1,6 +1,7 @@
 /**
- * How the drafts fare on packages that the rules were not grown on: `npm run bench -- inputs [TEXT]`. The packages are
- * installed beside, not by `npm start`. Two halves by the package's name: rules are tuned on the first, and both are told.
+ * How the drafts fare on packages that the rules were not grown on: `npm run bench -- inputs [TEXT] [--hunt]`. The packages
+ * are installed beside, not by `npm start`. Two halves by the package's name: rules are tuned on the first, and both are
+ * told. With --hunt the same is proved quickly, too, and what passes quickly and not in full is named: a false pass.
  */
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
@@ -10,7 +11,9 @@ import { table } from './measure.mjs';
 
 const home = join(import.meta.dirname, '..');
 const folder = join(home, '.cache/bench-inputs');
-const only = process.argv[3];
+const given = process.argv.slice(3);
+const isHunt = given.includes('--hunt');
+const only = given.find((one) => !one.startsWith('--'));
 
 function run(command, args, options = {}) {
   const { status, stdout } = spawnSync(command, args, {
@@ -24,14 +27,17 @@ function run(command, args, options = {}) {
   return stdout;
 }
 
+const isWhole = ({ verdicts }) => verdicts.every(({ state }) => state !== 'fail');
+
 export function measureInputs() {
   mkdirSync(folder, { recursive: true });
   cpSync(join(home, 'bench/inputs/package.json'), join(folder, 'package.json'));
   run('npm', ['install', '--no-audit', '--no-fund', '--legacy-peer-deps', '--ignore-scripts'], { cwd: folder });
   const began = Date.now();
-  const args = ['scripts/poietra.mjs', 'check', folder, '--json', '--wanted', '0', ...(only ? ['--only', only] : [])];
-  const text = run('node', args);
-  const checked = JSON.parse(text.slice(text.indexOf('[')));
+  const named = only === undefined ? [] : ['--only', only];
+  const checkAll = (...more) =>
+    JSON.parse(run('node', ['scripts/poietra.mjs', 'check', folder, '--json', '--wanted', '0', ...named, ...more]));
+  const checked = checkAll();
   // For those who look after the single inputs.
   writeFileSync(join(folder, 'checked.json'), JSON.stringify(checked, undefined, 1));
   const seconds = (Date.now() - began) / 1000;
@@ -41,7 +47,7 @@ export function measureInputs() {
     if (pkg === 'native') continue;
     const row = packages.get(pkg) ?? { drafted: 0, whole: 0 };
     row.drafted++;
-    if (sheet.verdicts.every(({ state }) => state !== 'fail')) row.whole++;
+    if (isWhole(sheet)) row.whole++;
     packages.set(pkg, row);
   }
   const half = (pkg) => (createHash('sha256').update(pkg).digest()[0] % 2 === 0 ? 'first' : 'second');
@@ -79,6 +85,13 @@ export function measureInputs() {
       [...failed].sort(([, a], [, b]) => b - a),
     ),
   );
+  if (isHunt) {
+    const whole = new Set(checked.flatMap(({ name, sheet }) => (isWhole(sheet) ? [name] : [])));
+    const quickly = checkAll('--quick').filter(({ sheet }) => isWhole(sheet));
+    const falsely = quickly.filter(({ name }) => !whole.has(name));
+    console.log(`${quickly.length} pass quickly; of these ${falsely.length} do not in full:`);
+    for (const { name } of falsely) console.log(`  ${name}`);
+  }
   console.log(`${seconds.toFixed(0)} s, ${(seconds / Math.max(1, checked.length)).toFixed(1)} s an input.`);
 }
 

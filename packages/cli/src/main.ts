@@ -70,7 +70,10 @@ program
           depth: options.quick ? 'quick' : 'full',
         },
         (checked, count, total) => {
-          if (!options.json) console.log(`[${count}/${total}] ${reportOf(checked, options.brief)}`);
+          const at = `[${count}/${total}]`;
+          // What programs read is whole at the end; a person may want to see that it goes on.
+          if (options.json) console.error(`${at} ${reportOf(checked, true)}`);
+          else console.log(`${at} ${reportOf(checked, options.brief)}`);
         },
       );
       const whole = done.filter(({ sheet }) => tally(sheet.verdicts).fail === 0).length;

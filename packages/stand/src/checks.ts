@@ -36,13 +36,17 @@ function described(element: Element): string {
 }
 
 export const checks: Readonly<Record<CheckId, Check>> = {
-  async mounts(_bench, mount) {
+  async mounts(bench, mount) {
     const trial = await mount();
     if (trial.error !== undefined) return fail(trial.error);
     if (trial.box.childElementCount === 0) return fail('Nothing was drawn.');
-    return (await drawsSomething(trial))
-      ? pass('It stands.')
-      : fail('It draws nothing: where it stands there is not one pixel of it.');
+    if (await drawsSomething(trial)) return pass('It stands.');
+    trial.end();
+    // A bare box shows nothing until there is something in it.
+    const [shown] = bench.samples;
+    if (shown !== undefined && (await drawsSomething(await mount({ state: { shown } }))))
+      return pass('It stands, and is to be seen with a value only.');
+    return fail('It draws nothing: where it stands there is not one pixel of it.');
   },
 
   async held({ samples: [a, b] }, mount) {
