@@ -2,7 +2,7 @@
 import type { Outside, Point } from './outside.js';
 import type { Hands } from './script-hands.js';
 import { settle } from './settle.js';
-import { isVisible } from './targets.js';
+import { wordsOf } from './targets.js';
 
 export function drivenHands(out: Outside): Hands {
   return {
@@ -27,7 +27,7 @@ export function drivenHands(out: Outside): Hands {
 async function pointOf(element: HTMLElement): Promise<Point> {
   const target = toBeSeen(element);
   await bringIntoView(target);
-  const { left, top, width, height } = wordsIn(target).getBoundingClientRect();
+  const { left, top, width, height } = pressedPart(target).getBoundingClientRect();
   return [left + width / 2, top + height / 2];
 }
 
@@ -78,15 +78,10 @@ function hasExtent(element: Element): boolean {
 }
 
 /** Where nothing of it takes a press in its middle, as in a wide row, the words do. */
-function wordsIn(element: Element): Element {
+function pressedPart(element: Element): Element {
   const hit = hitIn(element);
   if (hit && hit !== element && element.contains(hit)) return element;
-  const words = [...element.querySelectorAll('*')].find(
-    (one) =>
-      isVisible(one) &&
-      [...one.childNodes].some(({ nodeType, nodeValue }) => nodeType === Node.TEXT_NODE && nodeValue?.trim()),
-  );
-  return words ?? element;
+  return wordsOf(element) ?? element;
 }
 
 async function strokeOver(element: HTMLElement): Promise<Point[]> {

@@ -1,6 +1,6 @@
 /** Hands that are events of a script, as much like a person's as a page can make them. */
 import { userEvent } from '@testing-library/user-event';
-import { isVisible } from './targets.js';
+import { wordsOf } from './targets.js';
 
 /** What moves pointer and keys. */
 export interface Hands {
@@ -41,12 +41,7 @@ async function pressOn(element: HTMLElement): Promise<void> {
   const hit = document.elementFromPoint(left + width / 2, top + height / 2);
   if (hit && hit !== element && element.contains(hit)) return clickOn(hit);
   // In a wide row a person goes for the words.
-  const words = [...element.querySelectorAll('*')].find(
-    (one) =>
-      isVisible(one) &&
-      [...one.childNodes].some(({ nodeType, nodeValue }) => nodeType === Node.TEXT_NODE && nodeValue?.trim()),
-  );
-  await clickOn(words ?? element);
+  await clickOn(wordsOf(element) ?? element);
 }
 
 /** A click in the middle: many inputs ask where it was. */

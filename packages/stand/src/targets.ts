@@ -75,3 +75,11 @@ function isInShadowOf(box: Element, element: Element): boolean {
     if (box.contains(root.host)) return true;
   return false;
 }
+
+/** The first of its parts that says something. */
+export const wordsOf = (element: Element): Element | undefined =>
+  [...element.querySelectorAll('*')].find(
+    (one) =>
+      isVisible(one) &&
+      [...one.childNodes].some(({ nodeType, nodeValue }) => nodeType === Node.TEXT_NODE && nodeValue?.trim()),
+  );
