@@ -6,7 +6,7 @@ import { basename, join } from 'node:path';
 import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { isBuiltIn, type BundledInput } from '@poietra/inputs';
-import { adapterSchema, type AdapterDescription } from '@poietra/core';
+import { adapterSchema, wrappedIn, type AdapterDescription } from '@poietra/core';
 import { z } from 'zod';
 import { companyRouter, echo } from './company/index.js';
 import type { CompanyRecord } from './company/records.js';
@@ -58,7 +58,7 @@ async function wrappersOf(project: OpenProject, ids: readonly string[]): Promise
   const { inputs } = await project.inspection();
   const own = new Set(
     inputs.flatMap(({ input: { around = [], choiceItem } }) => [
-      ...around,
+      ...wrappedIn(around),
       ...(choiceItem ? [choiceItem.component] : []),
     ]),
   );

@@ -4,6 +4,7 @@ import {
   contract,
   checkOf,
   componentsBeside,
+  wrappedIn,
   fingerprint,
   inputsOf,
   readKitText,
@@ -162,7 +163,7 @@ function draftsOf(folder: string): { jobs: Job[]; inputs: BundledInput[] } {
       // What may have to stand around them is there, too: trying one shows whether it has to.
       ...beside(
         inspection.inputs.flatMap(({ input, adapter }) => [
-          ...(input.around ?? []),
+          ...wrappedIn(input.around ?? []),
           ...(adapter ? componentsBeside(adapter) : []),
         ]),
       ),

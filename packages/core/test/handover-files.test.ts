@@ -150,14 +150,18 @@ describe('what an adapter has besides', () => {
     ...kit.adapters['day-picker']!,
     gesture: { name: 'change', steps: [] },
     samples: [1, 2] as const,
-    wrappers: [{ component: 'antd#ConfigProvider', properties: { direction: 'rtl' } }, { component: 'tide#Sea.Calm' }],
+    wrappers: [
+      { component: 'antd#ConfigProvider', properties: { direction: 'rtl' }, imports: { theme: 'tide/looks#calm' } },
+      { component: 'tide#Sea.Calm' },
+    ],
   };
   const text = file('adapters/day-picker.ts', { ...kit, adapters: { ...kit.adapters, 'day-picker': adapter } });
   it('stands around the input in the source, too', () => {
     expect(text).toContain("import { ConfigProvider as Around } from 'antd';");
+    expect(text).toContain("import { calm as Given } from 'tide/looks';");
     expect(text).toContain("import { Sea as Around2 } from 'tide';");
     expect(text.replace(/\s+/g, ' ')).toContain(
-      "'component', [{ component: Around, properties: { direction: 'rtl' } }, { component: Around2.Calm }]);",
+      "'component', [{ component: Around, properties: { direction: 'rtl', theme: Given } }, { component: Around2.Calm }]);",
     );
   });
   it('is left out where only the checks need it', () => expect(text).not.toMatch(/gesture|samples/));

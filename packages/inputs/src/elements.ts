@@ -21,11 +21,12 @@ export function elementsOf(pkg: ProjectPackage): FoundInput[] {
 /** A group of things holds the things; a list to choose from holds options: by their tags, and only where they carry a value. */
 function itemOf({ tag = '' }: FoundInput, all: readonly FoundInput[]): FoundInput | undefined {
   const stem = tag.slice(0, tag.indexOf('-'));
-  const names = [
-    ...(tag.endsWith('-group') ? [tag.slice(0, -'-group'.length)] : []),
-    ...(/select|combobox|listbox|dropdown/.test(tag) ? [`${stem}-option`] : []),
-  ];
-  return all.find((one) => names.includes(one.tag ?? '') && one.properties.some(({ name }) => name === 'value'));
+  const isChoice = /select|combobox|listbox|dropdown/.test(tag);
+  const fits = (one: string): boolean =>
+    (tag.endsWith('-group') && one === tag.slice(0, -'-group'.length)) ||
+    (isChoice && one.startsWith(`${stem}-`) && one.endsWith('-option'));
+  const items = all.filter((one) => fits(one.tag ?? '') && one.properties.some(({ name }) => name === 'value'));
+  return items.sort((a, b) => (a.tag ?? '').length - (b.tag ?? '').length)[0];
 }
 
 function element(pkg: ProjectPackage, { tag, declaration, module }: ManifestElement, base: string): FoundInput {
@@ -70,7 +71,7 @@ function element(pkg: ProjectPackage, { tag, declaration, module }: ManifestElem
           ),
         }
       : {}),
-    css: styleSheets(pkg).length > 0 ? styleSheets(pkg) : themes(pkg),
+    css: styleSheets(pkg),
   };
 }
 
@@ -86,12 +87,4 @@ function moduleOf(pkg: ProjectPackage, module: Module, base: string): string {
   ];
   const found = candidates.find((candidate) => candidate !== '' && existsSync(join(pkg.folder, candidate)));
   return found === undefined ? pkg.name : join(pkg.name, found);
-}
-
-/** Suites keep their sheets in a folder of themes; the lightest-named is the plain one. */
-function themes(pkg: ProjectPackage): string[] {
-  const found = ['dist/themes/light.css', 'themes/light.css', 'dist/themes/default.css'].find((path) =>
-    existsSync(join(pkg.folder, path)),
-  );
-  return found === undefined ? [] : [join(pkg.name, found)];
 }

@@ -94,7 +94,61 @@ it('providers are offered to stand around, those that need least first', () => {
      export declare function DataProvider(props: { children?: React.ReactNode; source: object }): React.ReactElement;
      export declare function IconProvider(props: { name: string }): React.ReactElement;`,
   );
-  expect(found()[0]?.input.around).toEqual(['tide#ThemeProvider', 'tide#ToastProvider', 'tide#DataProvider']);
+  expect(found()[0]?.input.around).toEqual([
+    { component: 'tide#ThemeProvider' },
+    { component: 'tide#ToastProvider' },
+    { component: 'tide#DataProvider' },
+  ]);
+});
+
+it('a provider that gives a look comes first, with the plainest look that the package exports for it', () => {
+  install(
+    'tide',
+    `import * as React from 'react';
+     export interface Theme { sea: string }
+     export declare function Box(props: { value?: string; onChange?: (next: string) => void }): React.ReactElement;
+     export declare function AppProvider(props: { children?: React.ReactNode }): React.ReactElement;
+     export declare function TideProvider(props: { children?: React.ReactNode; theme: Theme }): React.ReactElement;
+     export declare const darkTheme: Theme;
+     export declare const lightTheme: Theme;
+     export declare const fontTheme: number;
+     export declare function makeLightTheme(): Theme;
+     export declare const anyLightTheme: any;`,
+  );
+  expect(found()[0]?.input.around).toEqual([
+    { component: 'tide#TideProvider', imports: { theme: 'tide#lightTheme' } },
+    { component: 'tide#AppProvider' },
+  ]);
+});
+
+describe('the sheet that a package is imported with', () => {
+  const sheets = (...paths: string[]) => {
+    install(
+      'tide-box',
+      'export declare function Box(props: { value?: string; onChange?: (next: string) => void }): any;',
+    );
+    for (const path of paths) put(`node_modules/tide-box/${path}`, '');
+    return found()[0]?.input.css;
+  };
+  it.each([
+    [
+      'is its own, by a name of general use or by its own name',
+      ['dist/tideBox.css', 'dist/other.css'],
+      'dist/tideBox.css',
+    ],
+    ['its own before a theme', ['dist/style.css', 'themes/light.css'], 'dist/style.css'],
+    [
+      'else the plainest of its themes',
+      ['dist/styles/themes/dark.css', 'dist/styles/themes/sea.css', 'dist/styles/themes/default.css'],
+      'dist/styles/themes/default.css',
+    ],
+    [
+      'a theme in a folder of its own',
+      ['resources/themes/sea-dark/theme.css', 'resources/themes/sea-light/theme.css'],
+      'resources/themes/sea-light/theme.css',
+    ],
+    ['no part that only sounds like one', ['themes/Highlight.css'], undefined],
+  ])('%s', (_, paths, wanted) => expect(sheets(...paths)).toEqual(wanted === undefined ? [] : [`tide-box/${wanted}`]));
 });
 
 describe('a package without an entry of its own', () => {

@@ -1,5 +1,6 @@
 import {
   fromNotation,
+  hasNotation,
   same,
   type AdapterDescription,
   type ChoicesUse,
@@ -59,8 +60,10 @@ export function adapt(
     const { state, attach, leave } = props;
     useEffect(() => attach(reachOf(description, box, handle, state.id)), [attach, state.id]);
     useLinks(box, description, state, family);
+    const news = useNews(state.shown);
     const report = (raw: unknown): void => {
       reported.current = { raw };
+      if (!news(raw)) return family === 'native' ? undefined : again();
       // Where the input has no way to be read only, what it reports is not taken.
       if (!(state.readOnly && !description.readOnly)) props.report(raw);
       // A change that is refused alters no state, so nobody else would tell the input to go back.
@@ -113,20 +116,44 @@ function carriesAll({ id, name, invalid, disabled, required, describedBy, leave 
   return [id, name, invalid, disabled, required, describedBy, leave].every((one) => one !== undefined);
 }
 
-/** A number that grows when the input has to be made anew: it keeps a change that the form did not take. */
+/**
+ * Whether a report says something that is not known. Some inputs tell of every key although their value is the same, some
+ * tell of one change twice; between two drawings what was told last counts, afterwards what the form holds.
+ */
+function useNews(shown: unknown): (raw: unknown) => boolean {
+  const told = useRef<{ readonly raw: unknown }>(undefined);
+  useEffect(() => {
+    told.current = undefined;
+  });
+  return (raw) => {
+    const known = told.current ? told.current.raw : shown;
+    told.current = { raw };
+    return !(Object.is(raw, known) || (hasNotation(raw) && hasNotation(known) && same(raw, known)));
+  };
+}
+
+/**
+ * A number that grows when the input has to be made anew: it keeps a change that the form did not take, and what it was
+ * given before the form was emptied.
+ */
 function useAnew(
   { change }: AdapterDescription,
   reported: { current: { readonly raw: unknown } | undefined },
   shown: unknown,
 ): number {
   const [copy, make] = useReducer((count: number) => count + 1, 0);
+  const before = useRef(shown);
   useEffect(() => {
-    if (change.refused !== 'anew' || !reported.current) return;
-    if (!same(reported.current.raw, shown)) make();
+    const [was, own] = [before.current, reported.current];
+    before.current = shown;
+    if (change.refused !== 'anew') return;
     reported.current = undefined;
+    if (own ? !same(own.raw, shown) : isNothing(shown) && !isNothing(was)) make();
   });
   return copy;
 }
+
+const isNothing = (shown: unknown): boolean => shown === undefined || shown === null || shown === '';
 
 /** Keeps the real element linked, also when the input draws it later or anew. */
 function useLinks(

@@ -23,6 +23,8 @@ export function ElementHost({
   const given = useRef<ReadonlySet<string>>(new Set());
   /** What each property was before anything was set. */
   const initial = useRef(new Map<string, unknown>());
+  const hasTold = useRef(false);
+  const later = useRef<ReturnType<typeof setTimeout>>(undefined);
   useLayoutEffect(() => {
     latest.current = properties;
     const node = element.current;
@@ -35,15 +37,30 @@ export function ElementHost({
     // The value comes last: what it may be often depends on the others.
     for (const name of names) if (name !== valueName) setOn(node, name, properties[name]);
     for (const name of given.current) if (!names.has(name)) setOn(node, name, initial.current.get(name));
-    if (names.has(valueName)) setOn(node, valueName, properties[valueName]);
     given.current = names;
+    if (!names.has(valueName)) return;
+    // What has just told of a change draws it in its own time: set back before that, it would never draw the way back.
+    if (!hasTold.current) return setOn(node, valueName, properties[valueName]);
+    hasTold.current = false;
+    clearTimeout(later.current);
+    later.current = setTimeout(() => setOn(node, valueName, latest.current[valueName]));
   });
   useEffect(() => {
     const node = element.current;
     const names = Object.keys(latest.current).filter((name) => isHandler(latest.current[name]));
-    const listeners = names.map((name) => [name, (event: Event) => (latest.current[name] as Handler)(event)] as const);
+    const listeners = names.map(
+      (name) =>
+        [
+          name,
+          (event: Event) => {
+            hasTold.current = true;
+            (latest.current[name] as Handler)(event);
+          },
+        ] as const,
+    );
     for (const [name, listener] of listeners) node?.addEventListener(name, listener);
     return () => {
+      clearTimeout(later.current);
       for (const [name, listener] of listeners) node?.removeEventListener(name, listener);
     };
   }, []);

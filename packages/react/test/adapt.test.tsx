@@ -140,6 +140,44 @@ describe('what an input cannot do by a property', () => {
     const mended = drawn({}, anew, Stubborn);
     act(() => mended.find('button').click());
     expect(mended.find('button').textContent).toBe('Torsund');
+    // The same holds of what it was given, when the form is emptied.
+    mended.draw({ state: { ...state, shown: undefined } });
+    expect(mended.find('button').textContent).toBe('');
+  });
+});
+
+describe('what it tells', () => {
+  interface TellingProps {
+    readonly value?: unknown;
+    onPick?(value: unknown): void;
+  }
+  /** Tells each of the values in one press. */
+  const telling = (...values: readonly unknown[]) =>
+    function Telling({ onPick }: TellingProps): ReactNode {
+      return <button type="button" onClick={() => values.forEach((value) => onPick?.(value))} />;
+    };
+  const reported = (shown: unknown, ...values: readonly unknown[]): unknown[][] => {
+    const { find, report } = drawn({ state: { ...state, shown } }, description, telling(...values));
+    act(() => find('button').click());
+    return report.mock.calls as unknown[][];
+  };
+  it('is told on once, also where it is told twice in one turn', () =>
+    expect(reported('Torsund', 'Hareby', 'Hareby')).toEqual([['Hareby']]));
+  it('is no news where the form holds it already', () => {
+    expect(reported('Torsund', 'Torsund')).toEqual([]);
+    expect(reported([1, { a: 2 }], [1, { a: 2 }])).toEqual([]);
+  });
+  it('is news again where it went away and came back', () =>
+    expect(reported('Torsund', 'Hareby', 'Torsund')).toEqual([['Hareby'], ['Torsund']]));
+  it('is news where two files only look alike', () => {
+    const [one, other] = [new File(['a'], 'a.txt'), new File(['b'], 'a.txt')];
+    expect(reported(one, other)).toEqual([[other]]);
+  });
+  it('is news each time where the form refuses it', () => {
+    const { find, report } = drawn({}, description, telling('Hareby'));
+    act(() => find('button').click());
+    act(() => find('button').click());
+    expect(report.mock.calls).toEqual([['Hareby'], ['Hareby']]);
   });
 });
 

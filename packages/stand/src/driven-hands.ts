@@ -2,7 +2,7 @@
 import type { Outside, Point } from './outside.js';
 import type { Hands } from './script-hands.js';
 import { settle } from './settle.js';
-import { wordsOf } from './targets.js';
+import { drawnPart, wordsOf } from './targets.js';
 
 export function drivenHands(out: Outside): Hands {
   return {
@@ -86,6 +86,6 @@ function pressedPart(element: Element): Element {
 
 async function strokeOver(element: HTMLElement): Promise<Point[]> {
   await bringIntoView(element);
-  const { left, top, width, height } = element.getBoundingClientRect();
+  const { left, top, width, height } = drawnPart(element).getBoundingClientRect();
   return [0, 0.25, 0.5, 0.75, 1].map((part) => [left + width * (0.2 + 0.6 * part), top + height * (0.3 + 0.4 * part)]);
 }

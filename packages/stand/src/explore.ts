@@ -36,29 +36,27 @@ const order = [
 ];
 const texts = ['Torsund', '7', '5', '#aa5500', '12:30', '0430112233', '11/15/2026'] as const;
 
-type First = (trial: Trial) => Step[];
-
 /** Buttons that take a value away, or show others. */
 const leadsAway = /clear|remove|delete|close|cancel|reset|previous|next|back|now|today|search/i;
 
-/** All first steps that may lead to a change, the likeliest first. */
-export function attempts(box: Element): First[] {
+/** All first steps that may lead to a change, the likeliest first; several belong together. They are found while the box stands. */
+export function attempts(box: Element): Step[][] {
   const targets = ranked([...everyElement(box)]);
-  const list = targets.slice(0, 14).flatMap((element) => stepsFor(box, element).map((step): First => () => [step]));
+  const list = targets.slice(0, 14).flatMap((element) => stepsFor(box, element).map((step) => [step]));
   const together = inTurn(box, targets);
   // A box that has no role at all may still open something when it is pressed, or take a stroke.
   const [outer] = box.children;
   const others = outer instanceof HTMLElement ? [outer, ...pressables(outer)] : [];
   return [
-    ...(together.length > 1 ? [() => together] : []),
+    ...(together.length > 1 ? [together] : []),
     ...list,
-    ...others.flatMap((element): First[] =>
-      targets.includes(element) ? [] : [() => [{ do: 'press', on: targetOf(box, element) }]],
+    ...others.flatMap((element): Step[][] =>
+      targets.includes(element) ? [] : [[{ do: 'press', on: targetOf(box, element) }]],
     ),
     ...handles(box, targets).flatMap((element) =>
-      ['ArrowRight', 'ArrowUp'].map((key): First => () => [{ do: 'key', on: targetOf(box, element), key }]),
+      ['ArrowRight', 'ArrowUp'].map((key): Step[] => [{ do: 'key', on: targetOf(box, element), key }]),
     ),
-    ...surfaces(box).map((element): First => () => [{ do: 'draw', on: targetOf(box, element) }]),
+    ...surfaces(box).map((element): Step[] => [{ do: 'draw', on: targetOf(box, element) }]),
   ];
 }
 
@@ -71,7 +69,13 @@ function inTurn(box: Element, targets: readonly HTMLElement[]): Step[] {
   return parts.map((element): Step => {
     const says = `${nameOf(element)} ${element.getAttribute('placeholder') ?? ''} ${element.getAttribute('name') ?? ''}`;
     const isShort = element instanceof HTMLInputElement && element.maxLength === 1;
-    const text = /year|yyyy/i.test(says) ? '2026' : isShort ? '7' : '10';
+    const text = /year|yyyy/i.test(says)
+      ? '2026'
+      : /\bam\b|\bpm\b|day ?period/i.test(says)
+        ? 'AM'
+        : isShort
+          ? '7'
+          : '10';
     return { do: 'type', on: targetOf(box, element), text };
   });
 }
@@ -95,15 +99,34 @@ function handles(box: Element, targets: readonly HTMLElement[]): HTMLElement[] {
     .slice(0, 2);
 }
 
+/** Of what has opened and says nothing, as areas of colour do: the innermost, the largest first. */
+function areas(fresh: readonly Element[]): HTMLElement[] {
+  const size = (one: Element): number => {
+    const { width, height } = one.getBoundingClientRect();
+    return Math.min(width, height) < 8 ? 0 : width * height;
+  };
+  return fresh
+    .filter((one): one is HTMLElement => one instanceof HTMLElement && one.childElementCount < 2 && size(one) > 1000)
+    .filter((one, _, all) => !all.some((other) => other !== one && one.contains(other)))
+    .sort((a, b) => size(b) - size(a));
+}
+
 /** What a pointer is drawn over: the track of a slider, and what keeps the browser's own gestures away. */
 function surfaces(box: Element): HTMLElement[] {
   const all = [...everyElement(box)].filter((one): one is HTMLElement => one instanceof HTMLElement && isVisible(one));
   const tracks = all.flatMap((one) => (roleOf(one) === 'slider' && one.parentElement ? [one.parentElement] : []));
   const drawn = all.filter((one) => /none|pan-/.test(getComputedStyle(one).touchAction));
-  return [...new Set([...tracks, ...drawn])]
+  // A drawing that says no role may be one that is turned or pulled.
+  const pictures = all.filter((one) => [...one.children].some((inner) => inner instanceof SVGElement && isBig(inner)));
+  return [...new Set([...tracks, ...drawn, ...pictures])]
     .filter((one) => box.contains(one) && one.getBoundingClientRect().width > 20)
     .slice(0, 4);
 }
+
+const isBig = (element: Element): boolean => {
+  const { width, height } = element.getBoundingClientRect();
+  return width > 40 && height > 40;
+};
 
 function ranked(elements: readonly Element[]): HTMLElement[] {
   const seen: { element: HTMLElement; rank: number }[] = [];
@@ -143,7 +166,17 @@ function preference(element: HTMLElement): number {
   const isChosen = element.matches('[aria-selected=true], [aria-checked=true], [aria-pressed=true], :checked');
   const inGrid = element.closest('[role=grid], table') !== null && /^(button|gridcell|cell)$/.test(roleOf(element));
   const isDay = words === '15';
-  return (isChosen ? 0.6 : 0) + (isDay ? -20 : inGrid ? -2 : 0) + (words === 'OK' ? -0.5 : 0);
+  // A long list of months shows a few of them.
+  const isAway = inGrid && !isInSight(element);
+  return (isChosen ? 0.6 : 0) + (isDay ? -20 : inGrid ? -2 : 0) + (words === 'OK' ? -0.5 : 0) + (isAway ? 30 : 0);
+}
+
+/** Whether a press in its middle would reach it as the page stands. */
+function isInSight(element: Element): boolean {
+  const { left, top, width, height } = element.getBoundingClientRect();
+  const root = element.getRootNode();
+  const hit = (root instanceof ShadowRoot ? root : document).elementFromPoint(left + width / 2, top + height / 2);
+  return hit !== null && (element.contains(hit) || hit.contains(element));
 }
 
 function stepsFor(box: Element, element: HTMLElement): Step[] {
@@ -216,18 +249,26 @@ async function doAll(trial: Trial, steps: readonly Step[], isTold: () => boolean
   return isTold() ? { name: 'change', steps } : undefined;
 }
 
+/** What came of following a first step: the gesture where something was told, and how many ways on there were from what it opened. */
+export interface Followed {
+  readonly gesture?: Gesture | undefined;
+  readonly ways: number;
+}
+
 /**
- * Does one first step and, as long as nothing is told, goes on with what has appeared. Gives the gesture where
- * `isTold` becomes true. Several first steps belong together.
+ * Does one first step and, as long as nothing is told, goes on with what has appeared, at first by the way of this number.
+ * Gives the gesture where `isTold` becomes true. Several first steps belong together.
  */
 export async function follow(
   trial: Trial,
   all: readonly Step[],
   isTold: () => boolean,
+  way = 0,
   depth = 6,
-): Promise<Gesture | undefined> {
-  if (all.length > 1) return doAll(trial, all, isTold);
+): Promise<Followed> {
+  if (all.length > 1) return { gesture: await doAll(trial, all, isTold), ways: 0 };
   const [first] = all;
+  let ways = 0;
   let steps: readonly Step[] = [];
   let next: Step | undefined = first;
   const passed = new Set<Element>();
@@ -236,12 +277,12 @@ export async function follow(
   for (let level = 0; level < depth && next; level++) {
     const before = new Set(shown());
     const element: HTMLElement | undefined = candidates(trial.box, next.on)[next.on.index ?? 0];
-    if (!element) return undefined;
+    if (!element) return { ways };
     passed.add(element);
     steps = addStep(steps, next);
     await act(element, next);
     await settle(pause);
-    if (isTold()) return { name: 'change', steps };
+    if (isTold()) return { gesture: { name: 'change', steps }, ways };
     // What was typed is taken over by a key at most; lists that open meanwhile are tried by pressing.
     if (first?.do === 'type') {
       next = level === 0 ? { do: 'key', on: first.on, key: 'Enter' } : undefined;
@@ -253,15 +294,20 @@ export async function follow(
     const isWorded = (one: Element): boolean => roleOf(one) === 'button' && /\p{L}/u.test(one.textContent);
     const waiting = [...opened].filter((one) => one.isConnected && !passed.has(one) && isWorded(one));
     const others = [...opened].filter((one) => one.isConnected && !passed.has(one));
-    const [best] = [...ranked(fresh), ...ranked(waiting), ...ranked(others)].filter(
-      (one) => !leadsAway.test(nameOf(one)),
-    );
+    const all = [...ranked(fresh), ...ranked(waiting), ...ranked(others)].filter((one) => !leadsAway.test(nameOf(one)));
+    const ofOneKind = new Set<string>();
+    // Of many alike, as days and colours are, one stands for all.
+    const kinds = all.filter((one) => !ofOneKind.has(roleOf(one)) && ofOneKind.add(roleOf(one)));
+    if (level === 0) ways = kinds.length;
+    const best = level === 0 ? kinds[way] : all[0];
+    const [area] = best ? [] : areas(fresh);
     // On the same element another key may do what the first did not.
-    if (fresh.length > 0 || further.length === 0) further = best ? stepsFor(trial.box, best) : [];
+    if (fresh.length > 0 || further.length === 0)
+      further = best ? stepsFor(trial.box, best) : area ? [{ do: 'draw', on: targetOf(trial.box, area) }] : [];
     next = further.shift();
   }
   await leave();
-  return isTold() ? { name: 'change', steps } : undefined;
+  return { gesture: isTold() ? { name: 'change', steps } : undefined, ways };
 }
 
 const shown = (): Element[] =>

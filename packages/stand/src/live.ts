@@ -15,14 +15,15 @@ export function liveInput(inputs: BundledInputs, adapter: AdapterDescription): A
     return adapt(nativeElement(name), adapter, adapter.id ? 'native' : 'component');
   }
   const found = Object.hasOwn(inputs, adapter.input) ? inputs[adapter.input] : undefined;
-  const around = (adapter.wrappers ?? []).flatMap(({ component, properties }): Around[] => {
-    const wrapper = Object.hasOwn(inputs, component) ? inputs[component] : undefined;
-    return wrapper ? [{ component: wrapper.value, ...(properties ? { properties } : {}) }] : [];
+  const bundled = (id: string): unknown => (Object.hasOwn(inputs, id) ? inputs[id]?.value : undefined);
+  const around = (adapter.wrappers ?? []).flatMap(({ component, properties, imports = {} }): Around[] => {
+    const wrapper = bundled(component);
+    const imported = Object.entries(imports).map(([name, id]): [string, unknown] => [name, bundled(id)]);
+    return wrapper === undefined
+      ? []
+      : [{ component: wrapper, properties: { ...properties, ...Object.fromEntries(imported) } }];
   });
   const { choices } = adapter;
-  const item =
-    choices && 'component' in choices && Object.hasOwn(inputs, choices.component)
-      ? inputs[choices.component]
-      : undefined;
-  return found && adapt(found.value, adapter, found.family, around, item?.value);
+  const item = choices && 'component' in choices ? bundled(choices.component) : undefined;
+  return found && adapt(found.value, adapter, found.family, around, item);
 }

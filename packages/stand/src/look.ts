@@ -22,7 +22,9 @@ export function look(box: Element): string {
     } else if (element instanceof HTMLTextAreaElement || element instanceof HTMLSelectElement)
       line.push(JSON.stringify(element.value));
     else if (element instanceof HTMLCanvasElement) line.push(canvasLook(element));
-    for (const name of telling) {
+    // What was opened and is shut again may stay in the page, as it was.
+    const isDrawn = !('checkVisibility' in element) || element.checkVisibility();
+    for (const name of isDrawn ? telling : []) {
       const value = element.getAttribute(name);
       // "Not chosen" and "does not say" come to the same; some say it only once it was asked.
       if (value !== null && value !== 'false') line.push(`${name}=${value}`);
@@ -31,7 +33,7 @@ export function look(box: Element): string {
       .filter((node) => node.nodeType === Node.TEXT_NODE)
       .map((node) => node.textContent?.trim() ?? '')
       .join('');
-    if (words !== '' && !(element instanceof HTMLTextAreaElement) && !(element instanceof HTMLOptionElement))
+    if (words !== '' && isDrawn && !(element instanceof HTMLTextAreaElement) && !(element instanceof HTMLOptionElement))
       line.push(words);
     if (line.length > 0) lines.push(`${element.tagName.toLowerCase()} ${line.join(' ')}`);
   }

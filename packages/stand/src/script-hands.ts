@@ -1,6 +1,6 @@
 /** Hands that are events of a script, as much like a person's as a page can make them. */
 import { userEvent } from '@testing-library/user-event';
-import { wordsOf } from './targets.js';
+import { drawnPart, wordsOf } from './targets.js';
 
 /** What moves pointer and keys. */
 export interface Hands {
@@ -84,7 +84,8 @@ function pressKey(element: HTMLElement, key: string): void {
   for (const type of ['keydown', 'keyup']) element.dispatchEvent(new KeyboardEvent(type, init));
 }
 
-function draw(element: HTMLElement): void {
+function draw(within: HTMLElement): void {
+  const element = drawnPart(within);
   const { left, top, width, height } = element.getBoundingClientRect();
   const at = (part: number): PointerEventInit & MouseEventInit => ({
     bubbles: true,

@@ -19,7 +19,7 @@ export function roleOf(element: Element): string {
 /** The accessible name; of a day in a calendar only its number, so that a gesture holds next month, too. */
 export function nameOf(element: Element): string {
   const text = element.textContent.trim();
-  if (/^\d{1,2}$/.test(text)) return text;
+  if (/^\d{1,2}$/.test(text) && !/^(spinbutton|slider|textbox)$/.test(roleOf(element))) return text;
   const name = computeAccessibleName(element).trim();
   return name === '' ? element.textContent.trim().slice(0, 60) : name;
 }
@@ -83,3 +83,9 @@ export const wordsOf = (element: Element): Element | undefined =>
       isVisible(one) &&
       [...one.childNodes].some(({ nodeType, nodeValue }) => nodeType === Node.TEXT_NODE && nodeValue?.trim()),
   );
+
+/** Of a box around one drawing, the drawing. */
+export function drawnPart(element: Element): Element {
+  const [only, ...others] = element.children;
+  return only instanceof SVGElement && others.length === 0 ? only : element;
+}

@@ -43,6 +43,13 @@ export interface Wrapper {
   /** As inputs are named: `package#export`. */
   readonly component: string;
   readonly properties?: Readonly<Record<string, unknown>>;
+  /** Properties that take what a package exports, a theme or a class: under the property's name, `package#export`. */
+  readonly imports?: Readonly<Record<string, string>>;
+}
+
+/** What has to be at hand for components around: they themselves, and what their properties import. */
+export function wrappedIn(wrappers: readonly Wrapper[]): string[] {
+  return wrappers.flatMap(({ component, imports = {} }) => [component, ...Object.values(imports)]);
 }
 
 /** Kinds of value that an input may insist on. */
@@ -116,7 +123,7 @@ export interface AdapterDescription {
 export function componentsBeside({ wrappers = [], choices, parts = [] }: AdapterDescription): string[] {
   return [
     ...new Set([
-      ...wrappers.map(({ component }) => component),
+      ...wrappedIn(wrappers),
       ...(choices && 'component' in choices ? [choices.component] : []),
       ...parts.flatMap(({ use }) => componentsBeside(use)),
     ]),

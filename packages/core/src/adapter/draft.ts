@@ -4,7 +4,7 @@ import { families } from './families.js';
 import { alike, namePairIn } from './name-pairs.js';
 
 /** Names that stand for a value, the likeliest first. They are words of general use, not of any one package. */
-const valueNames = [
+export const valueNames = [
   'checked',
   'value',
   'selected',

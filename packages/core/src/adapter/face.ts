@@ -1,4 +1,4 @@
-import type { WidgetUse } from './description.js';
+import type { WidgetUse, Wrapper } from './description.js';
 import type { Family } from './families.js';
 
 /** One property that an input declares. */
@@ -51,8 +51,8 @@ export interface FoundInput {
   readonly item?: { readonly tag: string; readonly module: string };
   /** For a component: the one that stands inside it for each value to choose from, as `package#Export`, and what takes its words. */
   readonly choiceItem?: { readonly component: string; readonly text: string };
-  /** Components of its package that it may have to stand in, the likeliest first: as `package#Export`. */
-  readonly around?: readonly string[];
+  /** Components of its package that it may have to stand in, the likeliest first. */
+  readonly around?: readonly Wrapper[];
   /** For a widget: how it is made and told of later values. */
   readonly widget?: WidgetUse;
 }

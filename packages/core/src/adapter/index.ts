@@ -15,7 +15,7 @@ export {
   type Depth,
   type ScoreSheet,
 } from './contract.js';
-export { componentsBeside } from './description.js';
+export { componentsBeside, wrappedIn } from './description.js';
 export type {
   AdapterDescription,
   ChoicesUse,
@@ -30,7 +30,7 @@ export { families, familyNames, type Family } from './families.js';
 export { addStep, gestureWords, stepWords, type Gesture, type Step, type Target } from './gesture.js';
 export { emptiesFor, readingsOf, reportsOf, samplesFor, type Heard, type Reading } from './observed.js';
 export { ownProperties, pathWords, propertiesFor, valueIn, valueKind, type FromNotation } from './drive.js';
-export { draftAdapter, focusWords } from './draft.js';
+export { valueNames, draftAdapter, focusWords } from './draft.js';
 export { namePairIn, type NamePair } from './name-pairs.js';
 export type { DeclaredEvent, DeclaredProperty, Finding, FoundInput } from './face.js';
 export { boxAdapters, nativeAdapters } from './boxes.js';

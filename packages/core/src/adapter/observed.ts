@@ -49,11 +49,15 @@ export function readingsOf(heard: readonly Heard[], property: string, isFlag: bo
         const target = member(arg, 'target');
         if (target !== undefined) add(`${at}/target/${property}`, member(target, property), 0);
         insides.forEach((names, i) => {
+          // Every event of the pointer and the keys has a number there, which counts presses (UI Events, `detail`).
+          if (names[0] === 'detail' && 'view' in arg) return;
           const inner = names.reduce<unknown>((held, key) => member(held, key), arg);
           add(names.reduce<string>(joinPointer, at), inner, 2 + i);
         });
       }
-      if (!isEvent(arg)) add(at, arg, 1 + index * 4);
+      // Where it carries the value under the property's own name, the whole is meant less often.
+      const isAround = isHolder(arg) && member(arg, property) !== undefined;
+      if (!isEvent(arg)) add(at, arg, (isAround ? 10 : 1) + index * 4);
     });
   }
   const seen = new Set<string>();
@@ -120,6 +124,7 @@ export function samplesFor(type: string, now: Date, choices: readonly unknown[] 
     ]);
   if (/\[\]|Array</.test(type) && !/^string$/.test(type)) {
     if (first !== undefined && second !== undefined) pairs.push([[first], [second]]);
+    if (/string/.test(type)) pairs.push([['Aldervik'], ['Brennholm']]);
     if (/number/.test(type))
       pairs.push(
         [[30], [60]],

@@ -54,10 +54,13 @@ function living(
     imports.push(named(moduleFor(module, depth), outer, local));
     return `${local}${memberOf(inner)}`;
   };
-  const around = wrappers.map(
-    ({ component, properties }) =>
-      `{ component: ${componentOf(component, 'Around')}${properties ? `, properties: ${literal(properties)}` : ''} }`,
-  );
+  const around = wrappers.map(({ component, properties = {}, imports: imported = {} }) => {
+    const given = [
+      ...Object.entries(properties).map(([name, value]) => `${keyOf(name)}: ${literal(value)}`),
+      ...Object.entries(imported).map(([name, id]) => `${keyOf(name)}: ${componentOf(id, 'Given')}`),
+    ];
+    return `{ component: ${componentOf(component, 'Around')}${given.length > 0 ? `, properties: { ${given.join(', ')} }` : ''} }`;
+  });
   const item = choices && 'component' in choices ? componentOf(choices.component, 'Choice') : undefined;
   const beside = [
     ...(around.length > 0 || item !== undefined ? [`[${around.join(', ')}]`] : []),
@@ -70,6 +73,7 @@ function living(
 }
 
 const isName = (text: string): boolean => /^[A-Za-z_$][\w$]*$/.test(text);
+const keyOf = (name: string): string => (isName(name) ? name : quoted(name));
 
 /** Gesture and samples serve the checks; an application has no use for them. */
 function forApplication({

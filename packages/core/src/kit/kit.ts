@@ -170,7 +170,13 @@ const singleAdapter = z.looseObject({
     ])
     .optional(),
   wrappers: z
-    .array(z.looseObject({ component: z.string().min(1), properties: z.record(z.string(), z.unknown()).optional() }))
+    .array(
+      z.looseObject({
+        component: z.string().min(1),
+        properties: z.record(z.string(), z.unknown()).optional(),
+        imports: z.record(z.string(), z.string().min(1)).optional(),
+      }),
+    )
     .optional(),
   gesture: z.looseObject({ name: z.string(), steps: z.array(step).max(50) }).optional(),
   samples: z.tuple([z.unknown(), z.unknown()]).optional(),

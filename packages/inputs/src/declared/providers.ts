@@ -1,29 +1,62 @@
+import type { Wrapper } from '@poietra/core';
 import ts from 'typescript';
 import type { Declarations } from './declarations.js';
 
 const mostProviders = 4;
+/** What gives a look, among the properties of a provider and among exports. */
+const look = /theme$/i;
+/** Of several looks, the one that most people would see first. */
+const plain = [/^default/i, /light/i, /^(base|main)/i];
 
 /**
  * Components that may have to stand around others: what is called a provider, takes children, and needs nothing else
- * that cannot be made up. Those that need least come first.
+ * that cannot be made up or imported. Those that need least come first.
  */
-export function providersOf({ checker, pkg, where }: Declarations, module: ts.Symbol): string[] {
-  const found = checker.getExportsOfModule(module).flatMap((symbol) => {
+export function providersOf(read: Declarations, module: ts.Symbol): Wrapper[] {
+  const { checker, pkg, where } = read;
+  const exported = checker.getExportsOfModule(module);
+  const typeOf = (symbol: ts.Symbol): ts.Type => checker.getTypeOfSymbolAtLocation(valueOf(checker, symbol), where);
+  const id = (symbol: ts.Symbol): string => `${pkg.module ?? pkg.name}#${symbol.name}`;
+  const found = exported.flatMap((symbol) => {
     if (!/^[A-Z]\w*Provider$/.test(symbol.name)) return [];
-    const target = symbol.flags & ts.SymbolFlags.Alias ? checker.getAliasedSymbol(symbol) : symbol;
-    const type = checker.getTypeOfSymbolAtLocation(target, where);
-    const parameter = type.getCallSignatures()[0]?.parameters[0];
+    const parameter = typeOf(symbol).getCallSignatures()[0]?.parameters[0];
     const props = parameter && checker.getTypeOfSymbolAtLocation(parameter, where);
     if (!props || !checker.getPropertyOfType(props, 'children')) return [];
-    const needed = checker
-      .getPropertiesOfType(props)
-      .filter(({ flags, name }) => !(flags & ts.SymbolFlags.Optional) && name !== 'children');
+    const imports: Record<string, string> = {};
+    let needed = 0;
+    for (const property of checker.getPropertiesOfType(props)) {
+      const isNeeded = !(property.flags & ts.SymbolFlags.Optional) && property.name !== 'children';
+      const theme = look.test(property.name) ? themeFor(property) : undefined;
+      if (theme) imports[property.name] = id(theme);
+      else if (isNeeded) needed++;
+    }
     // One for a whole application or theme is asked for more often than one for a single widget.
-    const rank = (/^(Theme|Config|App|Ui|UI)?Provider$|Theme|Config/.test(symbol.name) ? 0 : 1) + 2 * needed.length;
-    return [{ id: `${pkg.name}#${symbol.name}`, rank, length: symbol.name.length }];
+    const rank = (/^(Theme|Config|App|Ui|UI)?Provider$|Theme|Config/.test(symbol.name) ? 0 : 1) + 2 * needed;
+    const hasImports = Object.keys(imports).length > 0;
+    const wrapper: Wrapper = { component: id(symbol), ...(hasImports ? { imports } : {}) };
+    return [{ wrapper, rank: hasImports ? -1 : rank, length: symbol.name.length }];
   });
   return found
     .sort((a, b) => a.rank - b.rank || a.length - b.length)
     .slice(0, mostProviders)
-    .map(({ id }) => id);
+    .map(({ wrapper }) => wrapper);
+
+  /** An export that is such a look: by its name, and of a type that the property takes. */
+  function themeFor(property: ts.Symbol): ts.Symbol | undefined {
+    const taken = checker.getNonNullableType(checker.getTypeOfSymbolAtLocation(property, where));
+    if (!(taken.flags & (ts.TypeFlags.Object | ts.TypeFlags.Intersection))) return undefined;
+    const fitting = exported.filter((one) => {
+      if (!look.test(one.name) || !(valueOf(checker, one).flags & ts.SymbolFlags.Variable)) return false;
+      const type = typeOf(one);
+      return (
+        (type.flags & (ts.TypeFlags.Object | ts.TypeFlags.Intersection)) !== 0 &&
+        type.getCallSignatures().length === 0 &&
+        checker.isTypeAssignableTo(type, taken)
+      );
+    });
+    return plain.map((name) => fitting.find((one) => name.test(one.name))).find(Boolean) ?? fitting[0];
+  }
 }
+
+const valueOf = (checker: ts.TypeChecker, symbol: ts.Symbol): ts.Symbol =>
+  symbol.flags & ts.SymbolFlags.Alias ? checker.getAliasedSymbol(symbol) : symbol;

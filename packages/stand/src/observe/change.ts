@@ -4,6 +4,7 @@ import {
   pathWords,
   readingsOf,
   reportsOf,
+  valueNames,
   type AdapterDescription,
   type Gesture,
   type Heard,
@@ -36,28 +37,34 @@ async function tryGestures(
   seen: Observation,
   isBelieved: (reading: Reading) => boolean,
 ): Promise<{ readonly isFound: boolean; readonly tries: number; readonly others: number }> {
-  const { value } = seen.adapter;
-  const declared = seen.input.properties.find(({ name }) => name === value.property)?.type ?? '';
-  const isFlag = /\bboolean\b/.test(declared) || value.property === 'checked';
+  const properties = [seen.adapter.value.property, ...otherValues(seen)];
   const probe = await seen.mount();
   const steps = probe ? attempts(probe.box) : [];
   await seen.clean();
   let [tries, others] = [0, 0];
   for (const first of steps.slice(0, mostTries)) {
-    tries++;
-    const { report } = seen.adapter.change;
-    const trial = await seen.mount({ listen: [...new Set([report, ...reportsOf(seen.input)])] });
-    if (!trial) break;
-    const readings = (): Reading[] => readingsFrom(seen, trial.heard, isFlag).filter(isBelieved);
-    const gesture = await seen.quietly(() => follow(trial, first(trial), () => readings().length > 0));
-    const found = readings();
-    others += readingsFrom(seen, trial.heard, isFlag).length - found.length;
-    await seen.clean();
-    if (gesture && (await settleOn(seen, gesture, found))) return { isFound: true, tries, others };
+    // What a press opens may be gone on with in several ways.
+    for (let [way, ways] = [0, 1]; way < Math.min(ways, mostWays); way++) {
+      tries++;
+      const { report } = seen.adapter.change;
+      const trial = await seen.mount({ listen: [...new Set([report, ...reportsOf(seen.input)])] });
+      if (!trial) break;
+      const all = (): Reading[] => properties.flatMap((property) => readingsFrom(seen, trial.heard, property));
+      const followed = await seen.quietly(() => follow(trial, first, () => all().some(isBelieved), way));
+      others += all().filter((one) => !isBelieved(one)).length;
+      const heard = [...trial.heard];
+      await seen.clean();
+      ways = followed?.ways ?? 0;
+      if (!followed?.gesture) continue;
+      for (const property of properties)
+        if (await settleOn(seen, followed.gesture, property, readingsFrom(seen, heard, property).filter(isBelieved)))
+          return { isFound: true, tries, others };
+    }
   }
   return { isFound: false, tries, others };
 }
 const mostTries = 25;
+const mostWays = 4;
 
 /** Another "no value" is another start, from which the gesture may lead nowhere. */
 export async function changeAgain(seen: Observation, before: AdapterDescription): Promise<void> {
@@ -82,6 +89,19 @@ export async function findGoingBack(seen: Observation): Promise<void> {
     await settle();
     const is = trial.reports.length === 0 || look(trial.box) === wanted;
     await seen.clean();
+    return is && (await comesBack(shown));
+  };
+  /** What it took may be taken away again: by a reset, or by another record. */
+  const comesBack = async (shown: unknown): Promise<boolean> => {
+    const trial = await seen.mount({ state: { shown } });
+    if (!trial) return false;
+    const wanted = look(trial.box);
+    await perform(trial.box, gesture);
+    await leave();
+    await trial.set({ shown });
+    await settle();
+    const is = look(trial.box) === wanted;
+    await seen.clean();
     return is;
   };
   if ((await seen.quietly(goesBack)) !== false) return;
@@ -100,25 +120,51 @@ export async function findGoingBack(seen: Observation): Promise<void> {
   seen.note('change', 'It keeps a change that is refused.', 'It was given the old value, and made anew.', 0.95);
 }
 
-function readingsFrom(seen: Observation, heard: readonly Heard[], isFlag: boolean): Reading[] {
-  const { change, value } = seen.adapter;
-  const all = readingsOf(heard, value.property, isFlag);
+/** Of several properties that may take a value, those that the draft did not choose: `selected` of a switch that has a `value`, too. */
+function otherValues({ input, adapter }: Observation): string[] {
+  return valueNames.filter(
+    (name) =>
+      name !== adapter.value.property &&
+      name !== adapter.value.start &&
+      input.properties.some((property) => property.name === name && !property.inherited),
+  );
+}
+
+function readingsFrom(seen: Observation, heard: readonly Heard[], property: string): Reading[] {
+  const { change } = seen.adapter;
+  const type = seen.input.properties.find(({ name }) => name === property)?.type ?? '';
+  const all = readingsOf(heard, property, /\bboolean\b/.test(type) || property === 'checked');
   const declared = all.find(({ report, path }) => report === change.report && path === change.path);
   return declared ? [declared, ...all.filter((one) => one !== declared)] : all;
 }
 
 /** The first reading that, given back, looks as the gesture left it. */
-async function settleOn(seen: Observation, gesture: Gesture, readings: readonly Reading[]): Promise<boolean> {
+async function settleOn(
+  seen: Observation,
+  gesture: Gesture,
+  property: string,
+  readings: readonly Reading[],
+): Promise<boolean> {
   const before = seen.adapter;
+  const isOther = property !== before.value.property;
   for (const { report, path } of readings.slice(0, 6)) {
-    seen.adapter = { ...before, change: { report, path }, gesture };
+    // What the draft says of “no value” is of the property that it chose.
+    const value = isOther ? { property } : before.value;
+    seen.adapter = { ...before, value, change: { report, path }, gesture };
     if (!(await seen.quietly(() => goesRound(seen)))) continue;
     seen.note(
       'change',
       `After the gesture “${report}” told the value as ${pathWords(path)}.`,
-      `To ${gestureWords(gesture)} led to it; given back as “${before.value.property}” it looked the same.`,
+      `To ${gestureWords(gesture)} led to it; given back as “${property}” it looked the same.`,
       0.95,
     );
+    if (isOther)
+      seen.note(
+        'value',
+        `Its value goes in through “${property}”, not through “${before.value.property}”.`,
+        `Given back as “${before.value.property}”, nothing that it told looked as the gesture had left it.`,
+        0.95,
+      );
     if (report !== before.change.report || path !== before.change.path)
       seen.note(
         'change',

@@ -1,6 +1,7 @@
 /** Trying an input: what it does tells what its declarations leave open, and where they mislead. */
 import type { AdapterDescription, Finding, FoundInput } from '@poietra/core';
 import { workingElements } from '@poietra/react';
+import { paint } from '../bench.js';
 import type { Trial } from '../trial.js';
 import { Observation, type Make } from './observation.js';
 import { changeAgain, findChange, findGoingBack } from './change.js';
@@ -33,8 +34,9 @@ async function tryAll(seen: Observation): Promise<Observed> {
     seen.note('value', `It cannot be drawn: ${failed}`, 'It was mounted alone.', 1);
     return { adapter: seen.adapter, findings: seen.findings, failed };
   }
-  await untilThere(first);
-  findReality(seen, first);
+  const dressed = await inItsLook(seen, first);
+  await untilThere(dressed);
+  findReality(seen, dressed);
   await findFocus(seen);
   await findChange(seen);
   await findSamples(seen);
@@ -85,12 +87,12 @@ async function mountInside(seen: Observation, error: string): Promise<Trial | un
   const before = seen.adapter;
   if ((before.wrappers ?? []).length > 0) return undefined;
   let other: AdapterDescription | undefined;
-  for (const component of seen.input.around ?? []) {
-    seen.adapter = { ...before, wrappers: [{ component }] };
+  for (const wrapper of seen.input.around ?? []) {
+    seen.adapter = { ...before, wrappers: [wrapper] };
     const trial = await seen.mount();
     if (!trial) continue;
     if (trial.error === undefined) {
-      seen.note('around', `It has to stand inside ${component}.`, `Alone it fails: ${error}`, 1);
+      seen.note('around', `It has to stand inside ${wrapper.component}.`, `Alone it fails: ${error}`, 1);
       return trial;
     }
     // Inside it something else is missing, so it is a step further.
@@ -98,6 +100,36 @@ async function mountInside(seen: Observation, error: string): Promise<Trial | un
   }
   seen.adapter = other ?? before;
   return undefined;
+}
+
+/** In the component that gives its package's look, where it looks otherwise there: alone it may have no colours at all. */
+async function inItsLook(seen: Observation, bare: Trial): Promise<Trial> {
+  const before = seen.adapter;
+  if ((before.wrappers ?? []).length > 0) return bare;
+  const plain = new Set(paint(bare.box).split('\n'));
+  for (const wrapper of seen.input.around ?? []) {
+    const [given] = Object.values(wrapper.imports ?? {});
+    if (given === undefined) continue;
+    seen.adapter = { ...before, wrappers: [wrapper] };
+    const trial = await seen.mount();
+    const isOther =
+      trial?.error === undefined &&
+      trial &&
+      paint(trial.box)
+        .split('\n')
+        .some((one) => !plain.has(one));
+    if (isOther) {
+      seen.note(
+        'around',
+        `It has its look inside ${wrapper.component}, with ${given}.`,
+        'Alone it had other colours.',
+        0.9,
+      );
+      return trial;
+    }
+  }
+  seen.adapter = before;
+  return bare;
 }
 
 /** Some elements fetch their words or their parts first, and draw themselves then. */

@@ -73,17 +73,22 @@ export async function findEmpty(seen: Observation): Promise<void> {
     seen.adapter = { ...before, value: empty === undefined ? bare : { ...bare, empty: toNotation(empty) } };
     const points = await seen.quietly(() => emptyPoints(seen, sample));
     if (points !== undefined && points > (best?.points ?? -1)) best = { adapter: seen.adapter, points };
-    if (points === 3) break;
+    if (points === fullPoints) break;
   }
   seen.adapter = best?.adapter ?? before;
   const { empty } = seen.adapter.value as { empty?: unknown };
   seen.note(
     'value',
     `For “no value” it takes ${'empty' in seen.adapter.value ? JSON.stringify(empty) : 'the property left out'}.`,
-    best?.points === 3 ? 'It cleared with it, and went back to it.' : 'Of what was tried, it did best with it.',
-    best?.points === 3 ? 0.95 : 0.5,
+    best?.points === fullPoints
+      ? 'It cleared with it, and went back to it.'
+      : 'Of what was tried, it did best with it.',
+    best?.points === fullPoints ? 0.95 : 0.5,
   );
 }
+
+/** It clears, goes back when a change is refused and when one that was taken is taken back, and nothing is warned of. */
+const fullPoints = 4;
 
 async function emptyPoints(seen: Observation, sample: unknown): Promise<number> {
   const warned = seen.watch.warnings.length;
@@ -97,7 +102,7 @@ async function emptyPoints(seen: Observation, sample: unknown): Promise<number> 
   const clears = trial !== undefined && look(trial.box) === wanted;
   await seen.clean();
   const isQuiet = seen.watch.warnings.length === warned;
-  let goesBack = true;
+  let [goesBack, comesBack] = [true, true];
   if (gesture) {
     const refusing = await seen.mount({ form: 'refuses' });
     if (refusing) {
@@ -107,9 +112,17 @@ async function emptyPoints(seen: Observation, sample: unknown): Promise<number> 
       if (refusing.reports.length === 0) return 0;
     }
     await seen.clean();
+    const taking = await seen.mount();
+    if (taking) {
+      await perform(taking.box, gesture);
+      await leave();
+      await taking.set({ shown: undefined });
+      comesBack = look(taking.box) === wanted;
+    }
+    await seen.clean();
   }
   // Something to work with has to be left when it is empty.
-  return isThere ? Number(clears) + Number(goesBack) + Number(isQuiet) : -1;
+  return isThere ? [clears, goesBack, comesBack, isQuiet].filter(Boolean).length : -1;
 }
 
 /** Values of another kind may make it fail; then they count as none. */

@@ -11,10 +11,10 @@ import {
 import type { ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
 import { SendToCodec } from '../../parts/send-to-codec.js';
-import { SlotText } from '../../parts/slot.js';
 import { Failed } from '../../parts/states.js';
 import { StandFrame } from '../../parts/stand-frame.js';
 import { ValueLine } from '../../parts/value-line.js';
+import { Around } from './around.js';
 import { Declared } from './declared.js';
 import { GesturePane } from './gesture-pane.js';
 import { PushValues } from './push-values.js';
@@ -111,7 +111,9 @@ export function InputSheet(props: Props): ReactNode {
             onReplay={stand.replay}
             onKeep={(gesture: Gesture) => onGive({ gesture })}
           />
-          {adapter && !adapter.parts && <Around adapter={adapter} onGive={onGive} />}
+          {adapter && !adapter.parts && (
+            <Around wrappers={adapter.wrappers ?? []} onChange={(wrappers) => onGive({ wrappers })} />
+          )}
         </section>
         {isDeclaredOpen && (
           <div className="relative min-h-64 border-l border-hairline bg-sheet">
@@ -135,27 +137,5 @@ export function InputSheet(props: Props): ReactNode {
       )}
       {children}
     </>
-  );
-}
-
-/** The provider that an input asks for around it. */
-function Around({ adapter, onGive }: { readonly adapter: AdapterDescription; onGive(given: Given): void }): ReactNode {
-  const [wrapper] = adapter.wrappers ?? [];
-  return (
-    <p className="text-[13px]" title="Some components need a provider. It is bundled from the same project folder.">
-      Stands inside{' '}
-      <SlotText
-        label="Wrapper"
-        value={wrapper?.component ?? ''}
-        {...(wrapper ? {} : { words: 'nothing' })}
-        onChange={(text) => {
-          const component = text.trim();
-          if (component !== '' && !/^[^#\s]+#[A-Za-z_$][\w$.]*$/.test(component))
-            throw new TypeError('Write it as package#Export, like antd#ConfigProvider.');
-          onGive({ wrappers: component === '' ? [] : [{ component }] });
-        }}
-      />
-      .
-    </p>
   );
 }
