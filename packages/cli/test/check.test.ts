@@ -29,8 +29,9 @@ describe('poietra check in a real browser', () => {
       Sound: [],
       SheetsBetween: [],
       NeedsTide: [],
-      FirstValueOnly: ['late', 'empties', 'clears', 'reset'],
-      TellsTwice: ['reports'],
+      FirstValueOnly: ['late', 'empties'],
+      // The adapter tells on what is news.
+      TellsTwice: [],
       ConstantId: ['twice'],
       ListensForEver: ['again'],
       KnowsTheWindow: ['server'],
@@ -57,7 +58,7 @@ describe('poietra check in a real browser', () => {
   });
   it('finds quickly what elements say, and only fully what nobody sees or hears', () => {
     const failed = failedIn(check('packages/stand/test/faulty', '--json', '--quick', '--only', 'inputs.tsx').stdout);
-    expect(failed).toMatchObject({ Sound: [], TellsTwice: ['reports'], Warns: ['silent'] });
+    expect(failed).toMatchObject({ Sound: [], ConstantId: ['twice'], Warns: ['silent'] });
     // Each of these fails above, in the depth that drives the browser from outside.
     expect(failed).toMatchObject({ DrawsNothing: [], OnInItsClassAlone: [], HearsScriptsAlone: [] });
   });
@@ -68,6 +69,22 @@ describe('poietra check in a real browser', () => {
     expect(checked?.findings.map(({ says }) => says)).toContain('“error” shows nothing; its box does.');
     expect(failedIn(stdout)).toEqual({ InvalidUnseen: [] });
     expect(checked?.sheet).toMatchObject({ depth: 'full', browser: expect.stringMatching(/^Chromium \d+/) as string });
+  });
+  it('finds how inputs speak that hide it', () => {
+    const { stdout } = check('packages/stand/test/faulty', '--json', '--wanted', '0', '--only', 'hidden.tsx');
+    const found = new Map(
+      (JSON.parse(stdout) as Checked[]).map((one) => [one.name.slice(one.name.indexOf('#') + 1), one]),
+    );
+    expect(found.get('Stars')?.adapter.gesture?.steps).toMatchObject([{ do: 'press', on: { role: '<span>' } }]);
+    expect(found.get('Berth')?.adapter.value.property).toBe('selected');
+    expect(found.get('Paint')?.adapter.gesture?.steps).toMatchObject([{ do: 'press' }, { do: 'draw' }]);
+    expect(found.get('Pale')?.adapter.wrappers).toEqual([
+      {
+        component: expect.stringMatching(/#SeaProvider$/) as string,
+        imports: { theme: expect.stringMatching(/#lightTheme$/) as string },
+      },
+    ]);
+    expect(failedIn(stdout)).toMatchObject({ Berth: [], Paint: [], Pale: [] });
   });
   it('passes every adapter of the demo kit', () => {
     const { status, stdout } = check('demo/kit.json');

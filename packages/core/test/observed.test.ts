@@ -56,6 +56,23 @@ describe('the value in what was reported', () => {
       floatValue: 3,
     });
   });
+  it('is what an object carries under the property’s name before the object itself', () => {
+    const paths = (value: unknown): string[] =>
+      readingsOf([{ name: 'onChange', args: [value] }], 'value', false).map(({ path }) => path);
+    expect(paths({ value: 91 })).toEqual(['/0/value', '/0']);
+    expect(paths({ date: new Date(0), view: 'days' })).toEqual(['/0', '/0/date']);
+  });
+  it('is that of the first where what is chosen is told as a list', () => {
+    const readings = readingsOf([{ name: 'onChange', args: [[{ value: 'TOR', text: 'Torsund' }]] }], 'value', false);
+    expect(readings.map(({ path, value }) => [path, value])).toEqual([
+      ['/0', [{ value: 'TOR', text: 'Torsund' }]],
+      ['/0/0/value', 'TOR'],
+    ]);
+  });
+  it('is no number of an event of the pointer, which counts presses', () => {
+    const press = { type: 'change', target: {}, view: {}, detail: 1 };
+    expect(readingsOf([{ name: 'onChange', args: [press] }], 'value', false)).toEqual([]);
+  });
   it('is not taken from reports about something else, nor from events, elements and functions', () => {
     const besides = ['onOpenChange', 'onMonthChange', 'onInputChange', 'onFocus', 'onSearch'];
     expect(
@@ -92,6 +109,7 @@ describe('what is tried on an input', () => {
     expect(samplesFor('boolean', now)).toEqual([[true, false]]);
     expect(samplesFor('Date | undefined', now)[0]).toEqual([new Date(2026, 10, 10), new Date(2026, 10, 20)]);
     expect(samplesFor('string', now, ['ALD', 'BRE'])[0]).toEqual(['ALD', 'BRE']);
+    expect(samplesFor('string[]', now)).toContainEqual([['Aldervik'], ['Brennholm']]);
     expect(samplesFor('number[]', now)).toContainEqual([
       [20, 40],
       [30, 70],

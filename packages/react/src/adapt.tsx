@@ -133,8 +133,8 @@ function useNews(shown: unknown): (raw: unknown) => boolean {
 }
 
 /**
- * A number that grows when the input has to be made anew: it keeps a change that the form did not take, and what it was
- * given before the form was emptied.
+ * A number that grows when the input has to be made anew: it keeps a change that the form did not take, one that was taken
+ * and is taken back, and what it was given before the form was emptied.
  */
 function useAnew(
   { change }: AdapterDescription,
@@ -143,12 +143,19 @@ function useAnew(
 ): number {
   const [copy, make] = useReducer((count: number) => count + 1, 0);
   const before = useRef(shown);
+  const isItsOwn = useRef(false);
   useEffect(() => {
     const [was, own] = [before.current, reported.current];
     before.current = shown;
     if (change.refused !== 'anew') return;
     reported.current = undefined;
-    if (own ? !same(own.raw, shown) : isNothing(shown) && !isNothing(was)) make();
+    const keeps = own
+      ? !same(own.raw, shown)
+      : (isItsOwn.current && !same(was, shown)) || (isNothing(shown) && !isNothing(was));
+    if (own) isItsOwn.current = true;
+    if (!keeps) return;
+    isItsOwn.current = false;
+    make();
   });
   return copy;
 }

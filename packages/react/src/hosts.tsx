@@ -1,5 +1,5 @@
 /** Hosts for what is no component of the framework: custom elements and plain-DOM widgets. */
-import type { AdapterDescription } from '@poietra/core';
+import { same, type AdapterDescription } from '@poietra/core';
 import { createElement, useCallback, useEffect, useLayoutEffect, useRef, type ReactNode } from 'react';
 import { isHandler, type Choices, type Handler } from './given.js';
 
@@ -159,7 +159,8 @@ export function WidgetHost({
     const known = reported.current ? reported.current.raw : told.current;
     reported.current = undefined;
     told.current = shown;
-    if (!living || !use || JSON.stringify(known) === JSON.stringify(shown)) return;
+    // What it tells may hold the widget itself, which no text could hold.
+    if (!living || !use || same(known, shown)) return;
     const next = properties[description.value.property] ?? null;
     tell(living, use.update, next);
   });

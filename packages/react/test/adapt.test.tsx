@@ -140,7 +140,13 @@ describe('what an input cannot do by a property', () => {
     const mended = drawn({}, anew, Stubborn);
     act(() => mended.find('button').click());
     expect(mended.find('button').textContent).toBe('Torsund');
-    // The same holds of what it was given, when the form is emptied.
+    // The same holds of a change that is taken, and taken back by a reset.
+    act(() => mended.find('button').click());
+    mended.draw({ state: { ...state, shown: 'Hareby' } });
+    expect(mended.find('button').textContent).toBe('Torsund');
+    mended.draw({ state });
+    expect(mended.find('button').textContent).toBe('Torsund');
+    // And of what it was given, when the form is emptied.
     mended.draw({ state: { ...state, shown: undefined } });
     expect(mended.find('button').textContent).toBe('');
   });

@@ -6,7 +6,7 @@ import { fullLook, lookDifference } from './look.js';
 import { outside, pixelsOf, toldOf } from './outside.js';
 import type { RenderInput } from './render.js';
 import { settle } from './settle.js';
-import type { Trial, TrialOptions } from './trial.js';
+import { atRest, type Trial, type TrialOptions } from './trial.js';
 import type { Watch } from './watch.js';
 
 /** What came of drawing on the server. */
@@ -58,6 +58,7 @@ export async function change({ options: { adapter } }: Bench, trial: Trial): Pro
   if (adapter.gesture) await perform(trial.box, adapter.gesture);
   await leave();
   await settle();
+  await atRest(trial);
 }
 
 /** The element that carries name and state: the real one, or the box as a group. */

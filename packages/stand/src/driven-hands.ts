@@ -19,7 +19,7 @@ export function drivenHands(out: Outside): Hands {
     },
     key: (_element, key) => out.key(key),
     draw: async (element) => out.stroke(await strokeOver(element)),
-    away: () => out.move([innerWidth - 2, innerHeight - 2]),
+    away: () => out.press([innerWidth - 2, innerHeight - 2]),
   };
 }
 

@@ -34,15 +34,23 @@ const order = [
   'button',
   'listitem',
 ];
-const texts = ['Torsund', '7', '5', '#aa5500', '12:30', '0430112233', '11/15/2026'] as const;
+/** What is typed, the likeliest first; the date is one in either order of day and month. */
+const texts = ['Torsund', '7', '5', '#aa5500', '12:30', '0430112233', '10/12/2026', '2026-10-12'];
+const textsFor = (type: string): readonly string[] => {
+  const isFirst = /\bDate\b/.test(type) ? /^\d+[/-]\d+/ : /\bnumber\b/.test(type) ? /^\d$/ : /./;
+  return [...texts.filter((text) => isFirst.test(text)), ...texts.filter((text) => !isFirst.test(text))];
+};
 
 /** Buttons that take a value away, or show others. */
 const leadsAway = /clear|remove|delete|close|cancel|reset|previous|next|back|now|today|search/i;
 
-/** All first steps that may lead to a change, the likeliest first; several belong together. They are found while the box stands. */
-export function attempts(box: Element): Step[][] {
+/**
+ * All first steps that may lead to a change, the likeliest first; several belong together. They are found while the box
+ * stands. `type` is what the value is declared as.
+ */
+export function attempts(box: Element, type: string): Step[][] {
   const targets = ranked([...everyElement(box)]);
-  const list = targets.slice(0, 14).flatMap((element) => stepsFor(box, element).map((step) => [step]));
+  const list = targets.slice(0, 14).flatMap((element) => stepsFor(box, element, type).map((step) => [step]));
   const together = inTurn(box, targets);
   // A box that has no role at all may still open something when it is pressed, or take a stroke.
   const [outer] = box.children;
@@ -62,11 +70,12 @@ export function attempts(box: Element): Step[][] {
 
 /** Several boxes for parts of one value, filled in one after another. */
 function inTurn(box: Element, targets: readonly HTMLElement[]): Step[] {
-  const parts = targets.filter(
-    (element) => /^(spinbutton|textbox)$/.test(roleOf(element)) && !element.closest('[aria-hidden=true]'),
-  );
+  const isPart = (element: HTMLElement): boolean =>
+    /^(spinbutton|textbox)$/.test(roleOf(element)) || element instanceof HTMLSelectElement;
+  const parts = targets.filter((element) => isPart(element) && !element.closest('[aria-hidden=true]'));
   if (parts.length < 2 || parts.length > 8) return [];
-  return parts.map((element): Step => {
+  return parts.flatMap((element): Step[] => {
+    if (element instanceof HTMLSelectElement) return chooseIn(box, element);
     const says = `${nameOf(element)} ${element.getAttribute('placeholder') ?? ''} ${element.getAttribute('name') ?? ''}`;
     const isShort = element instanceof HTMLInputElement && element.maxLength === 1;
     const text = /year|yyyy/i.test(says)
@@ -76,7 +85,7 @@ function inTurn(box: Element, targets: readonly HTMLElement[]): Step[] {
         : isShort
           ? '7'
           : '10';
-    return { do: 'type', on: targetOf(box, element), text };
+    return [{ do: 'type', on: targetOf(box, element), text }];
   });
 }
 
@@ -179,8 +188,9 @@ function isInSight(element: Element): boolean {
   return hit !== null && (element.contains(hit) || hit.contains(element));
 }
 
-function stepsFor(box: Element, element: HTMLElement): Step[] {
+function stepsFor(box: Element, element: HTMLElement, type: string): Step[] {
   const on = targetOf(box, element);
+  const [text = '', ...others] = textsFor(type);
   switch (roleOf(element)) {
     case 'file':
       return [{ do: 'files', on, names: ['manifest.txt'] }];
@@ -208,7 +218,9 @@ function stepsFor(box: Element, element: HTMLElement): Step[] {
       return [
         { do: 'press', on },
         { do: 'key', on, key: 'ArrowDown' },
-        ...(element instanceof HTMLInputElement ? texts.map((text): Step => ({ do: 'type', on, text })) : []),
+        ...(element instanceof HTMLInputElement
+          ? textsFor(type).map((one): Step => ({ do: 'type', on, text: one }))
+          : []),
       ];
     case 'listbox':
       return element instanceof HTMLSelectElement ? chooseIn(box, element) : [{ do: 'press', on }];
@@ -216,9 +228,9 @@ function stepsFor(box: Element, element: HTMLElement): Step[] {
     case 'searchbox':
     case 'password':
       return [
-        { do: 'type', on, text: texts[0] },
+        { do: 'type', on, text },
         { do: 'press', on },
-        ...texts.slice(1).map((text): Step => ({ do: 'type', on, text })),
+        ...others.map((one): Step => ({ do: 'type', on, text: one })),
       ];
     default:
       return [{ do: 'press', on }];
@@ -255,15 +267,22 @@ export interface Followed {
   readonly ways: number;
 }
 
+export interface Following {
+  readonly isTold: () => boolean;
+  /** What the value is declared as. */
+  readonly type: string;
+  /** By which of the ways from what the first step opens. */
+  readonly way: number;
+}
+
 /**
- * Does one first step and, as long as nothing is told, goes on with what has appeared, at first by the way of this number.
- * Gives the gesture where `isTold` becomes true. Several first steps belong together.
+ * Does one first step and, as long as nothing is told, goes on with what has appeared. Gives the gesture where `isTold`
+ * becomes true. Several first steps belong together.
  */
 export async function follow(
   trial: Trial,
   all: readonly Step[],
-  isTold: () => boolean,
-  way = 0,
+  { isTold, type, way }: Following,
   depth = 6,
 ): Promise<Followed> {
   if (all.length > 1) return { gesture: await doAll(trial, all, isTold), ways: 0 };
@@ -303,7 +322,7 @@ export async function follow(
     const [area] = best ? [] : areas(fresh);
     // On the same element another key may do what the first did not.
     if (fresh.length > 0 || further.length === 0)
-      further = best ? stepsFor(trial.box, best) : area ? [{ do: 'draw', on: targetOf(trial.box, area) }] : [];
+      further = best ? stepsFor(trial.box, best, type) : area ? [{ do: 'draw', on: targetOf(trial.box, area) }] : [];
     next = further.shift();
   }
   await leave();

@@ -93,7 +93,7 @@ function setNatively(element: HTMLElement, value: string): void {
   element.dispatchEvent(new Event('change', { bubbles: true }));
 }
 
-/** Focus and pointer go out of the input, onto nothing. */
+/** Focus and pointer go out of the input by a press on nothing, as a person leaves it who goes on elsewhere. */
 export async function leave(): Promise<void> {
   await hands.away();
   const active = focused();

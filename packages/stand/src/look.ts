@@ -12,7 +12,8 @@ export function look(box: Element): string {
       continue;
     const line: string[] = [];
     if (element instanceof HTMLInputElement) {
-      if (element.type === 'hidden') continue;
+      // A file field that is not drawn is only the way to the browser's own dialog.
+      if (element.type === 'hidden' || (element.type === 'file' && isShut(element))) continue;
       line.push(
         element.type === 'checkbox' || element.type === 'radio'
           ? String(element.checked)
@@ -23,7 +24,7 @@ export function look(box: Element): string {
       line.push(JSON.stringify(element.value));
     else if (element instanceof HTMLCanvasElement) line.push(canvasLook(element));
     // What was opened and is shut again may stay in the page, as it was.
-    const isDrawn = !('checkVisibility' in element) || element.checkVisibility();
+    const isDrawn = !isShut(element);
     for (const name of isDrawn ? telling : []) {
       const value = element.getAttribute(name);
       // "Not chosen" and "does not say" come to the same; some say it only once it was asked.
@@ -52,6 +53,8 @@ export function fullLook(box: Element): string {
   }
   return lines.join('\n');
 }
+
+const isShut = (element: Element): boolean => 'checkVisibility' in element && !element.checkVisibility();
 
 function canvasLook(canvas: HTMLCanvasElement): string {
   try {

@@ -9,7 +9,7 @@ export interface Hands {
   type(element: HTMLElement, text: string): Promise<void>;
   key(element: HTMLElement, key: string): Promise<void>;
   draw(element: HTMLElement): Promise<void>;
-  /** The pointer goes away: what is shown below it is no value yet. */
+  /** A press on nothing: what is shown below the pointer is no value yet, and what was opened shuts. */
   away(): Promise<void>;
 }
 
@@ -30,7 +30,7 @@ export const scriptHands: Hands = {
     draw(element);
     return Promise.resolve();
   },
-  away: () => user.hover(document.body),
+  away: () => user.click(document.body),
 };
 
 /** Where a press opens a list with the mouse going down, a click alone would do nothing; both belong to a press. */

@@ -3,6 +3,7 @@ import { fromNotation, type AdapterDescription, type Heard } from '@poietra/core
 import { plain, type AdaptedInput, type Reached } from '@poietra/react';
 import { StrictMode, useEffect, useSyncExternalStore, type ReactNode } from 'react';
 import { createRoot, hydrateRoot, type Root } from 'react-dom/client';
+import { look } from './look.js';
 import { settle, within } from './settle.js';
 
 /** The name under which a trial’s form submits its value. */
@@ -129,6 +130,17 @@ export class Trial implements Drawable {
     this.#root?.unmount();
     this.#root = undefined;
     this.place.remove();
+  }
+}
+
+/** Waits until it looks the same for a while: what was opened shuts in its own time. */
+export async function atRest({ box }: Trial): Promise<void> {
+  let last = look(box);
+  for (let turn = 0; turn < 10; turn++) {
+    await settle(40);
+    const now = look(box);
+    if (now === last) return;
+    last = now;
   }
 }
 

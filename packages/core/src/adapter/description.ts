@@ -85,7 +85,7 @@ export interface AdapterDescription {
     readonly report: string;
     /** Where the value sits in the list of its arguments. */
     readonly path: Pointer;
-    /** It keeps what it reported although it is given the old value: when a change is refused it has to be made anew. */
+    /** It keeps what it reported although it is given the old value: when a change is refused, or taken back later, it has to be made anew. */
     readonly refused?: 'anew';
   };
   /** The report of leaving; absent: the focus going out of the input's box counts. */

@@ -26,6 +26,9 @@ const insides = [
   ['value'],
   ['checked'],
   ['floatValue'],
+  ['date'],
+  ['color'],
+  ['files'],
 ] as const;
 
 const tellingNames = /chang|select|input|update|accept|complete|set|pick|drop|stroke/i;
@@ -58,6 +61,8 @@ export function readingsOf(heard: readonly Heard[], property: string, isFlag: bo
       // Where it carries the value under the property's own name, the whole is meant less often.
       const isAround = isHolder(arg) && member(arg, property) !== undefined;
       if (!isEvent(arg)) add(at, arg, (isAround ? 10 : 1) + index * 4);
+      // Of one choice among several, told as a list of those that are chosen.
+      if (Array.isArray(arg)) add(`${at}/0/value`, member(arg[0], 'value'), 12 + index * 4);
     });
   }
   const seen = new Set<string>();

@@ -14,22 +14,32 @@ import { attempts, follow } from '../explore.js';
 import { leave, perform } from '../hands.js';
 import { fullLook, look } from '../look.js';
 import { settle } from '../settle.js';
+import { atRest } from '../trial.js';
 import type { Observation } from './observation.js';
 
 /**
- * Tries gestures until something is told, and reads the value out of it. What the input passes on from HTML (a selection
- * of text, a key) is believed only where no gesture makes it tell something of its own.
+ * Tries gestures until something is told, and reads the value out of it. The declared report is believed first, then what
+ * else is the input's own; what it passes on from HTML (a selection of text, a key) only where no gesture makes it tell
+ * anything of its own.
  */
 export async function findChange(seen: Observation): Promise<void> {
   const { change } = seen.adapter;
   const passedOn = new Set(
     seen.input.properties.flatMap(({ name, inherited }) => (inherited && name !== change.report ? [name] : [])),
   );
-  const isOwn = ({ report }: Reading): boolean => !passedOn.has(report);
-  const own = await tryGestures(seen, isOwn);
-  if (own.isFound) return;
-  if (own.others > 0 && (await tryGestures(seen, () => true)).isFound) return;
-  seen.note('change', 'No gesture was found that it reports as a change.', `${own.tries} were tried.`, 0.8);
+  const beliefs: readonly ((reading: Reading) => boolean)[] = [
+    ({ report }) => report === change.report,
+    ({ report }) => !passedOn.has(report),
+    () => true,
+  ];
+  let tries = 0;
+  for (const isBelieved of beliefs) {
+    const tried = await tryGestures(seen, isBelieved);
+    if (tried.isFound) return;
+    tries += tried.tries;
+    if (tried.others === 0) break;
+  }
+  seen.note('change', 'No gesture was found that it reports as a change.', `${tries} were tried.`, 0.8);
 }
 
 /** `others` counts what was told and not believed. */
@@ -38,8 +48,9 @@ async function tryGestures(
   isBelieved: (reading: Reading) => boolean,
 ): Promise<{ readonly isFound: boolean; readonly tries: number; readonly others: number }> {
   const properties = [seen.adapter.value.property, ...otherValues(seen)];
+  const type = typeOf(seen, seen.adapter.value.property);
   const probe = await seen.mount();
-  const steps = probe ? attempts(probe.box) : [];
+  const steps = probe ? attempts(probe.box, type) : [];
   await seen.clean();
   let [tries, others] = [0, 0];
   for (const first of steps.slice(0, mostTries)) {
@@ -50,7 +61,9 @@ async function tryGestures(
       const trial = await seen.mount({ listen: [...new Set([report, ...reportsOf(seen.input)])] });
       if (!trial) break;
       const all = (): Reading[] => properties.flatMap((property) => readingsFrom(seen, trial.heard, property));
-      const followed = await seen.quietly(() => follow(trial, first, () => all().some(isBelieved), way));
+      const followed = await seen.quietly(() =>
+        follow(trial, first, { isTold: () => all().some(isBelieved), type, way }),
+      );
       others += all().filter((one) => !isBelieved(one)).length;
       const heard = [...trial.heard];
       await seen.clean();
@@ -79,35 +92,28 @@ export async function changeAgain(seen: Observation, before: AdapterDescription)
 export async function findGoingBack(seen: Observation): Promise<void> {
   const { gesture, change } = seen.adapter;
   if (!gesture) return;
-  const goesBack = async (): Promise<boolean> => {
+  /** How often it is as it was: after a change that is refused, and after one that was taken and is taken back by a reset. */
+  const comesBack = async (): Promise<number> => {
     const shown = await seen.start(gesture);
-    const trial = await seen.mount({ state: { shown }, form: 'refuses' });
-    if (!trial) return false;
-    const wanted = look(trial.box);
-    await perform(trial.box, gesture);
-    await leave();
-    await settle();
-    const is = trial.reports.length === 0 || look(trial.box) === wanted;
-    await seen.clean();
-    return is && (await comesBack(shown));
+    let times = 0;
+    for (const form of ['refuses', 'takes'] as const) {
+      const trial = await seen.mount({ state: { shown }, form });
+      if (!trial) return 0;
+      const wanted = look(trial.box);
+      await perform(trial.box, gesture);
+      await leave();
+      if (form === 'takes') await trial.set({ shown });
+      await settle();
+      if (trial.reports.length === 0 || look(trial.box) === wanted) times++;
+      await seen.clean();
+    }
+    return times;
   };
-  /** What it took may be taken away again: by a reset, or by another record. */
-  const comesBack = async (shown: unknown): Promise<boolean> => {
-    const trial = await seen.mount({ state: { shown } });
-    if (!trial) return false;
-    const wanted = look(trial.box);
-    await perform(trial.box, gesture);
-    await leave();
-    await trial.set({ shown });
-    await settle();
-    const is = look(trial.box) === wanted;
-    await seen.clean();
-    return is;
-  };
-  if ((await seen.quietly(goesBack)) !== false) return;
+  const plainly = (await seen.quietly(comesBack)) ?? 2;
+  if (plainly === 2) return;
   const before = seen.adapter;
   seen.adapter = { ...before, change: { ...change, refused: 'anew' } };
-  if (await seen.quietly(goesBack)) {
+  if (((await seen.quietly(comesBack)) ?? 0) > plainly) {
     seen.note(
       'change',
       'It keeps a change that is refused; it is made anew then.',
@@ -120,20 +126,22 @@ export async function findGoingBack(seen: Observation): Promise<void> {
   seen.note('change', 'It keeps a change that is refused.', 'It was given the old value, and made anew.', 0.95);
 }
 
-/** Of several properties that may take a value, those that the draft did not choose: `selected` of a switch that has a `value`, too. */
+/** A state that may be meant where the draft chose another property: `selected` of a switch that has a `value`, too. */
 function otherValues({ input, adapter }: Observation): string[] {
   return valueNames.filter(
     (name) =>
       name !== adapter.value.property &&
-      name !== adapter.value.start &&
-      input.properties.some((property) => property.name === name && !property.inherited),
+      input.properties.some((one) => one.name === name && !one.inherited && /\bboolean\b/.test(one.type)),
   );
 }
 
+const typeOf = ({ input }: Observation, property: string): string =>
+  input.properties.find(({ name }) => name === property)?.type ?? '';
+
 function readingsFrom(seen: Observation, heard: readonly Heard[], property: string): Reading[] {
   const { change } = seen.adapter;
-  const type = seen.input.properties.find(({ name }) => name === property)?.type ?? '';
-  const all = readingsOf(heard, property, /\bboolean\b/.test(type) || property === 'checked');
+  const isFlag = /\bboolean\b/.test(typeOf(seen, property)) || property === 'checked';
+  const all = readingsOf(heard, property, isFlag);
   const declared = all.find(({ report, path }) => report === change.report && path === change.path);
   return declared ? [declared, ...all.filter((one) => one !== declared)] : all;
 }
@@ -185,6 +193,7 @@ async function goesRound(seen: Observation): Promise<boolean> {
   await perform(trial.box, gesture);
   await leave();
   if (trial.reports.length === 0) return false;
+  await atRest(trial);
   const after = look(trial.box);
   const shown = trial.wanted.shown;
   await seen.clean();

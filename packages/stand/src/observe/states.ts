@@ -3,7 +3,7 @@ import { workingElements } from '@poietra/react';
 import { isReachedByTab, paint } from '../bench.js';
 import { GestureError, leave, perform } from '../hands.js';
 import { fullLook, look } from '../look.js';
-import { pixelsOf } from '../outside.js';
+import { outside, pixelsOf } from '../outside.js';
 import { settle } from '../settle.js';
 import type { Trial } from '../trial.js';
 import type { Observation } from './observation.js';
@@ -71,7 +71,8 @@ export async function findFlags(seen: Observation): Promise<void> {
       flag === 'disabled' &&
       trial !== undefined &&
       bears &&
-      (workingElements(trial.box).some(isOpenElement) || (await isReachedByTab(trial)));
+      (workingElements(trial.box).some((one) => isOpenElement(one) && (!outside || one.checkVisibility())) ||
+        (await isReachedByTab(trial)));
     const isLike = flag === 'disabled' && bears && trial !== undefined && !(await isToldApart(seen, shown, trial));
     await seen.clean();
     if (bears && !isOpen && !isLike) {

@@ -23,8 +23,10 @@ export async function findSamples(seen: Observation): Promise<void> {
   const kindOf = (one: unknown): string =>
     Array.isArray(one) ? `list of ${typeof one[0]}` : one instanceof Date ? 'date' : one === null ? 'null' : typeof one;
   const usesChoices = choices !== undefined || seen.adapter.widget?.element === 'select';
-  const pairs = samplesFor(type, new Date(), usesChoices ? sampleChoices.map((one) => one.value) : []);
-  for (const [a, b] of pairs) {
+  const all = samplesFor(type, new Date(), usesChoices ? sampleChoices.map((one) => one.value) : []);
+  // Behind a mask only what looks like what it reports can be shown.
+  const isAlike = ([a]: readonly [unknown, unknown]): boolean => shapeOf(a) === shapeOf(reported);
+  for (const [a, b] of [...all.filter(isAlike), ...all.filter((pair) => !isAlike(pair))]) {
     if (reported !== undefined && kindOf(reported) !== kindOf(a)) continue;
     if (!(await tellsApart(seen, a, b))) continue;
     seen.adapter = { ...seen.adapter, samples: [toNotation(a), toNotation(b)] };
@@ -38,6 +40,12 @@ export async function findSamples(seen: Observation): Promise<void> {
   }
   if (reported !== undefined && hasNotation(reported))
     seen.adapter = { ...seen.adapter, samples: [toNotation(reported), toNotation(undefined)] };
+}
+
+/** The kind of a text by its letters and digits; of everything else nothing is said. */
+function shapeOf(value: unknown): string {
+  if (typeof value !== 'string') return '';
+  return value.replace(/\d+/g, '0').replace(/\p{L}+/gu, 'a');
 }
 
 async function tellsApart(seen: Observation, a: unknown, b: unknown): Promise<boolean> {
@@ -162,7 +170,10 @@ export async function findSubmission(seen: Observation): Promise<void> {
   const trial = await seen.mount({ state: { shown, sent: typeof shown === 'string' ? shown : undefined } });
   const form = trial?.place.querySelector('form');
   const values = form ? new FormData(form).getAll(trialName) : [];
-  const named = form ? [...everyElement(form)].find(({ id }) => id.includes(trialName))?.id : undefined;
+  await seen.clean();
+  // With nothing to be sent it has its name in any case.
+  const empty = await seen.mount({ state: { shown } });
+  const named = empty && [...everyElement(empty.box)].find(({ id }) => id.includes(trialName))?.id;
   await seen.clean();
   if (named !== undefined) {
     dropName(

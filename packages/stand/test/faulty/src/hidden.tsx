@@ -1,0 +1,111 @@
+/** Sound inputs that hide how they speak: what is declared alone would not lead to a right adapter. */
+import { createContext, useContext, useEffect, useState, type JSX } from 'react';
+
+/** Drawn by hand: nothing in it has a role. */
+export function Stars(props: {
+  readonly value?: number;
+  readonly disabled?: boolean;
+  onChange?(value: number): void;
+}): JSX.Element {
+  const { value = 0, disabled = false, onChange } = props;
+  return (
+    <div>
+      {[1, 2, 3, 4, 5].map((star) => (
+        <span
+          key={star}
+          style={{ cursor: 'pointer', padding: 4 }}
+          onClick={disabled ? undefined : () => onChange?.(star)}
+        >
+          {star <= value ? '★' : '☆'}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+/** It has a value, as HTML's own switches do, and yet its state is another property. */
+export function Berth(props: {
+  readonly value?: string;
+  readonly selected?: boolean;
+  readonly disabled?: boolean;
+  onChange?(selected: boolean): void;
+}): JSX.Element {
+  const { value = 'on', selected = false, disabled = false, onChange } = props;
+  return (
+    <button
+      type="button"
+      role="switch"
+      value={value}
+      aria-checked={selected}
+      disabled={disabled}
+      onClick={() => onChange?.(!selected)}
+    >
+      {selected ? 'Taken' : 'Free'}
+    </button>
+  );
+}
+
+/** What a press opens says nothing of itself. It shuts when somebody presses elsewhere, and not before. */
+export function Paint(props: {
+  readonly value?: string;
+  readonly disabled?: boolean;
+  onChange?(value: string): void;
+}): JSX.Element {
+  const { value = '', disabled = false, onChange } = props;
+  const [isOpen, setOpen] = useState(false);
+  useEffect(() => {
+    const shut = (event: MouseEvent): void => {
+      if (event.target instanceof Element && !event.target.closest('[data-paint]')) setOpen(false);
+    };
+    document.addEventListener('mousedown', shut);
+    return () => document.removeEventListener('mousedown', shut);
+  }, []);
+  return (
+    <div data-paint="">
+      <button type="button" disabled={disabled} onClick={() => setOpen(true)}>
+        {value === '' ? 'No colour' : value}
+      </button>
+      {isOpen && (
+        <div style={{ width: 120, height: 60, background: 'linear-gradient(90deg, white, teal)' }}>
+          <div
+            style={{ width: 120, height: 60 }}
+            onMouseDown={(event) =>
+              onChange?.(`#${(Math.round(event.clientX) % 256).toString(16).padStart(2, '0')}8080`)
+            }
+          />
+        </div>
+      )}
+    </div>
+  );
+}
+
+export interface SeaTheme {
+  readonly ink: string;
+}
+export const darkTheme: SeaTheme = { ink: 'white' };
+export const lightTheme: SeaTheme = { ink: 'black' };
+const Sea = createContext<SeaTheme>({ ink: 'transparent' });
+export function SeaProvider(props: { readonly children?: JSX.Element; readonly theme: SeaTheme }): JSX.Element {
+  return <Sea.Provider value={props.theme}>{props.children}</Sea.Provider>;
+}
+/** Without a theme there is nothing of it to be seen. */
+export function Pale(props: {
+  readonly checked?: boolean;
+  readonly disabled?: boolean;
+  onChange?(checked: boolean): void;
+}): JSX.Element {
+  const { checked = false, disabled = false, onChange } = props;
+  const { ink } = useContext(Sea);
+  return (
+    <button
+      type="button"
+      role="switch"
+      aria-checked={checked}
+      disabled={disabled}
+      style={{ color: ink, border: 'none', background: 'none', opacity: disabled ? 0.4 : 1 }}
+      onClick={() => onChange?.(!checked)}
+    >
+      {checked ? 'On' : 'Off'}
+    </button>
+  );
+}
