@@ -93,6 +93,31 @@ test('a gesture is recorded once and replayed', async ({ page }) => {
   await expect(page.getByText(/^The checks press ArrowRight on the slider/)).toBeVisible();
 });
 
+test('what an input stands in is said in a sentence, with what each is given', async ({ page }) => {
+  await page.goto('/adapters/day-picker');
+  const carries = page.getByRole('region', { name: 'What it carries' });
+  const say = async (word: string, text: string): Promise<void> => {
+    await carries.getByRole('button', { name: new RegExp(`^${word}: `) }).click();
+    await carries.getByRole('textbox', { name: word, exact: true }).fill(text);
+    await page.keyboard.press('Enter');
+  };
+  await expect(carries).toContainText('Stands inside nothing.');
+  await say('Wrapper', 'antd#ConfigProvider');
+  await say('Properties of antd#ConfigProvider', '{"direction": "rtl"}');
+  await say('Imports of antd#ConfigProvider', '{"locale": 3}');
+  await expect(carries).toContainText('“locale” imports an export; write it as package#export.');
+  await carries.getByRole('textbox', { name: 'Imports of antd#ConfigProvider' }).fill('{"theme": "antd#theme"}');
+  await page.keyboard.press('Enter');
+  await say('Another wrapper', 'antd#App');
+  await expect(carries).toContainText(
+    'Stands inside antd#ConfigProvider, with {"direction":"rtl"} and imported {"theme":"antd#theme"}.and inside antd#App, with nothing and imported nothing.and inside nothing else.',
+  );
+  await say('Wrapper', '');
+  await expect(carries).toContainText('Stands inside antd#App, with nothing');
+  for (let times = 0; times < 5; times++) await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(carries).toContainText('Stands inside nothing.');
+});
+
 test('another folder is opened, and one that is none leaves the present one open', async ({ page }) => {
   await page.goto('/inputs');
   await page.getByRole('button', { name: /^Project folder/ }).click();

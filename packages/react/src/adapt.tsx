@@ -118,7 +118,8 @@ function carriesAll({ id, name, invalid, disabled, required, describedBy, leave 
 
 /**
  * Whether a report says something that is not known. Some inputs tell of every key although their value is the same, some
- * tell of one change twice; between two drawings what was told last counts, afterwards what the form holds.
+ * tell of one change twice; between two drawings what was told last counts, afterwards what the form holds. A list or
+ * object that is the very one that is known may have been changed within, so it is news.
  */
 function useNews(shown: unknown): (raw: unknown) => boolean {
   const told = useRef<{ readonly raw: unknown }>(undefined);
@@ -128,7 +129,8 @@ function useNews(shown: unknown): (raw: unknown) => boolean {
   return (raw) => {
     const known = told.current ? told.current.raw : shown;
     told.current = { raw };
-    return !(Object.is(raw, known) || (hasNotation(raw) && hasNotation(known) && same(raw, known)));
+    if (Object.is(raw, known)) return typeof raw === 'object' && raw !== null;
+    return !(hasNotation(raw) && hasNotation(known) && same(raw, known));
   };
 }
 

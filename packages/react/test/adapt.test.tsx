@@ -175,6 +175,10 @@ describe('what it tells', () => {
   });
   it('is news again where it went away and came back', () =>
     expect(reported('Torsund', 'Hareby', 'Torsund')).toEqual([['Hareby'], ['Torsund']]));
+  it('is news where a list may have been changed within', () => {
+    const list = ['Torsund'];
+    expect(reported(list, list)).toEqual([[list]]);
+  });
   it('is news where two files only look alike', () => {
     const [one, other] = [new File(['a'], 'a.txt'), new File(['b'], 'a.txt')];
     expect(reported(one, other)).toEqual([[other]]);
