@@ -1,5 +1,5 @@
 /** Hosts for what is no component of the framework: custom elements and plain-DOM widgets. */
-import { same, type AdapterDescription } from '@poietra/core';
+import type { AdapterDescription } from '@poietra/core';
 import { createElement, useCallback, useEffect, useLayoutEffect, useRef, type ReactNode } from 'react';
 import { isHandler, type Choices, type Handler } from './given.js';
 
@@ -159,12 +159,21 @@ export function WidgetHost({
     const known = reported.current ? reported.current.raw : told.current;
     reported.current = undefined;
     told.current = shown;
-    // What it tells may hold the widget itself, which no text could hold.
-    if (!living || !use || same(known, shown)) return;
+    if (!living || !use || isAlike(known, shown)) return;
     const next = properties[description.value.property] ?? null;
     tell(living, use.update, next);
   });
   return <div ref={place} />;
+}
+
+function isAlike(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true;
+  try {
+    return JSON.stringify(a) === JSON.stringify(b);
+  } catch {
+    // What a widget tells may hold the widget itself, which no text can hold.
+    return false;
+  }
 }
 
 /** By the method of that name, or by setting the property. */

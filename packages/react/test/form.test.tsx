@@ -450,10 +450,16 @@ describe('an adapted input', () => {
     show(3);
     show(3);
     show(4);
+    // Something that holds itself, as what a widget tells may hold the widget.
+    const circle: Record<string, unknown> = {};
+    circle['circle'] = circle;
+    show(circle);
+    show(circle);
+    show(4);
     act(() => host.querySelector<HTMLElement>('[role="group"] > div > div')?.click());
     act(() => root.unmount());
     // The second time since the form did not take what it told: it has to go back.
-    expect(log).toEqual([['made', 'DIV', 3, 'one'], ['set', 4], ['set', 4], ['gone']]);
+    expect(log).toEqual([['made', 'DIV', 3, 'one'], ['set', 4], ['set', circle], ['set', 4], ['set', 4], ['gone']]);
     expect(report).toHaveBeenCalledWith('x');
   });
 });
