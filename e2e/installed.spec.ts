@@ -14,7 +14,8 @@ const run = (command: string, ...args: string[]) =>
 
 test.beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'poietra-installed-'));
-  spawnSync('node', [join(home, 'scripts/pack-cli.mjs'), folder]);
+  const packed = spawnSync('node', [join(home, 'scripts/pack-cli.mjs'), folder], { encoding: 'utf8' });
+  expect(packed.status, packed.stderr).toBe(0);
   const tarball = readdirSync(folder).find((name) => name.endsWith('.tgz')) ?? 'no tarball';
   const desk = {
     name: 'harbour-desk',
@@ -33,7 +34,10 @@ export const TideMark = ({ value = '', onChange, id }: TideMarkProps) => (
 );
 `,
   );
-  expect(run('npm', 'install', '--no-audit', '--no-fund', '--silent').status).toBe(0);
+  const installed = run('npm', 'install', '--no-audit', '--no-fund');
+  expect(installed.status, installed.stderr).toBe(0);
+  // With what it said: the command was missing now and then, and nothing had failed.
+  expect(readdirSync(join(folder, 'node_modules/.bin')), installed.stdout + installed.stderr).toContain('poietra');
 });
 test.afterAll(() => {
   server?.kill();
