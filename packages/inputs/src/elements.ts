@@ -3,7 +3,8 @@ import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { noInputTags } from './declared/names.js';
 import { Manifest, manifestPath, type ManifestElement, type Module } from './manifest.js';
-import { styleSheets, type ProjectPackage } from './project.js';
+import type { ProjectPackage } from './project.js';
+import { styleSheets } from './sheets.js';
 
 /** The elements that a package declares in its custom-elements manifest. */
 export function elementsOf(pkg: ProjectPackage): FoundInput[] {

@@ -129,8 +129,8 @@ function useNews(shown: unknown): (raw: unknown) => boolean {
   return (raw) => {
     const known = told.current ? told.current.raw : shown;
     told.current = { raw };
-    if (Object.is(raw, known)) return typeof raw === 'object' && raw !== null;
-    return !(hasNotation(raw) && hasNotation(known) && same(raw, known));
+    if (typeof raw !== 'object' || raw === null) return !Object.is(raw, known);
+    return raw === known || !(hasNotation(raw) && hasNotation(known) && same(raw, known));
   };
 }
 

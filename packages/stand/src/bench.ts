@@ -129,6 +129,9 @@ export function isInside(trial: Trial): boolean {
   return false;
 }
 
+/** What is not drawn is in nobody's reach; said only where the Tab key is tried, too. */
+export const isInReach = (element: Element): boolean => !outside || element.checkVisibility();
+
 export function isDisabled(element: Element): boolean {
   if (element.matches(':disabled, [aria-disabled=true], [aria-disabled=true] *, [inert] *')) return true;
   const root = element.getRootNode();

@@ -12,6 +12,7 @@ import {
   fail,
   isAboutServer,
   isDisabled,
+  isInReach,
   isInside,
   isReachedByTab,
   isToldInside,
@@ -25,7 +26,7 @@ import {
 } from './bench.js';
 import { GestureError, leave, pressOn } from './hands.js';
 import { fullLook, look, lookDifference } from './look.js';
-import { outside, pixelsOf, toldOf } from './outside.js';
+import { pixelsOf, toldOf } from './outside.js';
 import { settle } from './settle.js';
 import { newId, trialName, words } from './trial.js';
 
@@ -223,8 +224,6 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     await trial.set({ disabled: true });
     if (pixels !== undefined && (await pixelsOf(trial.box)) === pixels) return fail('It looks as if it could be used.');
     if (await isReachedByTab(trial)) return fail('The Tab key still leads into it.');
-    // What is not drawn is in nobody's reach, and the Tab key has been tried.
-    const isInReach = (element: Element): boolean => !outside || element.checkVisibility();
     const open = workingElements(trial.box).filter((element) => !isDisabled(element) && isInReach(element));
     try {
       await change(bench, trial);

@@ -1,7 +1,7 @@
 /** What every found input says of itself. */
 import type { FoundInput } from '@poietra/core';
 import ts from 'typescript';
-import { styleSheets } from '../project.js';
+import { styleSheets } from '../sheets.js';
 import type { Declarations } from './declarations.js';
 
 export function aboutOf(

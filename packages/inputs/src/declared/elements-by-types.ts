@@ -2,7 +2,7 @@ import type { FoundInput } from '@poietra/core';
 import { existsSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import ts from 'typescript';
-import { styleSheets } from '../project.js';
+import { styleSheets } from '../sheets.js';
 import type { Declarations } from './declarations.js';
 import { noInputTags, telling } from './names.js';
 

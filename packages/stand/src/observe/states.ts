@@ -1,9 +1,9 @@
 /** What it does when it is left, disabled, read only. */
 import { workingElements } from '@poietra/react';
-import { isReachedByTab, paint } from '../bench.js';
+import { isInReach, isReachedByTab, paint } from '../bench.js';
 import { GestureError, leave, perform } from '../hands.js';
 import { fullLook, look } from '../look.js';
-import { outside, pixelsOf } from '../outside.js';
+import { pixelsOf } from '../outside.js';
 import { settle } from '../settle.js';
 import type { Trial } from '../trial.js';
 import type { Observation } from './observation.js';
@@ -71,8 +71,7 @@ export async function findFlags(seen: Observation): Promise<void> {
       flag === 'disabled' &&
       trial !== undefined &&
       bears &&
-      (workingElements(trial.box).some((one) => isOpenElement(one) && (!outside || one.checkVisibility())) ||
-        (await isReachedByTab(trial)));
+      (workingElements(trial.box).some((one) => isOpenElement(one) && isInReach(one)) || (await isReachedByTab(trial)));
     const isLike = flag === 'disabled' && bears && trial !== undefined && !(await isToldApart(seen, shown, trial));
     await seen.clean();
     if (bears && !isOpen && !isLike) {
