@@ -6,7 +6,7 @@ import { basename, join } from 'node:path';
 import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { isBuiltIn, type BundledInput } from '@poietra/inputs';
-import { adapterSchema, wrappedIn, type AdapterDescription } from '@poietra/core';
+import { adapterSchema, componentsToTry, type AdapterDescription } from '@poietra/core';
 import { z } from 'zod';
 import { companyRouter, echo } from './company/index.js';
 import type { CompanyRecord } from './company/records.js';
@@ -52,16 +52,11 @@ const proveRequest = z.object({ adapter: adapterSchema, inputs: names, wrappers:
 const list = (query: unknown): string[] =>
   (Array.isArray(query) ? query : [query]).filter((one): one is string => typeof one === 'string');
 
-/** Components that stand around: found in the project's own files, or named as `package#Export`. */
+/** Components that stand around or inside: found in the project's own files, or named as `package#Export`. */
 async function wrappersOf(project: OpenProject, ids: readonly string[]): Promise<BundledInput[]> {
   if (ids.length === 0) return [];
   const { inputs } = await project.inspection();
-  const own = new Set(
-    inputs.flatMap(({ input: { around = [], choiceItem } }) => [
-      ...wrappedIn(around),
-      ...(choiceItem ? [choiceItem.component] : []),
-    ]),
-  );
+  const own = new Set(inputs.flatMap(({ input }) => componentsToTry(input)));
   return ids.map((id) => {
     const at = id.lastIndexOf('#');
     return own.has(id)

@@ -4,7 +4,7 @@ import {
   contract,
   checkOf,
   componentsBeside,
-  wrappedIn,
+  componentsToTry,
   fingerprint,
   inputsOf,
   readKitText,
@@ -163,7 +163,7 @@ function draftsOf(folder: string): { jobs: Job[]; inputs: BundledInput[] } {
       // What may have to stand around them is there, too: trying one shows whether it has to.
       ...beside(
         inspection.inputs.flatMap(({ input, adapter }) => [
-          ...wrappedIn(input.around ?? []),
+          ...componentsToTry(input),
           ...(adapter ? componentsBeside(adapter) : []),
         ]),
       ),

@@ -1,9 +1,9 @@
 import {
+  componentsBeside,
   fromNotation,
   hasNotation,
   same,
   type AdapterDescription,
-  type ChoicesUse,
   type Family,
   type InputState,
 } from '@poietra/core';
@@ -19,24 +19,11 @@ import {
   type ReactNode,
 } from 'react';
 import { adaptNative } from './adapt-native.js';
-import {
-  hiddenValue,
-  isHandler,
-  joined,
-  type AdaptedInput,
-  type AdaptedProps,
-  type Choices,
-  type Reached,
-} from './given.js';
+import { hiddenValue, isHandler, joined, type AdaptedInput, type AdaptedProps, type Reached } from './given.js';
 import { ElementHost, WidgetHost } from './hosts.js';
+import { componentFor, drawInside, type Beside } from './inside.js';
 import { focusReal, linkReal, pressReal, realElement } from './link-real.js';
 import { reach, workingElements } from './reach.js';
-
-/** A component around the input, with its properties: the living counterpart of the description's `wrappers`. */
-export interface Around {
-  readonly component: unknown;
-  readonly properties?: Readonly<Record<string, unknown>>;
-}
 
 /**
  * The input with the adapter around it: a component (or the name of an HTML element) of the framework, a custom
@@ -46,10 +33,10 @@ export function adapt(
   input: unknown,
   description: AdapterDescription,
   family: Family = 'component',
-  around: readonly Around[] = [],
-  /** The component that stands for a choice, where the description's choices are components. */
-  item?: unknown,
+  /** What the description names beside the input: components around and inside it, what their properties import. */
+  beside: Beside = {},
 ): AdaptedInput {
+  for (const name of componentsBeside(description)) componentFor(name, beside);
   if (family === 'native' && carriesAll(description)) return adaptNative(input, description);
   const isGroup = description.id === undefined && description.real === undefined;
   const Adapted: AdaptedInput = (props) => {
@@ -93,10 +80,12 @@ export function adapt(
             },
           }),
     };
-    const drawn = around.reduceRight<ReactNode>(
-      (inner, { component, properties: given }) =>
-        createElement(component as ComponentType<Record<string, unknown>>, { ...given }, inner),
-      inside(input, family, description, properties, props, handle, reported, item),
+    const drawn = (description.wrappers ?? []).reduceRight<ReactNode>(
+      (inner, { component, properties: given, imports = {} }) => {
+        const imported = Object.entries(imports).map(([property, name]) => [property, beside[name]]);
+        return createElement(componentFor(component, beside), { ...given, ...Object.fromEntries(imported) }, inner);
+      },
+      inside(input, family, description, properties, props, handle, reported, beside),
     );
     const hidden = hiddenValue(description, state);
     return (
@@ -213,14 +202,14 @@ function inside(
   props: AdaptedProps,
   handle: { current: unknown },
   reported: { current: { readonly raw: unknown } | undefined },
-  item: unknown,
+  beside: Beside,
 ): ReactNode {
   const host = { properties, description, handle, choices: props.choices };
   const component = (needsRef: boolean): ReactNode =>
     createElement(
       input as ComponentType<Record<string, unknown>>,
       { ...properties, ...(needsRef ? { ref: handle } : {}) },
-      ...choicesInside(description.choices, props.choices, item),
+      ...drawInside(description, props, beside),
     );
   const hosts: Readonly<Record<Family, () => ReactNode>> = {
     native: () => component(true),
@@ -229,18 +218,6 @@ function inside(
     widget: () => <WidgetHost {...host} input={input} shown={props.state.shown} reported={reported} />,
   };
   return hosts[family]();
-}
-
-/** The choices as what stands inside the input: components, or elements of HTML. */
-function choicesInside(use: ChoicesUse | undefined, choices: Choices = [], item: unknown): readonly ReactNode[] {
-  if (!use || 'property' in use) return [];
-  return choices.map(({ value, text }) => {
-    const key = JSON.stringify(value);
-    if ('tag' in use) return createElement(use.tag, { key, [use.value]: String(value) }, text);
-    return item
-      ? createElement(item as ComponentType<Record<string, unknown>>, { key, [use.value]: value, [use.text]: text })
-      : text;
-  });
 }
 
 function reachOf(

@@ -1,5 +1,5 @@
 /** @poietra/react: forms of the core drawn with React. */
-export { adapt, type Around } from './adapt.js';
+export { adapt } from './adapt.js';
 export type { AdaptedInput, AdaptedProps, Reached } from './given.js';
 export { Place } from './place.js';
 export type { PlaceProps } from './skinned-field.js';

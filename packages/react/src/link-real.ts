@@ -37,14 +37,14 @@ const isChosen = (element: HTMLElement): boolean => element.matches(':checked, [
  */
 export function linkReal(real: HTMLElement, description: AdapterDescription, state: InputState): void {
   const isInside = real.getRootNode() instanceof ShadowRoot;
-  if (!description.id) {
+  if (!description.id && !description.labelledBy) {
     if (isInside) dropEmpty(real, 'aria-labelledby');
     if (isInside) set(real, 'aria-label', state.required ? `${state.label ?? ''} (required)` : state.label);
     else {
-      if (real.id === '') real.id = state.id;
       set(real, 'aria-labelledby', state.labelledBy);
     }
   }
+  if (!description.id && !isInside && real.id === '') real.id = state.id;
   if (!description.describedBy) {
     if (isInside) dropEmpty(real, 'aria-describedby');
     if (isInside) set(real, 'aria-description', state.description);

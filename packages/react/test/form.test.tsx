@@ -401,8 +401,8 @@ describe('an adapted input', () => {
       { value: 'ALD', text: 'Aldervik' },
       { value: 'TOR', text: 'Torsund' },
     ];
-    const drawn = (use: AdapterDescription['choices'], item?: unknown): string => {
-      const Live = adapt(Box, { ...description, ...(use ? { choices: use } : {}) }, 'component', [], item);
+    const drawn = (use: AdapterDescription['choices'], beside = {}): string => {
+      const Live = adapt(Box, { ...description, ...(use ? { choices: use } : {}) }, 'component', beside);
       const { host, end } = draw(
         <Live state={state} choices={choices} report={nothing} leave={nothing} attach={() => nothing} />,
       );
@@ -410,14 +410,15 @@ describe('an adapted input', () => {
       end();
       return html;
     };
-    expect(drawn({ component: 'tide#Item', value: 'value', text: 'label' }, Item)).toBe(
+    expect(drawn({ component: 'tide#Item', value: 'value', text: 'label' }, { 'tide#Item': Item })).toBe(
       '<b title="ALD">Aldervik</b><b title="TOR">Torsund</b>',
     );
     expect(drawn({ tag: 'option', value: 'value' })).toBe(
       '<option value="ALD">Aldervik</option><option value="TOR">Torsund</option>',
     );
-    // What is named and not given leaves the words.
-    expect(drawn({ component: 'tide#Gone', value: 'value', text: 'label' })).toBe('AldervikTorsund');
+    expect(() => drawn({ component: 'tide#Gone', value: 'value', text: 'label' })).toThrow(
+      'The adapter needs “tide#Gone” beside its input; give it to adapt() under this name.',
+    );
   });
   it('of the family widget is made once, told of later values, and taken away', () => {
     const log: unknown[] = [];

@@ -3,7 +3,7 @@ import { addStep, type Gesture, type Step } from '@poietra/core';
 import { everyElement } from '@poietra/react';
 import { act, leave } from './hands.js';
 import { pause, settle } from './settle.js';
-import { candidates, isVisible, nameOf, roleOf, targetOf } from './targets.js';
+import { candidates, isInSight, isVisible, nameOf, roleOf, targetOf } from './targets.js';
 import type { Trial } from './trial.js';
 
 /** The likeliest place to change a value first. */
@@ -178,14 +178,6 @@ function preference(element: HTMLElement): number {
   // A long list of months shows a few of them.
   const isAway = inGrid && !isInSight(element);
   return (isChosen ? 0.6 : 0) + (isDay ? -20 : inGrid ? -2 : 0) + (words === 'OK' ? -0.5 : 0) + (isAway ? 30 : 0);
-}
-
-/** Whether a press in its middle would reach it as the page stands. */
-function isInSight(element: Element): boolean {
-  const { left, top, width, height } = element.getBoundingClientRect();
-  const root = element.getRootNode();
-  const hit = (root instanceof ShadowRoot ? root : document).elementFromPoint(left + width / 2, top + height / 2);
-  return hit !== null && (element.contains(hit) || hit.contains(element));
 }
 
 function stepsFor(box: Element, element: HTMLElement, type: string): Step[] {

@@ -1,5 +1,5 @@
-import type { AdapterDescription, Family } from '@poietra/core';
-import { adapt, adaptTogether, nativeElement, type AdaptedInput, type Around } from '@poietra/react';
+import { componentsBeside, type AdapterDescription, type Family } from '@poietra/core';
+import { adapt, adaptTogether, nativeElement, type AdaptedInput } from '@poietra/react';
 
 /** The inputs of a bundle: the constructor, component or tag under the input's id. */
 export type BundledInputs = Readonly<Record<string, { readonly family: Family; readonly value: unknown }>>;
@@ -15,15 +15,8 @@ export function liveInput(inputs: BundledInputs, adapter: AdapterDescription): A
     return adapt(nativeElement(name), adapter, adapter.id ? 'native' : 'component');
   }
   const found = Object.hasOwn(inputs, adapter.input) ? inputs[adapter.input] : undefined;
-  const bundled = (id: string): unknown => (Object.hasOwn(inputs, id) ? inputs[id]?.value : undefined);
-  const around = (adapter.wrappers ?? []).flatMap(({ component, properties, imports = {} }): Around[] => {
-    const wrapper = bundled(component);
-    const imported = Object.entries(imports).map(([name, id]): [string, unknown] => [name, bundled(id)]);
-    return wrapper === undefined
-      ? []
-      : [{ component: wrapper, properties: { ...properties, ...Object.fromEntries(imported) } }];
-  });
-  const { choices } = adapter;
-  const item = choices && 'component' in choices ? bundled(choices.component) : undefined;
-  return found && adapt(found.value, adapter, found.family, around, item);
+  const names = componentsBeside(adapter);
+  if (!found || !names.every((name) => Object.hasOwn(inputs, name))) return undefined;
+  const beside = Object.fromEntries(names.map((name) => [name, inputs[name]?.value]));
+  return adapt(found.value, adapter, found.family, beside);
 }

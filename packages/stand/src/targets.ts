@@ -38,6 +38,14 @@ export function isVisible(element: Element): boolean {
   return width > 1 && height > 1;
 }
 
+/** Whether a press in its middle would reach it as the page stands. */
+export function isInSight(element: Element): boolean {
+  const { left, top, width, height } = element.getBoundingClientRect();
+  const root = element.getRootNode();
+  const hit = (root instanceof ShadowRoot ? root : document).elementFromPoint(left + width / 2, top + height / 2);
+  return hit !== null && (element.contains(hit) || hit.contains(element));
+}
+
 /** All elements that a target may mean: inside the box first, then elsewhere on the page, where lists and calendars open. */
 export function candidates(box: Element, { role, name }: Target): HTMLElement[] {
   const within = [...everyElement(box)];

@@ -3,6 +3,8 @@
 export interface Watch {
   /** What was warned of since the watch began. */
   readonly warnings: readonly string[];
+  /** How often something was warned of, also what was known. */
+  readonly told: number;
   /** Listeners on window, document and body that are still there. */
   listeners(): number;
   stop(): void;
@@ -18,7 +20,7 @@ export function consoleText(args: readonly unknown[]): string {
   return [filled, ...values.map(text)].join(' ').replace(/\s+/g, ' ').trim();
 }
 
-const open = new Set<Watch & { warnings: string[] }>();
+const open = new Set<Watch & { warnings: string[]; told: number }>();
 let isPatched = false;
 let alive = 0;
 
@@ -27,6 +29,7 @@ export function watch(): Watch {
   const before = alive;
   const own = {
     warnings: [] as string[],
+    told: 0,
     listeners: () => alive - before,
     stop: () => void open.delete(own),
   };
@@ -35,7 +38,10 @@ export function watch(): Watch {
 }
 
 function note(text: string): void {
-  for (const one of open) if (!one.warnings.includes(text)) one.warnings.push(text);
+  for (const one of open) {
+    one.told++;
+    if (!one.warnings.includes(text)) one.warnings.push(text);
+  }
 }
 
 function patch(): void {

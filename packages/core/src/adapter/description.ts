@@ -52,6 +52,34 @@ export function wrappedIn(wrappers: readonly Wrapper[]): string[] {
   return wrappers.flatMap(({ component, imports = {} }) => [component, ...Object.values(imports)]);
 }
 
+/**
+ * What stands inside the input, where it is put together of parts: words, or another component of its package with what
+ * stands inside that in turn. The component that the description's choices name stands once for each of them.
+ */
+export type Inside =
+  | {
+      /** As inputs are named: `package#export`. */
+      readonly component: string;
+      readonly properties?: Readonly<Record<string, unknown>>;
+      /** The part around calls a function for it: what the function is given goes in under this property. */
+      readonly given?: string;
+      readonly inside?: readonly Inside[];
+    }
+  | {
+      /** Words as they are, or in their place those of the choice in which they stand, or of all that is chosen. */
+      readonly words: string;
+      readonly of?: 'choice' | 'chosen';
+      /** They stand only while the input is on, or the choice in which they stand is chosen, or only while not. They are silent then. */
+      readonly when?: 'chosen' | 'not chosen';
+      /** They are only drawn: no screen reader hears them. */
+      readonly silent?: true;
+    };
+
+/** The components among what stands inside. */
+export function componentsIn(inside: readonly Inside[]): string[] {
+  return inside.flatMap((one) => ('component' in one ? [one.component, ...componentsIn(one.inside ?? [])] : []));
+}
+
 /** Kinds of value that an input may insist on. */
 export type ValueKind = 'text' | 'number' | 'boolean' | 'list' | 'object';
 
@@ -100,6 +128,8 @@ export interface AdapterDescription {
   readonly id?: { readonly property: string };
   readonly name?: { readonly property: string };
   readonly describedBy?: { readonly property: string };
+  /** What takes the id of the label. */
+  readonly labelledBy?: { readonly property: string };
   readonly placeholder?: { readonly property: string };
   readonly constants?: Readonly<Record<string, unknown>>;
   /**
@@ -108,6 +138,7 @@ export interface AdapterDescription {
    */
   readonly real?: { readonly selector: string };
   readonly choices?: ChoicesUse;
+  readonly inside?: readonly Inside[];
   /** Outermost first. */
   readonly wrappers?: readonly Wrapper[];
   /** What a person does to change the value, for the checks. */
@@ -119,11 +150,12 @@ export interface AdapterDescription {
   readonly parts?: readonly PartUse[];
 }
 
-/** The components that have to be at hand beside an adapter's input: what stands around it, and what stands for a choice. */
-export function componentsBeside({ wrappers = [], choices, parts = [] }: AdapterDescription): string[] {
+/** The components that have to be at hand beside an adapter's input: what stands around and inside it, and what stands for a choice. */
+export function componentsBeside({ wrappers = [], inside = [], choices, parts = [] }: AdapterDescription): string[] {
   return [
     ...new Set([
       ...wrappedIn(wrappers),
+      ...componentsIn(inside),
       ...(choices && 'component' in choices ? [choices.component] : []),
       ...parts.flatMap(({ use }) => componentsBeside(use)),
     ]),

@@ -59,6 +59,7 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
       );
     return found && { property: found.name };
   };
+  const { links = [] } = input;
   const native = input.family === 'native';
   const start = input.properties.find(
     ({ name, type }) =>
@@ -127,7 +128,8 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
       ...(required ? { required } : {}),
       ...(id ? { id } : {}),
       ...(byName.has('name') || native ? { name: { property: 'name' } } : {}),
-      ...(native || byName.has('aria-describedby') ? { describedBy: { property: 'aria-describedby' } } : {}),
+      ...(native || links.includes('aria-describedby') ? { describedBy: { property: 'aria-describedby' } } : {}),
+      ...(links.includes('aria-labelledby') ? { labelledBy: { property: 'aria-labelledby' } } : {}),
       ...(byName.has('placeholder') ? { placeholder: { property: 'placeholder' } } : {}),
       ...(constants ? { constants } : {}),
       ...(choices ? { choices } : {}),
@@ -302,5 +304,5 @@ function choicesOf({ properties, item, choiceItem }: FoundInput): ChoicesUse | u
       return { property: name, value: 'value', text: 'label' };
   }
   if (item) return { tag: item.tag, value: 'value' };
-  return choiceItem && { component: choiceItem.component, value: 'value', text: choiceItem.text };
+  return choiceItem;
 }

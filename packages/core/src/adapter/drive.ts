@@ -29,6 +29,7 @@ export function propertiesFor(
   set(adapter.id, state.id);
   set(adapter.name, state.name);
   set(adapter.describedBy, state.describedBy);
+  set(adapter.labelledBy, state.labelledBy);
   set(adapter.placeholder, state.placeholder);
   return properties;
 }

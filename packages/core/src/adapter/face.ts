@@ -1,4 +1,4 @@
-import type { WidgetUse, Wrapper } from './description.js';
+import { componentsIn, wrappedIn, type ChoicesUse, type Inside, type WidgetUse, type Wrapper } from './description.js';
 import type { Family } from './families.js';
 
 /** One property that an input declares. */
@@ -43,18 +43,42 @@ export interface FoundInput {
   readonly properties: readonly DeclaredProperty[];
   readonly events: readonly DeclaredEvent[];
   readonly methods: readonly string[];
+  /** The ARIA properties for ids of a label and of descriptions that it declares itself. */
+  readonly links?: readonly string[];
   /** For an element: the parts inside that it lets sheets reach (`::part()`), with what they are. */
   readonly parts?: readonly { readonly name: string; readonly says?: string }[];
   /** Style sheets that its package ships, as module paths. */
   readonly css: readonly string[];
   /** The element that stands inside it for each value to choose from; `module` registers it, and is empty for one of HTML's own. */
   readonly item?: { readonly tag: string; readonly module: string };
-  /** For a component: the one that stands inside it for each value to choose from, as `package#Export`, and what takes its words. */
-  readonly choiceItem?: { readonly component: string; readonly text: string };
+  /** For a component: the one that stands inside it for each value to choose from. */
+  readonly choiceItem?: ChoiceComponent;
   /** Components of its package that it may have to stand in, the likeliest first. */
   readonly around?: readonly Wrapper[];
+  /** Ways to put it together of parts of its package, the likeliest first. */
+  readonly inside?: readonly PutTogether[];
   /** For a widget: how it is made and told of later values. */
   readonly widget?: WidgetUse;
+}
+
+type ChoiceComponent = Extract<ChoicesUse, { readonly component: string }>;
+/** One way to put an input together: what stands inside it, and which part of that stands for a choice. */
+export interface PutTogether {
+  readonly inside: readonly Inside[];
+  readonly choices?: ChoiceComponent;
+}
+
+/** The components that have to be at hand where an input is tried, beside those of the adapter that it is tried with. */
+export function componentsToTry({ around = [], inside = [], choiceItem }: FoundInput): string[] {
+  const choices = inside.flatMap((one) => (one.choices ? [one.choices.component] : []));
+  return [
+    ...new Set([
+      ...wrappedIn(around),
+      ...inside.flatMap((one) => componentsIn(one.inside)),
+      ...choices,
+      ...(choiceItem ? [choiceItem.component] : []),
+    ]),
+  ];
 }
 
 /** One statement about an input, with what it rests on. */
@@ -73,6 +97,7 @@ export interface Finding {
     | 'constants'
     | 'choices'
     | 'around'
+    | 'inside'
     | 'codec';
   readonly says: string;
   readonly evidence: string;

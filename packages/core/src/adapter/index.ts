@@ -15,12 +15,13 @@ export {
   type Depth,
   type ScoreSheet,
 } from './contract.js';
-export { componentsBeside, wrappedIn } from './description.js';
+export { componentsBeside } from './description.js';
 export type {
   AdapterDescription,
   ChoicesUse,
   Focus,
   InputState,
+  Inside,
   PartUse,
   ValueKind,
   WidgetUse,
@@ -32,7 +33,8 @@ export { emptiesFor, readingsOf, reportsOf, samplesFor, type Heard, type Reading
 export { ownProperties, pathWords, propertiesFor, valueIn, valueKind, type FromNotation } from './drive.js';
 export { valueNames, draftAdapter, focusWords } from './draft.js';
 export { namePairIn, type NamePair } from './name-pairs.js';
-export type { DeclaredEvent, DeclaredProperty, Finding, FoundInput } from './face.js';
+export { componentsToTry } from './face.js';
+export type { DeclaredEvent, DeclaredProperty, Finding, FoundInput, PutTogether } from './face.js';
 export { boxAdapters, nativeAdapters } from './boxes.js';
 export { plainAdapters } from './native.js';
 export { foreignInputs, inputsOf, partOf, putTogether, togetherInput, versionOf, withPart } from './together.js';

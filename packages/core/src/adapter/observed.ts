@@ -127,6 +127,8 @@ export function samplesFor(type: string, now: Date, choices: readonly unknown[] 
       { h: 210, s: 50, l: 40, v: 60, a: 1, r: 51, g: 102, b: 153 },
       { h: 30, s: 90, l: 35, v: 66, a: 1, r: 170, g: 85, b: 0 },
     ]);
+  if (/\bSet<|\bSelection\b/.test(type) && first !== undefined && second !== undefined)
+    pairs.push([new Set([first]), new Set([second])]);
   if (/\[\]|Array</.test(type) && !/^string$/.test(type)) {
     if (first !== undefined && second !== undefined) pairs.push([[first], [second]]);
     if (/string/.test(type)) pairs.push([['Aldervik'], ['Brennholm']]);

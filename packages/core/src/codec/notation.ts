@@ -15,13 +15,16 @@ export function fromNotation(written: unknown): unknown {
   if (!isObject(written)) return written;
   const { value } = written;
   // What only looks like one of these is an object like any other: tables come from foreign kits.
-  switch (typeof value === 'string' || written[mark] === 'undefined' ? written[mark] : undefined) {
+  switch (typeof value === 'string' || /^(undefined|Set)$/.test(String(written[mark])) ? written[mark] : undefined) {
     case 'Date':
       return new Date(value as string);
     case 'undefined':
       return undefined;
     case 'number':
       return Number(value);
+    case 'Set':
+      if (Array.isArray(written['of'])) return new Set(written['of'].map(fromNotation));
+      break;
     case 'bigint':
       if (/^-?\d{1,400}$/.test(value as string)) return BigInt(value as string);
   }
@@ -41,10 +44,33 @@ export function toNotation(value: unknown, depth = 0): unknown {
     return { [mark]: 'Date', value: Number.isNaN(value.getTime()) ? 'Invalid Date' : localText(value) };
   if (depth > 20) return { [mark]: 'deeper' };
   if (Array.isArray(value)) return value.map((item) => toNotation(item, depth + 1));
-  if (!isPlain(value)) return { [mark]: (value.constructor as { name?: string } | undefined)?.name ?? 'object' };
+  if (value instanceof Set) return { [mark]: 'Set', of: [...value].map((item) => toNotation(item, depth + 1)) };
+  if (!isPlain(value)) return noteOf(value);
   const written: Record<string, unknown> = {};
   for (const name of Object.keys(value)) setOwn(written, name, toNotation(value[name], depth + 1));
   return written;
+}
+
+/** An object of a class: its name, and what it says of itself, by which two of them are told apart. */
+function noteOf(value: object): Record<string, string> {
+  const {
+    constructor: made,
+    toJSON,
+    toString,
+  } = value as {
+    constructor?: { name?: string };
+    toJSON?: () => unknown;
+    toString?: () => string;
+  };
+  let says: unknown;
+  try {
+    says = typeof toJSON === 'function' ? toJSON.call(value) : undefined;
+    if (typeof says !== 'string' && typeof toString === 'function') says = toString.call(value);
+  } catch {
+    // What cannot say what it is has its name alone.
+  }
+  const isWord = typeof says === 'string' && !says.startsWith('[object ');
+  return { [mark]: made?.name ?? 'object', ...(isWord ? { says: (says as string).slice(0, 200) } : {}) };
 }
 
 /** Whether two values of any station are the same: dates by their time, the rest by value. */
@@ -52,7 +78,7 @@ export function same(a: unknown, b: unknown): boolean {
   return JSON.stringify(toNotation(a)) === JSON.stringify(toNotation(b));
 }
 
-const readable = new Set(['Date', 'undefined', 'number', 'bigint']);
+const readable = new Set(['Date', 'undefined', 'number', 'bigint', 'Set']);
 
 /** Whether `readWritten` gives back all of what `write` writes of it; objects of a package's own classes do not come back. */
 export function hasNotation(value: unknown): boolean {

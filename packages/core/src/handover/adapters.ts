@@ -1,5 +1,5 @@
 /** Adapters in source: the description, and the call that brings it to life on the input. */
-import { families, sentencesFor, type AdapterDescription, type Family } from '../adapter/index.js';
+import { componentsBeside, families, sentencesFor, type AdapterDescription, type Family } from '../adapter/index.js';
 import type { Kit, KitInput } from '../kit/index.js';
 import type { HandoverFile } from './file.js';
 import { called, type Called } from './named.js';
@@ -16,13 +16,7 @@ interface Living {
   call(description: string): string;
 }
 
-function living(
-  name: string,
-  { wrappers = [], choices }: AdapterDescription,
-  input: KitInput,
-  names: Names,
-  depth: number,
-): Living {
+function living(name: string, adapter: AdapterDescription, input: KitInput, names: Names, depth: number): Living {
   const [imported = 'default', member] = input.export.split('.');
   const imports = input.css.map((path) => `import ${quoted(path)};`);
   const named = (module: string, exported: string, local: string): string =>
@@ -47,41 +41,29 @@ function living(
     },
   };
   const value = values[families[input.family].comes]();
-  const componentOf = (component: string, wanted: string): string => {
+  const componentOf = (component: string): string => {
     const [module = '', exported = ''] = component.split('#');
     const [outer = '', inner] = exported.split('.');
-    const local = names.give(wanted, '');
+    const local = names.give(typeName(outer), '');
     imports.push(named(moduleFor(module, depth), outer, local));
     return `${local}${memberOf(inner)}`;
   };
-  const around = wrappers.map(({ component, properties = {}, imports: imported = {} }) => {
-    const given = [
-      ...Object.entries(properties).map(([name, value]) => `${keyOf(name)}: ${literal(value)}`),
-      ...Object.entries(imported).map(([name, id]) => `${keyOf(name)}: ${componentOf(id, 'Given')}`),
-    ];
-    return `{ component: ${componentOf(component, 'Around')}${given.length > 0 ? `, properties: { ${given.join(', ')} }` : ''} }`;
-  });
-  const item = choices && 'component' in choices ? componentOf(choices.component, 'Choice') : undefined;
-  const beside = [
-    ...(around.length > 0 || item !== undefined ? [`[${around.join(', ')}]`] : []),
-    ...(item === undefined ? [] : [item]),
-  ];
+  const beside = componentsBeside(adapter).map((id) => `${quoted(id)}: ${componentOf(id)}`);
+  const given = beside.length > 0 ? [`{ ${beside.join(', ')} }`] : [];
   return {
     imports,
-    call: (description) => `adapt(${[value, description, quoted(input.family), ...beside].join(', ')})`,
+    call: (description) => `adapt(${[value, description, quoted(input.family), ...given].join(', ')})`,
   };
 }
 
 const isName = (text: string): boolean => /^[A-Za-z_$][\w$]*$/.test(text);
-const keyOf = (name: string): string => (isName(name) ? name : quoted(name));
 
 /** Gesture and samples serve the checks; an application has no use for them. */
 function forApplication({
   gesture: _gesture,
   samples: _samples,
-  wrappers: _wrappers,
   ...description
-}: AdapterDescription): Omit<AdapterDescription, 'gesture' | 'samples' | 'wrappers'> {
+}: AdapterDescription): Omit<AdapterDescription, 'gesture' | 'samples'> {
   return description;
 }
 

@@ -129,6 +129,24 @@ const step = z.discriminatedUnion('do', [
   z.looseObject({ do: z.literal('draw'), on: target }),
 ]);
 
+/** What stands inside an input, which may be put together of parts that are so themselves. */
+const inside = z.union([
+  z.looseObject({
+    component: z.string().min(1),
+    properties: z.record(z.string(), z.unknown()).optional(),
+    given: z.string().min(1).optional(),
+    get inside() {
+      return z.array(inside).max(50).optional();
+    },
+  }),
+  z.looseObject({
+    words: z.string().max(1000),
+    of: z.enum(['choice', 'chosen']).optional(),
+    when: z.enum(['chosen', 'not chosen']).optional(),
+    silent: z.literal(true).optional(),
+  }),
+]);
+
 const singleAdapter = z.looseObject({
   input: z.string().min(1),
   title: z.string().optional(),
@@ -156,6 +174,7 @@ const singleAdapter = z.looseObject({
   id: property.optional(),
   name: property.optional(),
   describedBy: property.optional(),
+  labelledBy: property.optional(),
   placeholder: property.optional(),
   constants: z.record(z.string(), z.unknown()).optional(),
   real: z.looseObject({ selector: z.string().min(1) }).optional(),
@@ -169,6 +188,7 @@ const singleAdapter = z.looseObject({
       z.looseObject({ component: z.string().min(1), value: z.string().min(1), text: z.string().min(1) }),
     ])
     .optional(),
+  inside: z.array(inside).max(50).optional(),
   wrappers: z
     .array(
       z.looseObject({

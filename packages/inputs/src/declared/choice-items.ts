@@ -30,19 +30,48 @@ export function withChoiceItem(
   if (/(^|[a-z])Select$/.test(input.export) && (isHtml || /^(Native|Html)Select$/.test(input.export)))
     return { ...input, item: { tag: 'option', module: '' } };
   for (const name of candidates(input.export)) {
-    const type = typeAt(read, module, name);
-    const props = type && components.propsOf(type, 'value');
-    if (!props) continue;
-    // Of HTML's own attributes, a label is none of what an element shows.
-    const label = read.checker.getPropertyOfType(props, 'label');
-    const text = label && read.fromHtml(label) === undefined ? 'label' : 'children';
-    if (text === 'children' && !read.checker.getPropertyOfType(props, 'children')) continue;
-    return { ...input, choiceItem: { component: `${read.pkg.module ?? read.pkg.name}#${name}`, text } };
+    const choiceItem = choiceComponent(read, components, module, name);
+    if (choiceItem) return { ...input, choiceItem };
   }
   return input;
 }
 
-function typeAt({ checker, where }: Declarations, module: ts.Symbol, name: string): ts.Type | undefined {
+/** Names for the value of a choice; `id` is HTML's, too, so it comes last. */
+const valueNames = ['value', 'eventKey', 'itemValue', 'id'];
+
+/** An export of this name as what stands for a choice, where it takes a value and words. */
+export function choiceComponent(
+  read: Declarations,
+  components: Components,
+  module: ts.Symbol,
+  name: string,
+): FoundInput['choiceItem'] {
+  const type = typeAt(read, module, name);
+  const props = type && valueNames.map((one) => components.propsOf(type, one)).find(Boolean);
+  if (!props) return undefined;
+  const value = valueNames.find((one) => bearsText(read, props, one));
+  if (value === undefined) return undefined;
+  // Of HTML's own attributes, a label is none of what an element shows.
+  const label = read.checker.getPropertyOfType(props, 'label');
+  const text = label && read.fromHtml(label) === undefined ? 'label' : 'children';
+  if (text === 'children' && !read.checker.getPropertyOfType(props, 'children')) return undefined;
+  return { component: `${read.pkg.module ?? read.pkg.name}#${name}`, value, text };
+}
+
+/** Whether the property could hold a text; one that is told by its user may, but for one that is said to be an object. */
+function bearsText({ checker, where }: Declarations, props: ts.Type, name: string): boolean {
+  const property = checker.getPropertyOfType(props, name);
+  if (!property) return false;
+  const type = checker.getNonNullableType(checker.getTypeOfSymbolAtLocation(property, where));
+  const bound = type.flags & ts.TypeFlags.TypeParameter ? checker.getBaseConstraintOfType(type) : type;
+  if (!bound || bound.flags & (ts.TypeFlags.Any | ts.TypeFlags.Unknown)) return true;
+  return (
+    checker.isTypeAssignableTo(checker.getStringType(), bound) ||
+    !(bound.flags & (ts.TypeFlags.NonPrimitive | ts.TypeFlags.Object))
+  );
+}
+
+export function typeAt({ checker, where }: Declarations, module: ts.Symbol, name: string): ts.Type | undefined {
   const [outer, inner] = name.split('.');
   const symbol = checker.getExportsOfModule(module).find((one) => one.name === outer);
   if (!symbol) return undefined;

@@ -42,12 +42,18 @@ export class Components {
         )
       : properties;
     const handle = properties.length > 0 ? this.#handleMethods(props) : [];
+    // HTML's own attribute goes wherever all others go; one that is declared is meant.
+    const links = ['aria-labelledby', 'aria-describedby'].filter((one) => {
+      const property = this.read.checker.getPropertyOfType(props, one);
+      return property !== undefined && this.read.fromHtml(property) === undefined;
+    });
     return {
       ...aboutOf(this.read, symbol, target),
       family: 'component',
       properties: declared,
       events: [],
       methods: handle,
+      ...(links.length > 0 ? { links } : {}),
     };
   }
 

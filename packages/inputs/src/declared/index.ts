@@ -7,6 +7,7 @@ import { withChoiceItem } from './choice-items.js';
 import { Components } from './components.js';
 import { Declarations } from './declarations.js';
 import { elementsByTypes } from './elements-by-types.js';
+import { insidesOf } from './insides.js';
 import { noInputsAlone } from './names.js';
 import { ownFiles, programOf } from './program.js';
 import { providersOf } from './providers.js';
@@ -67,6 +68,10 @@ function inputsOf(read: Declarations, module: ts.Symbol, anElement: ts.Type | un
   return found
     .map((input) => (around.length > 0 && input.family === 'component' ? { ...input, around } : input))
     .map((input) => withChoiceItem(read, components, module, input))
+    .map((input) => {
+      const inside = insidesOf(read, components, module, input);
+      return inside.length > 0 ? { ...input, inside } : input;
+    })
     .filter(
       ({ export: exported }) =>
         // A default export that gathers the named ones shows them a second time.

@@ -5,6 +5,7 @@ import { paint } from '../bench.js';
 import type { Trial } from '../trial.js';
 import { Observation, type Make } from './observation.js';
 import { changeAgain, findChange, findGoingBack } from './change.js';
+import { hasPlace, markStates, putTogether, triedWays } from './inside.js';
 import { findFocus, findReality } from './reality.js';
 import { findFlags, findInvalid, findLeaving } from './states.js';
 import { findEmpty, findKind, findSamples, findSubmission } from './values.js';
@@ -36,9 +37,12 @@ async function tryAll(seen: Observation): Promise<Observed> {
   }
   const dressed = await inItsLook(seen, first);
   await untilThere(dressed);
-  findReality(seen, dressed);
+  findReality(seen, (await hasPlace(dressed)) ? dressed : ((await putTogether(seen)) ?? dressed));
+  await seen.clean();
+  await markStates(seen);
   await findFocus(seen);
   await findChange(seen);
+  if (seen.adapter.gesture === undefined && seen.adapter.inside) await tryOtherWays(seen);
   await findSamples(seen);
   const before = seen.adapter;
   await findEmpty(seen);
@@ -81,6 +85,21 @@ const unknownInput: Omit<FoundInput, 'id'> = {
   methods: [],
   css: [],
 };
+
+/** What is put together in a way in which nothing changes it may be meant in another. */
+async function tryOtherWays(seen: Observation): Promise<void> {
+  const before = seen.adapter;
+  for (;;) {
+    const trial = await putTogether(seen, triedWays(seen));
+    if (!trial) break;
+    findReality(seen, trial);
+    await seen.clean();
+    await findFocus(seen);
+    await findChange(seen);
+    if (seen.adapter.gesture) return;
+  }
+  seen.adapter = before;
+}
 
 /** In one of the components that its package has for standing around others. */
 async function mountInside(seen: Observation, error: string): Promise<Trial | undefined> {
@@ -154,6 +173,8 @@ async function mountSomehow(seen: Observation): Promise<Trial | undefined> {
       return trial;
     }
   }
+  const whole = await putTogether(seen);
+  if (whole) return whole;
   const start = seen.adapter;
   for (const empty of [null, '', 0, [], false]) {
     seen.adapter = { ...start, value: { ...start.value, empty } };

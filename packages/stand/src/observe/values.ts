@@ -99,7 +99,7 @@ export async function findEmpty(seen: Observation): Promise<void> {
 const fullPoints = 4;
 
 async function emptyPoints(seen: Observation, sample: unknown): Promise<number> {
-  const warned = seen.watch.warnings.length;
+  const warned = seen.watch.told;
   const { gesture } = seen.adapter;
   const empty = await seen.mount();
   if (!empty || empty.error !== undefined) return -1;
@@ -109,7 +109,7 @@ async function emptyPoints(seen: Observation, sample: unknown): Promise<number> 
   await trial?.set({ shown: undefined });
   const clears = trial !== undefined && look(trial.box) === wanted;
   await seen.clean();
-  const isQuiet = seen.watch.warnings.length === warned;
+  const isQuiet = seen.watch.told === warned;
   let [goesBack, comesBack] = [true, true];
   if (gesture) {
     const refusing = await seen.mount({ form: 'refuses' });

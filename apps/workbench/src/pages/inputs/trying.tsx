@@ -1,4 +1,4 @@
-import { componentsBeside, wrappedIn, type AdapterDescription, type FoundInput } from '@poietra/core';
+import { componentsBeside, componentsToTry, type AdapterDescription, type FoundInput } from '@poietra/core';
 import type { ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
 import { ProverFrame } from '../../parts/prover-frame.js';
@@ -47,7 +47,7 @@ export function Trying({ input, start, of, isWaiting }: Props): ReactNode {
         key={of}
         title="The input is being tried"
         inputs={input.family === 'native' ? [] : [input.id]}
-        wrappers={[...new Set([...componentsBeside(start), ...wrappedIn(input.around ?? [])])]}
+        wrappers={[...new Set([...componentsBeside(start), ...componentsToTry(input)])]}
         task={{ kind: 'observe', input, adapter: start }}
         onMessage={(message) => {
           if (message.kind === 'observed') keep(of, message);

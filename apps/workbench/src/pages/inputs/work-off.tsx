@@ -1,4 +1,4 @@
-import { checkOf, componentsBeside, wrappedIn } from '@poietra/core';
+import { checkOf, componentsBeside, componentsToTry } from '@poietra/core';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../parts/button.js';
@@ -104,7 +104,7 @@ function AtWork({
     <ProverFrame
       title={`${inputTitle(input)} is being tried`}
       inputs={input.family === 'native' ? [] : [input.id]}
-      wrappers={[...new Set([...componentsBeside(drafted), ...wrappedIn(input.around ?? [])])]}
+      wrappers={[...new Set([...componentsBeside(drafted), ...componentsToTry(input)])]}
       task={{ kind: 'observe', input, adapter: drafted }}
       onMessage={(message) => {
         if (message.kind === 'prover failed') end({ trouble: message.message });

@@ -1,0 +1,82 @@
+/** What stands inside a component: its choices, and the parts that it is put together of. */
+import { same, type AdapterDescription, type ChoicesUse, type Inside } from '@poietra/core';
+import { createElement, type ComponentType, type ReactNode } from 'react';
+import type { AdaptedProps, Choices } from './given.js';
+
+/** The components that an adapter stands on beside its input, under their names in the description: `package#export`. */
+export type Beside = Readonly<Record<string, unknown>>;
+
+type Choice = Choices[number];
+
+/** The children of the input's component, as the description says; none where it says nothing of them. */
+export function drawInside(
+  { inside, choices: use }: AdapterDescription,
+  { choices = [], state: { shown } }: Pick<AdaptedProps, 'choices' | 'state'>,
+  beside: Beside,
+): readonly ReactNode[] {
+  const isChosen = (choice: Choice | undefined): boolean => (choice ? holds(shown, choice.value) : shown === true);
+  const words = (text: string, of: 'choice' | 'chosen' | undefined, choice: Choice | undefined): string => {
+    if (of === 'choice') return choice?.text ?? text;
+    const chosen = of === 'chosen' ? choices.filter(isChosen).map((one) => one.text) : [];
+    return chosen.length > 0 ? chosen.join(', ') : text;
+  };
+  const draw = (part: Inside, choice: Choice | undefined): ReactNode => {
+    if ('words' in part) {
+      const said = words(part.words, part.of, choice);
+      if (part.when !== undefined && isChosen(choice) !== (part.when === 'chosen')) return null;
+      // Whether it is on is told by a state; said once more it would be a part of the name.
+      return part.silent || part.when !== undefined ? <span aria-hidden="true">{said}</span> : said;
+    }
+    if (isForChoices(use, part.component) && !choice) return drawChoices(part.inside);
+    return createElement(
+      componentFor(part.component, beside),
+      { ...part.properties },
+      ...childrenOf(part.inside ?? [], choice),
+    );
+  };
+  /** Where one is drawn by a function, the function stands for all. */
+  const childrenOf = (parts: readonly Inside[], choice: Choice | undefined): readonly ReactNode[] => {
+    const by = parts.find((part) => 'component' in part && part.given !== undefined);
+    if (!by || !('component' in by) || by.given === undefined) return drawAll(parts, choice);
+    const { given, properties, component } = by;
+    const drawOne = (value: unknown): ReactNode =>
+      createElement(
+        componentFor(component, beside),
+        { ...properties, [given]: value },
+        ...childrenOf(by.inside ?? [], choice),
+      );
+    // The framework's types know no functions among children; what is put together so calls them itself.
+    return [drawOne as unknown as ReactNode];
+  };
+  const drawAll = (parts: readonly Inside[], choice: Choice | undefined): readonly ReactNode[] =>
+    parts.map((part) => draw(part, choice));
+  const drawChoices = (parts: readonly Inside[] | undefined): readonly ReactNode[] =>
+    choices.map((choice) => {
+      const key = JSON.stringify(choice.value);
+      if (!use || 'property' in use) return null;
+      if ('tag' in use) return createElement(use.tag, { key, [use.value]: String(choice.value) }, choice.text);
+      const { component, value, text } = use;
+      const given = { key, [value]: choice.value, ...(text === 'children' ? {} : { [text]: choice.text }) };
+      const children = parts ? drawAll(parts, choice) : text === 'children' ? [choice.text] : [];
+      return createElement(componentFor(component, beside), given, ...children);
+    });
+  return inside ? drawAll(inside, undefined) : drawChoices(undefined);
+}
+
+/** Of one choice its value, of several a list or a set. */
+function holds(shown: unknown, value: unknown): boolean {
+  return Array.isArray(shown) || shown instanceof Set
+    ? [...(shown as Iterable<unknown>)].some((one) => same(one, value))
+    : same(shown, value);
+}
+
+const isForChoices = (use: ChoicesUse | undefined, component: string): boolean =>
+  use !== undefined && 'component' in use && use.component === component;
+
+/** Asked where it is drawn, too, so that what is missing is told by its name and not by the framework's “type is invalid”. */
+export function componentFor(name: string, beside: Beside): ComponentType<Record<string, unknown>> {
+  const found = beside[name];
+  if (found === undefined)
+    throw new TypeError(`The adapter needs “${name}” beside its input; give it to adapt() under this name.`);
+  return found as ComponentType<Record<string, unknown>>;
+}
