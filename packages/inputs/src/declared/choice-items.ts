@@ -3,18 +3,29 @@ import type { FoundInput } from '@poietra/core';
 import ts from 'typescript';
 import type { Components } from './components.js';
 import type { Declarations } from './declarations.js';
+import { exportsOf, meantBy } from './exports.js';
 
 /** Likely names of the item, as exports of the same module; `X.Item` is a member. */
 function candidates(exported: string): string[] {
   const way = exported.split('.');
   const last = way[way.length - 1] ?? '';
-  if (last === 'Root') return ['Item', 'Option'];
+  const space = way.length === 2 ? `${way[0] ?? ''}.` : '';
+  if (last === 'Root') return [...['Item', 'Option'].map((name) => `${space}${name}`), ...ofGroup(way[0] ?? '')];
   if (last === 'Group' && way.length === 2) return [way[0] ?? '', `${way[0] ?? ''}.Item`];
-  const [, stem] = /^(.+)Group$/.exec(last) ?? [];
-  if (stem !== undefined) return [stem, `${stem}Item`, `${stem}Button`, `${stem}Option`, `${last}Item`, `${last}.Item`];
+  const [, root] = /^(.+)Root$/.exec(last) ?? [];
+  if (root !== undefined) return [`${root}Item`, `${root}Option`, ...ofGroup(root)];
+  if (last.endsWith('Group')) return ofGroup(last);
   return /(Select|Listbox|ListBox)$/.test(last)
     ? [`${last}.Option`, `${last}.Item`, `${last}Option`, `${last}Item`, 'Option', 'MenuItem']
     : [];
+}
+
+/** What a group is a group of: by the group's own name, and as components that stand alone, too. */
+function ofGroup(name: string): string[] {
+  const [, stem] = /^(.+)Group$/.exec(name) ?? [];
+  if (stem === undefined) return [];
+  const ends = ['', 'Item', 'Button', 'Option', 'Root', '.Root'];
+  return [...ends.map((end) => `${stem}${end}`), `${name}Item`, `${name}.Item`];
 }
 
 /** With its item, where it takes no list of choices and the module has one by its name. */
@@ -73,9 +84,9 @@ function bearsText({ checker, where }: Declarations, props: ts.Type, name: strin
 
 export function typeAt({ checker, where }: Declarations, module: ts.Symbol, name: string): ts.Type | undefined {
   const [outer, inner] = name.split('.');
-  const symbol = checker.getExportsOfModule(module).find((one) => one.name === outer);
+  const symbol = exportsOf(checker, module).find((one) => one.name === outer);
   if (!symbol) return undefined;
-  const target = symbol.flags & ts.SymbolFlags.Alias ? checker.getAliasedSymbol(symbol) : symbol;
+  const target = meantBy(checker, symbol);
   if (!(target.flags & ts.SymbolFlags.Value)) return undefined;
   const type = checker.getTypeOfSymbolAtLocation(target, where);
   if (inner === undefined) return type;

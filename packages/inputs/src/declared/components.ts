@@ -18,7 +18,7 @@ export class Components {
   componentOf(symbol: ts.Symbol, target: ts.Symbol, type: ts.Type): FoundInput | undefined {
     const name = symbol.name === 'default' ? target.name : symbol.name;
     if (!/^[A-Z]/.test(name) && symbol.name !== 'default') return undefined;
-    if (noInputs.test(name)) return undefined;
+    if (noInputs.test(name.replace(/Root$/, ''))) return undefined;
     const props = this.propsOf(type);
     if (!props) return undefined;
     const { properties, kind } = this.#variant(props);
@@ -81,6 +81,7 @@ export class Components {
 
   /** Components that hang on a component: `Radio.Group`. */
   membersOf(symbol: ts.Symbol, type: ts.Type, taken: Set<ts.Type>): FoundInput[] {
+    if (noInputs.test(symbol.name)) return [];
     return this.read.checker.getPropertiesOfType(type).flatMap((member) => {
       if (!/^[A-Z]/.test(member.name)) return [];
       const inner = this.read.checker.getTypeOfSymbolAtLocation(member, this.read.where);

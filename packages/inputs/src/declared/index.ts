@@ -1,12 +1,13 @@
 /** Components, elements and widgets, found by their types: no package is known by name, only what a declaration says. */
-import type { FoundInput } from '@poietra/core';
+import type { FoundInput, Wrapper } from '@poietra/core';
 import ts from 'typescript';
 import { entriesOf } from '../entries.js';
 import type { Project, ProjectPackage } from '../project.js';
-import { withChoiceItem } from './choice-items.js';
+import { typeAt, withChoiceItem } from './choice-items.js';
 import { Components } from './components.js';
 import { Declarations } from './declarations.js';
 import { elementsByTypes } from './elements-by-types.js';
+import { exportsOf, meantBy } from './exports.js';
 import { insidesOf } from './insides.js';
 import { noInputsAlone } from './names.js';
 import { ownFiles, programOf } from './program.js';
@@ -53,20 +54,25 @@ function inputsOf(read: Declarations, module: ts.Symbol, anElement: ts.Type | un
   const widgets = new Widgets(read, anElement);
   const found: FoundInput[] = [];
   const taken = new Set<ts.Type>();
-  for (const symbol of checker.getExportsOfModule(module)) {
-    const target = symbol.flags & ts.SymbolFlags.Alias ? checker.getAliasedSymbol(symbol) : symbol;
+  for (const symbol of exportsOf(checker, module)) {
+    const target = meantBy(checker, symbol);
     if (!(target.flags & ts.SymbolFlags.Value) || noInputsAlone.test(symbol.name)) continue;
     const type = checker.getTypeOfSymbolAtLocation(target, where);
     if (taken.has(type)) continue;
     const input = components.componentOf(symbol, target, type) ?? widgets.widgetOf(symbol, target, type);
-    if (!input) continue;
+    // What gathers exports under one name is no input, but those may be.
+    if (!input && !(target.flags & ts.SymbolFlags.ValueModule)) continue;
     taken.add(type);
-    found.push(input, ...components.membersOf(symbol, type, taken));
+    found.push(...(input ? [input] : []), ...components.membersOf(symbol, type, taken));
   }
   found.push(...elementsByTypes(read));
   const around = providersOf(read, module);
   return found
-    .map((input) => (around.length > 0 && input.family === 'component' ? { ...input, around } : input))
+    .map((input) => {
+      if (input.family !== 'component') return input;
+      const all = [...rootsOf(read, module, input), ...around];
+      return all.length > 0 ? { ...input, around: all } : input;
+    })
     .map((input) => withChoiceItem(read, components, module, input))
     .map((input) => {
       const inside = insidesOf(read, components, module, input);
@@ -74,7 +80,30 @@ function inputsOf(read: Declarations, module: ts.Symbol, anElement: ts.Type | un
     })
     .filter(
       ({ export: exported }) =>
+        !isPartOfRoot(exported, found) &&
         // A default export that gathers the named ones shows them a second time.
-        !found.some((other) => exported === `default.${other.export}`) && !components.parts.has(exported),
+        !found.some((other) => exported === `default.${other.export}`) &&
+        !components.parts.has(exported),
     );
+}
+
+/** Where there is a root for what bears such a name, an input may have to stand in it: `PasswordRoot` around `PasswordInput`. */
+function rootsOf(read: Declarations, module: ts.Symbol, { export: exported }: FoundInput): Wrapper[] {
+  const [outer = '', inner] = exported.split('.');
+  if (/Root$/.test(exported)) return [];
+  const words = inner === undefined ? (outer.match(/[A-Z][a-z0-9]*/g) ?? []) : [];
+  const names =
+    inner === undefined ? words.slice(1).map((_, i) => `${words.slice(0, i + 1).join('')}Root`) : [`${outer}.Root`];
+  return names
+    .filter((name) => typeAt(read, module, name) !== undefined)
+    .map((name) => ({ component: `${read.pkg.module ?? read.pkg.name}#${name}` }));
+}
+
+/** Beside a root that is an input all that bears its name is a part of it, but for groups of several. */
+function isPartOfRoot(exported: string, found: readonly FoundInput[]): boolean {
+  if (/Root$/.test(exported)) return false;
+  return found.some((other) => {
+    const [, stem, point] = /^(.+?)(\.?)Root$/.exec(other.export) ?? [];
+    return stem !== undefined && exported.startsWith(`${stem}${point ?? ''}`) && !exported.startsWith(`${stem}Group`);
+  });
 }

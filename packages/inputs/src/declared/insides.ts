@@ -7,6 +7,7 @@ import ts from 'typescript';
 import { choiceComponent, typeAt } from './choice-items.js';
 import type { Components } from './components.js';
 import type { Declarations } from './declarations.js';
+import { exportsOf } from './exports.js';
 
 /** What parts are called, by what they do. */
 const called = {
@@ -19,6 +20,8 @@ const called = {
   list: ['Viewport', 'List', 'ListBox', 'Listbox'],
   item: ['Item', 'Option', 'ListBoxItem'],
   itemText: ['ItemText', 'OptionText'],
+  itemMark: ['ItemControl'],
+  itemHidden: ['ItemHiddenInput'],
   control: ['Control'],
   track: ['Track'],
   range: ['Range', 'Fill', 'Indicator'],
@@ -34,10 +37,11 @@ const isOfChoices = /select|combo|auto|drop|listbox/i;
 const isTypedInto = /field|input|combo|auto|search|number|text/i;
 
 /** Marks for what is on and what is not, in signs that every font has. */
-export const boxMarks: readonly Inside[] = [
-  { words: '■', when: 'chosen' },
-  { words: '□', when: 'not chosen' },
+const markedBy = (on: string, off: string): readonly Inside[] => [
+  { words: on, when: 'chosen' },
+  { words: off, when: 'not chosen' },
 ];
+const [boxMarks, roundMarks] = [markedBy('■', '□'), markedBy('●', '○')];
 
 /** The likeliest first; none where nothing of the kind is exported, or where the component takes nothing inside. */
 export function insidesOf(
@@ -50,11 +54,10 @@ export function insidesOf(
   const type = typeAt(read, module, input.export);
   if (!type || !components.propsOf(type, 'children')) return [];
   const parts = new Parts(read, components, module, input);
-  const isFlag = input.properties.some(
-    ({ name, type: declared }) => /^(checked|pressed|selected|isSelected)$/.test(name) && /\bboolean\b/.test(declared),
-  );
+  const isFlag = input.properties.some(({ name }) => /^(checked|pressed|isSelected)$/.test(name));
   const ways = [
     ...popups(parts),
+    ...items(parts),
     ...drawnBy(parts),
     ...sliders(parts),
     ...fields(parts),
@@ -95,6 +98,19 @@ function popups(parts: Parts): PutTogether[] {
   const value = parts.own('value');
   const ways = [...(value === undefined ? [] : [nest([press], [{ component: value }])]), nest([press], [chosen])];
   return ways.map(put);
+}
+
+/** All choices in view, each put together itself. */
+function items(parts: Parts): PutTogether[] {
+  const item = parts.own('popup') === undefined ? parts.item() : undefined;
+  const [words, mark, hidden] = [parts.own('itemText'), parts.own('itemMark'), parts.own('itemHidden')];
+  if (!item || (words ?? mark ?? hidden) === undefined) return [];
+  const inside: Inside[] = [
+    ...(mark === undefined ? [] : nest([mark], roundMarks)),
+    ...nest([words], [{ words: '', of: 'choice' }]),
+    ...alone(hidden),
+  ];
+  return [{ inside: nest([parts.own('control')], [{ component: item.component, inside }]), choices: item }];
 }
 
 /** What is drawn by a function of what the part around gives: the segments of a date, the days of a month. */
@@ -161,7 +177,7 @@ class Parts {
     const [outer = '', inner] = input.export.split('.');
     this.stem = outer;
     this.#package = read.pkg.module ?? read.pkg.name;
-    this.#exported = new Set(read.checker.getExportsOfModule(module).map(({ name }) => name));
+    this.#exported = new Set(exportsOf(read.checker, module).map(({ name }) => name));
     const type = typeAt(read, module, outer);
     const isSpace = inner === undefined || inner === 'Root';
     this.#members = new Set(

@@ -12,12 +12,14 @@ const leading = anyOf(`
   Tabs? TabList Accordion Pagination Breadcrumbs? Nav(?:Bar|Link)? Navigation Menu Tooltip Tour Stepper Steps Popover
   Dialog Drawer Modal Carousel Table Chart Icon ControlLabel (?:Tree|Menu\\w*|List|Nav|Accordion|Timeline)Item`);
 /** What begins the names of the parts of such a thing. */
-const leadingParts = anyOf('Pagination Carousel Breadcrumb Nav Accordion Tabs? Menu(?=Search|Checkbox|Radio|Item)');
+const leadingParts = anyOf(
+  'TreeView Clipboard Navigation\\w* Pagination Carousel Breadcrumb Nav Accordion Tabs? Menu(?=Search|Checkbox|Radio|Item)',
+);
 /** Whole names: shows and boxes around others, and parts of what opens. */
 const around = anyOf(`
-  Form(?:Item|List|Provider)? Galler(?:y|ia) (?:Icon|Pills?)(?:Input)?Field OrderList (?:Combobox|Select|Dropdown)(?:Search|Target|Trigger)`);
+  Form(?:Item|List|Provider)? Progress(?:Bar)? Meter Clipboard Qr[Cc]ode Toolbar Galler(?:y|ia) (?:Icon|Pills?)(?:Input)?Field OrderList (?:Combobox|Select|Dropdown)(?:Search|Target|Trigger)`);
 /** What leads somewhere or shows something has a value, too, and takes none from a person. */
-export const noInputs = new RegExp(`(?:^|[a-z])${leading}$|^${leadingParts}[A-Z]|^${around}$`);
+export const noInputs = new RegExp(`(?:^|[a-z])${leading}$|^${leadingParts}(?:[A-Z]|$)|^${around}$`);
 /** The same of exports that hang on no other; `Checkbox.Card` is one to be ticked. */
 export const noInputsAlone = /^(Card|Tree)$/;
 /** Of elements that declare a value: those that are pressed, lead somewhere, show something, or are a part of another. */

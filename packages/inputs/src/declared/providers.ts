@@ -1,6 +1,7 @@
 import type { Wrapper } from '@poietra/core';
 import ts from 'typescript';
 import type { Declarations } from './declarations.js';
+import { exportsOf, meantBy } from './exports.js';
 
 const mostProviders = 4;
 /** What gives a look, among the properties of a provider and among exports. */
@@ -9,16 +10,16 @@ const look = /theme$/i;
 const plain = [/^default/i, /light/i, /^(base|main)/i];
 
 /**
- * Components that may have to stand around others: what is called a provider, takes children, and needs nothing else
+ * Components that may have to stand around others: what is called a provider or a theme, takes children, and needs nothing else
  * that cannot be made up or imported. Those that need least come first.
  */
 export function providersOf(read: Declarations, module: ts.Symbol): Wrapper[] {
   const { checker, pkg, where } = read;
-  const exported = checker.getExportsOfModule(module);
-  const typeOf = (symbol: ts.Symbol): ts.Type => checker.getTypeOfSymbolAtLocation(valueOf(checker, symbol), where);
+  const exported = exportsOf(checker, module);
+  const typeOf = (symbol: ts.Symbol): ts.Type => checker.getTypeOfSymbolAtLocation(meantBy(checker, symbol), where);
   const id = (symbol: ts.Symbol): string => `${pkg.module ?? pkg.name}#${symbol.name}`;
   const found = exported.flatMap((symbol) => {
-    if (!/^[A-Z]\w*Provider$/.test(symbol.name)) return [];
+    if (!/^(?:[A-Z]\w*Provider|Theme)$/.test(symbol.name)) return [];
     const parameter = typeOf(symbol).getCallSignatures()[0]?.parameters[0];
     const props = parameter && checker.getTypeOfSymbolAtLocation(parameter, where);
     if (!props || !checker.getPropertyOfType(props, 'children')) return [];
@@ -46,7 +47,7 @@ export function providersOf(read: Declarations, module: ts.Symbol): Wrapper[] {
     const taken = checker.getNonNullableType(checker.getTypeOfSymbolAtLocation(property, where));
     if (!(taken.flags & (ts.TypeFlags.Object | ts.TypeFlags.Intersection))) return undefined;
     const fitting = exported.filter((one) => {
-      if (!look.test(one.name) || !(valueOf(checker, one).flags & ts.SymbolFlags.Variable)) return false;
+      if (!look.test(one.name) || !(meantBy(checker, one).flags & ts.SymbolFlags.Variable)) return false;
       const type = typeOf(one);
       return (
         (type.flags & (ts.TypeFlags.Object | ts.TypeFlags.Intersection)) !== 0 &&
@@ -57,6 +58,3 @@ export function providersOf(read: Declarations, module: ts.Symbol): Wrapper[] {
     return plain.map((name) => fitting.find((one) => name.test(one.name))).find(Boolean) ?? fitting[0];
   }
 }
-
-const valueOf = (checker: ts.TypeChecker, symbol: ts.Symbol): ts.Symbol =>
-  symbol.flags & ts.SymbolFlags.Alias ? checker.getAliasedSymbol(symbol) : symbol;

@@ -92,7 +92,7 @@ export async function changeAgain(seen: Observation, before: AdapterDescription)
 export async function findGoingBack(seen: Observation): Promise<void> {
   const { gesture, change } = seen.adapter;
   if (!gesture) return;
-  /** How often it is as it was: after a change that is refused, and after one that was taken and is taken back by a reset. */
+  /** How often it is as it should be: after a change that is refused, after one that was taken and is taken back by a reset, and emptied. */
   const comesBack = async (): Promise<number> => {
     const shown = await seen.start(gesture);
     let times = 0;
@@ -107,10 +107,17 @@ export async function findGoingBack(seen: Observation): Promise<void> {
       if (trial.reports.length === 0 || look(trial.box) === wanted) times++;
       await seen.clean();
     }
+    const empty = await seen.mount();
+    const wanted = empty && look(empty.box);
+    await seen.clean();
+    const emptied = await seen.mount({ state: { shown } });
+    await emptied?.set({ shown: undefined });
+    if (emptied && look(emptied.box) === wanted) times++;
+    await seen.clean();
     return times;
   };
-  const plainly = (await seen.quietly(comesBack)) ?? 2;
-  if (plainly === 2) return;
+  const plainly = (await seen.quietly(comesBack)) ?? 3;
+  if (plainly === 3) return;
   const before = seen.adapter;
   seen.adapter = { ...before, change: { ...change, refused: 'anew' } };
   if (((await seen.quietly(comesBack)) ?? 0) > plainly) {

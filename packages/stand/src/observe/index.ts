@@ -37,12 +37,16 @@ async function tryAll(seen: Observation): Promise<Observed> {
   }
   const dressed = await inItsLook(seen, first);
   await untilThere(dressed);
-  findReality(seen, (await hasPlace(dressed)) ? dressed : ((await putTogether(seen)) ?? dressed));
+  findReality(
+    seen,
+    (await hasPlace(dressed)) ? dressed : ((await putTogether(seen)) ?? (await inPlace(seen)) ?? dressed),
+  );
   await seen.clean();
   await markStates(seen);
   await findFocus(seen);
   await findChange(seen);
   if (seen.adapter.gesture === undefined && seen.adapter.inside) await tryOtherWays(seen);
+  await markStates(seen);
   await findSamples(seen);
   const before = seen.adapter;
   await findEmpty(seen);
@@ -118,6 +122,22 @@ async function mountInside(seen: Observation, error: string): Promise<Trial | un
     if (trial.error !== error) other ??= seen.adapter;
   }
   seen.adapter = other ?? before;
+  return undefined;
+}
+
+/** Where it draws nothing to work with by itself, in one of the components that may stand around it: without, it may have no size. */
+async function inPlace(seen: Observation): Promise<Trial | undefined> {
+  const before = seen.adapter;
+  for (const wrapper of (before.wrappers ?? []).length > 0 ? [] : (seen.input.around ?? [])) {
+    seen.adapter = { ...before, wrappers: [wrapper] };
+    const trial = await seen.mount();
+    if (!trial) continue;
+    const whole = (await hasPlace(trial)) ? trial : await putTogether(seen);
+    if (!whole) continue;
+    seen.note('around', `It has to stand inside ${wrapper.component}.`, 'Alone it draws nothing to work with.', 0.9);
+    return whole;
+  }
+  seen.adapter = before;
   return undefined;
 }
 

@@ -14,13 +14,18 @@ const markedBy = (on: string, off: string): readonly Inside[] => [
   { words: off, when: 'not chosen' },
 ];
 
-/** Whether there is something that a person sees and could press or type into; of what is hidden, its label counts. */
+/** Whether there is something that a person sees and could press or type into; of what is hidden, its label or what it stands in counts. */
 export async function hasPlace(trial: Trial): Promise<boolean> {
   const isThere = workingElements(trial.box).some((element) =>
-    [element, element.closest('label')].some((one) => one !== null && isOfSize(one) && isInSight(one)),
+    [element, element.closest('label'), holderOf(element, trial.box)].some(
+      (one) => one !== null && isOfSize(one) && isInSight(one),
+    ),
   );
   return trial.error === undefined && isThere && (await drawsSomething(trial));
 }
+/** What a hidden field stands in. */
+const holderOf = (element: HTMLElement, box: HTMLElement): HTMLElement | null =>
+  element instanceof HTMLInputElement && element.parentElement !== box ? element.parentElement : null;
 const isOfSize = (element: Element): boolean => {
   const { width, height } = element.getBoundingClientRect();
   return width > 3 && height > 3;
@@ -79,7 +84,7 @@ export async function markStates(seen: Observation): Promise<void> {
   const declared = seen.input.properties.find(({ name }) => name === value.property)?.type ?? '';
   const isFlag = /\bboolean\b/.test(declared) || /^(checked|pressed|selected|isSelected)$/.test(value.property);
   const isChosen = choices !== undefined && 'component' in choices && choices.text === 'children';
-  if (!isFlag && !isChosen) return;
+  if ((!isFlag && !isChosen) || isMarked(inside ?? [])) return;
   const [one, other] = sampleChoices.map((choice) => choice.value);
   const pairs: readonly (readonly [unknown, unknown])[] = isFlag
     ? [[true, undefined]]
@@ -104,6 +109,9 @@ export async function markStates(seen: Observation): Promise<void> {
   }
   seen.adapter = before;
 }
+
+const isMarked = (inside: readonly Inside[]): boolean =>
+  inside.some((part) => ('words' in part ? part.when !== undefined : isMarked(part.inside ?? [])));
 
 /** The part that stands for a choice, with a mark before its words. */
 function withMarks(inside: readonly Inside[], item: string): readonly Inside[] {

@@ -69,6 +69,16 @@ export function findReality(seen: Observation, trial: Trial): void {
   const selector = selectors.find((one) => only.matches(one) && reach(trial.box, one) === only);
   if (selector === undefined) return;
   seen.adapter = { ...seen.adapter, real: { selector } };
+  const { labelledBy, ...bare } = seen.adapter;
+  if (labelledBy && !computeAccessibleName(only).includes(words.label)) {
+    seen.adapter = bare;
+    seen.note(
+      'id',
+      `“${labelledBy.property}” does not name it; it is named where it stands.`,
+      'Its name was asked for.',
+      1,
+    );
+  }
   seen.note(
     'id',
     `The real element is the ${roleOf(only)} inside.`,
