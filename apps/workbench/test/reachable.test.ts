@@ -61,6 +61,8 @@ const controls: readonly (readonly [from: string, page: string, control: string]
   ).map(([kind, page]) => [`/${kind}`, page, 'As text'] as const),
   // What has a control of its own beside the text.
   ['/adapters/*/constants', 'adapters/:name', 'Always gets'],
+  ['/adapters/*/inside', 'adapters/:name', 'Another part in'],
+  ['/adapters/*/wrappers', 'adapters/:name', 'Another wrapper'],
   ['/adapters/*/parts', 'inputs/together', 'Put together'],
   ['/codecs/*/options', 'codecs/:name', 'Options'],
   ['/codecs/*/cases', 'codecs/:name', 'Keep as a case'],

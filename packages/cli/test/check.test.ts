@@ -86,6 +86,22 @@ describe('poietra check in a real browser', () => {
     ]);
     expect(failedIn(stdout)).toMatchObject({ Berth: [], Paint: [], Pale: [] });
   });
+  it('puts inputs together of their parts, and marks what is on', () => {
+    const { stdout } = check('packages/stand/test/faulty', '--json', '--wanted', '0', '--only', 'parts.tsx');
+    const inside = (name: string): unknown =>
+      (JSON.parse(stdout) as Checked[]).find((one) => one.name.endsWith(`#${name}`))?.adapter.inside;
+    const part = (name: string, more: object): object => ({ component: `./src/parts.tsx#${name}`, ...more });
+    expect(inside('WatchRoot')).toEqual([
+      part('WatchTrigger', { inside: [{ words: 'None', of: 'chosen' }] }),
+      part('WatchPopup', { inside: [part('WatchItem', { inside: [{ words: '', of: 'choice' }] })] }),
+    ]);
+    expect(inside('Lamp')).toEqual([
+      { words: '■', when: 'chosen' },
+      { words: '□', when: 'not chosen' },
+    ]);
+    expect(inside('DayDate')).toEqual([part('DayInput', { inside: [part('DaySegment', { given: 'segment' })] })]);
+    expect(failedIn(stdout)).toEqual({ WatchRoot: [], Lamp: [], DayDate: [] });
+  });
   it('passes every adapter of the demo kit', () => {
     const { status, stdout } = check('demo/kit.json');
     expect(stdout).toMatch(/^(\d+) of \1 pass the whole contract\.$/m);

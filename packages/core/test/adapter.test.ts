@@ -172,6 +172,28 @@ describe('sentences', () => {
     expect(changeSlot(adapter, '/leave/report', '')).not.toHaveProperty('leave');
     expect(changeSlot(adapter, '/constants', '{"mode":"single"}').constants).toEqual({ mode: 'single' });
   });
+  it('say where choices go: a property, elements, or components', () => {
+    const choices = (...words: readonly string[]) =>
+      words.reduce(
+        (one, word) =>
+          changeSlot(one, one.choices && 'tag' in one.choices ? '/choices/tag' : '/choices/property', word),
+        adapter,
+      ).choices;
+    expect(choices('options')).toEqual({ property: 'options', value: 'value', text: 'label' });
+    expect(choices('<li-item>')).toEqual({ tag: 'li-item', value: 'value' });
+    expect(choices('<li-item>', 'tide#Item')).toEqual({ component: 'tide#Item', value: 'value', text: 'children' });
+    expect(choices('options', '')).toBeUndefined();
+  });
+  it('say what “invalid” is told by, and what links it', () => {
+    expect(changeSlot(adapter, '/invalid/value', '"error"').invalid).toEqual({
+      property: 'aria-invalid',
+      value: 'error',
+    });
+    expect(changeSlot(adapter, '/labelledBy/property', 'aria-labelledby').labelledBy).toEqual({
+      property: 'aria-labelledby',
+    });
+    expect(changeSlot(adapter, '/placeholder/property', '')).not.toHaveProperty('placeholder');
+  });
   it('refuse what would break the line', () => {
     expect(() => changeSlot(adapter, '/value/property', ' ')).toThrow('without it the line is broken');
     expect(() => changeSlot(adapter, '/constants', '[1]')).toThrow('Constant properties are an object');

@@ -516,8 +516,32 @@ it('a case that does not hold fails at the first station that differs', () => {
 });
 
 it('values that JSON has no word for survive being written', () => {
-  const value = { when: new Date(2026, 10, 23), none: undefined, not: NaN, big: 12n, list: [new Date(0)] };
+  const value = {
+    when: new Date(2026, 10, 23),
+    none: undefined,
+    not: NaN,
+    big: 12n,
+    list: [new Date(0)],
+    set: new Set(['ALD', new Date(0)]),
+  };
   expect(same(fromNotation(JSON.parse(JSON.stringify(toNotation(value)))), value)).toBe(true);
+});
+
+it('two objects of a class are told apart by what they say of themselves', () => {
+  class Day {
+    constructor(readonly day: number) {}
+    toString(): string {
+      if (this.day < 0) throw new RangeError('No such day.');
+      return `day ${this.day}`;
+    }
+  }
+  expect(toNotation(new Day(3))).toEqual({ $is: 'Day', says: 'day 3' });
+  expect(same(new Day(3), new Day(3))).toBe(true);
+  expect(same(new Day(3), new Day(4))).toBe(false);
+  expect(toNotation(new Day(-1))).toEqual({ $is: 'Day' });
+  expect(toNotation(new Map())).toEqual({ $is: 'Map' });
+  expect(same(new Set([1]), new Set([2]))).toBe(false);
+  expect(fromNotation({ $is: 'Set', of: 3 })).toEqual({ $is: 'Set', of: 3 });
 });
 
 it('what is written reads without throwing, whatever a foreign table holds', () => {

@@ -31,8 +31,17 @@ describe('adapters are handed over by family', () => {
       ...kit,
       adapters: { picker: { ...kit.adapters['day-picker']!, choices } },
     };
-    expect(file('adapters/picker.ts', of)).toContain("import { Radio as Choice } from 'tide';");
-    expect(file('adapters/picker.ts', of)).toContain("'component', [], Choice.Item)");
+    expect(file('adapters/picker.ts', of)).toContain("import { Radio } from 'tide';");
+    expect(file('adapters/picker.ts', of)).toContain("'component', { 'tide#Radio.Item': Radio.Item })");
+  });
+  it('so are the parts that an input is put together of', () => {
+    const inside = [
+      { component: 'tide#Mask', inside: [{ component: 'sea#Mask' }, { words: '▼', silent: true as const }] },
+    ];
+    const of = { ...kit, adapters: { picker: { ...kit.adapters['day-picker']!, inside } } };
+    const text = file('adapters/picker.ts', of);
+    expect(text).toContain("inside: [{ component: 'sea#Mask' }, { words: '▼', silent: true }]");
+    expect(text).toContain("'component', { 'tide#Mask': Mask, 'sea#Mask': Mask2 })");
   });
   it('a member of an export and a default export keep their way', () => {
     const input = (exported: string) => ({
@@ -157,11 +166,11 @@ describe('what an adapter has besides', () => {
   };
   const text = file('adapters/day-picker.ts', { ...kit, adapters: { ...kit.adapters, 'day-picker': adapter } });
   it('stands around the input in the source, too', () => {
-    expect(text).toContain("import { ConfigProvider as Around } from 'antd';");
-    expect(text).toContain("import { calm as Given } from 'tide/looks';");
-    expect(text).toContain("import { Sea as Around2 } from 'tide';");
+    expect(text).toContain("import { ConfigProvider } from 'antd';");
+    expect(text).toContain("import { calm as Calm } from 'tide/looks';");
+    expect(text).toContain("import { Sea } from 'tide';");
     expect(text.replace(/\s+/g, ' ')).toContain(
-      "'component', [{ component: Around, properties: { direction: 'rtl', theme: Given } }, { component: Around2.Calm }]);",
+      "'component', { 'antd#ConfigProvider': ConfigProvider, 'tide/looks#calm': Calm, 'tide#Sea.Calm': Sea.Calm });",
     );
   });
   it('is left out where only the checks need it', () => expect(text).not.toMatch(/gesture|samples/));

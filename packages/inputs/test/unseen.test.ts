@@ -282,3 +282,80 @@ it('parts of menus, pages and cards are no inputs, and what hangs on one is', ()
   );
   expect(names()).toEqual(['Checkbox', 'Checkbox.Card']);
 });
+
+describe('what an input is put together of', () => {
+  const react = `import * as React from 'react';
+    type Inside = { children?: React.ReactNode };
+    type Told = { value?: string; onValueChange?: (value: string) => void } & Inside;
+    declare function part(props: Inside): React.ReactElement;
+    declare function item(props: { value: string } & Inside): React.ReactElement;`;
+  const inside = () => found().map(({ input }) => [input.export, input.inside?.map((way) => way.inside)]);
+
+  it('is found under names of its own: a list of choices that opens from a button', () => {
+    install(
+      'tide',
+      `${react}
+       export declare function Watch(props: Told): React.ReactElement;
+       export { part as WatchTrigger, part as WatchPortal, part as WatchContent, item as WatchItem };`,
+    );
+    const item = { component: 'tide#WatchItem', inside: [{ words: '', of: 'choice' }] };
+    const opened = [{ component: 'tide#WatchPortal', inside: [{ component: 'tide#WatchContent', inside: [item] }] }];
+    expect(inside()).toEqual([
+      ['Watch', [[{ component: 'tide#WatchTrigger', inside: [{ words: 'None', of: 'chosen' }] }, ...opened]]],
+    ]);
+    expect(found()[0]?.input.inside?.[0]?.choices).toEqual({
+      component: 'tide#WatchItem',
+      value: 'value',
+      text: 'children',
+    });
+  });
+  it('hangs on a root or stands in a namespace with it, and is no input then', () => {
+    put(
+      'node_modules/tide/lamp.d.ts',
+      `${react} export declare function Root(props: { checked?: boolean; onCheckedChange?: (on: boolean) => void } & Inside): React.ReactElement; export { part as Mark, part as Indicator };`,
+    );
+    install(
+      'tide',
+      `${react}
+       export * as Lamp from './lamp';
+       export declare function LevelRoot(props: Told): React.ReactElement;
+       export declare function LevelInput(props: Told): React.ReactElement;
+       export { part as LevelTrack, part as LevelThumb };`,
+    );
+    const marks = [
+      { words: '■', when: 'chosen' },
+      { words: '□', when: 'not chosen' },
+    ];
+    const [level, lamp] = inside().sort(([a], [b]) => String(b).localeCompare(String(a)));
+    expect(level?.[0]).toBe('LevelRoot');
+    expect(level?.[1]?.[0]).toMatchObject([
+      { component: 'tide#LevelTrack', inside: [{ component: 'tide#LevelThumb' }] },
+    ]);
+    expect(lamp).toEqual(['Lamp.Root', [[{ component: 'tide#Lamp.Indicator', inside: marks }], marks]]);
+  });
+  it('may be drawn by a function of what is given, seen by its type', () => {
+    install(
+      'tide',
+      `${react}
+       interface Segment { text: string }
+       export declare function DateField(props: Told): React.ReactElement;
+       export declare function DateInput(props: { children: (segment: Segment) => React.ReactElement }): React.ReactElement;
+       export declare function DateSegment(props: { segment: Segment }): React.ReactElement;`,
+    );
+    expect(inside()[0]).toEqual([
+      'DateField',
+      [
+        [{ component: 'tide#DateInput', inside: [{ component: 'tide#DateSegment', given: 'segment' }] }],
+        [{ component: 'tide#DateInput' }],
+      ],
+    ]);
+  });
+  it('is not what is exported for types alone', () => {
+    put('node_modules/tide/gone.d.ts', `${react} export declare function Gone(props: Told): React.ReactElement;`);
+    install(
+      'tide',
+      `${react} export type * from './gone'; export declare function Here(props: Told): React.ReactElement;`,
+    );
+    expect(names()).toEqual(['Here']);
+  });
+});

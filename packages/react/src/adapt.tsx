@@ -82,7 +82,7 @@ export function adapt(
     };
     const drawn = (description.wrappers ?? []).reduceRight<ReactNode>(
       (inner, { component, properties: given, imports = {} }) => {
-        const imported = Object.entries(imports).map(([property, name]) => [property, beside[name]]);
+        const imported = Object.entries(imports).map(([property, name]): [string, unknown] => [property, beside[name]]);
         return createElement(componentFor(component, beside), { ...given, ...Object.fromEntries(imported) }, inner);
       },
       inside(input, family, description, properties, props, handle, reported, beside),

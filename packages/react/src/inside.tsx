@@ -50,17 +50,19 @@ export function drawInside(
   };
   const drawAll = (parts: readonly Inside[], choice: Choice | undefined): readonly ReactNode[] =>
     parts.map((part) => draw(part, choice));
-  const drawChoices = (parts: readonly Inside[] | undefined): readonly ReactNode[] =>
-    choices.map((choice) => {
+  const drawChoices = (parts: readonly Inside[] | undefined): readonly ReactNode[] => {
+    // HTML's own elements take no children at all, not even none.
+    if (!use || 'property' in use) return [];
+    return choices.map((choice) => {
       const key = JSON.stringify(choice.value);
-      if (!use || 'property' in use) return null;
       if ('tag' in use) return createElement(use.tag, { key, [use.value]: String(choice.value) }, choice.text);
       const { component, value, text } = use;
       const given = { key, [value]: choice.value, ...(text === 'children' ? {} : { [text]: choice.text }) };
       const children = parts ? drawAll(parts, choice) : text === 'children' ? [choice.text] : [];
       return createElement(componentFor(component, beside), given, ...children);
     });
-  return inside ? drawAll(inside, undefined) : drawChoices(undefined);
+  };
+  return inside && inside.length > 0 ? drawAll(inside, undefined) : drawChoices(undefined);
 }
 
 /** Of one choice its value, of several a list or a set. */

@@ -9,7 +9,7 @@ import {
   type Outcome,
   type Plan,
 } from '@poietra/core';
-import { act, type ReactNode } from 'react';
+import { Fragment, act, type ReactNode } from 'react';
 import { createRoot, hydrateRoot, type Root } from 'react-dom/client';
 import { renderToString } from 'react-dom/server';
 import { adapt, baseIdFrom, nativeInputs, partId, PlannedForm, type AdaptedInput } from '../src/index.js';
@@ -419,6 +419,68 @@ describe('an adapted input', () => {
     expect(() => drawn({ component: 'tide#Gone', value: 'value', text: 'label' })).toThrow(
       'The adapter needs “tide#Gone” beside its input; give it to adapt() under this name.',
     );
+  });
+  it('is put together of parts: in one another, drawn by a function, with words that say what is chosen', () => {
+    const Box = ({ children }: { readonly children?: ReactNode }) => <div data-box="">{children}</div>;
+    const Each = ({ children }: { readonly children?: (day: string) => ReactNode }) => (
+      <i>
+        {['1', '2'].map((day) => (
+          <Fragment key={day}>{children?.(day)}</Fragment>
+        ))}
+      </i>
+    );
+    const Day = ({ day, children }: { readonly day: string; readonly children?: ReactNode }) => (
+      <b title={day}>{children}</b>
+    );
+    const Item = ({ value, children }: { readonly value: string; readonly children?: ReactNode }) => (
+      <u title={value}>{children}</u>
+    );
+    const beside = { 'tide#Each': Each, 'tide#Day': Day, 'tide#Item': Item };
+    const choices = [
+      { value: 'ALD', text: 'Aldervik' },
+      { value: 'TOR', text: 'Torsund' },
+    ];
+    const drawn = (inside: AdapterDescription['inside'], shown: unknown): string => {
+      const use = { component: 'tide#Item', value: 'value', text: 'children' };
+      const Live = adapt(Box, { ...description, choices: use, ...(inside ? { inside } : {}) }, 'component', beside);
+      const { host, end } = draw(
+        <Live state={{ ...state, shown }} choices={choices} report={nothing} leave={nothing} attach={() => nothing} />,
+      );
+      const html = host.querySelector('[data-box]')?.innerHTML ?? '';
+      end();
+      return html;
+    };
+    const item = {
+      component: 'tide#Item',
+      inside: [
+        { words: '●', when: 'chosen' },
+        { words: '?', of: 'choice' },
+      ],
+    } as const;
+    expect(drawn([{ words: 'None', of: 'chosen' }, item], undefined)).toBe(
+      'None<u title="ALD">Aldervik</u><u title="TOR">Torsund</u>',
+    );
+    expect(drawn([{ words: 'None', of: 'chosen' }, item], 'TOR')).toBe(
+      'Torsund<u title="ALD">Aldervik</u><u title="TOR"><span aria-hidden="true">●</span>Torsund</u>',
+    );
+    expect(drawn([{ words: 'None', of: 'chosen' }], new Set(['TOR', 'ALD']))).toBe('Aldervik, Torsund');
+    expect(
+      drawn(
+        [
+          { words: 'on', when: 'chosen' },
+          { words: '▼', silent: true },
+        ],
+        true,
+      ),
+    ).toBe('<span aria-hidden="true">on</span><span aria-hidden="true">▼</span>');
+    expect(
+      drawn(
+        [{ component: 'tide#Each', inside: [{ component: 'tide#Day', given: 'day', inside: [{ words: '!' }] }] }],
+        '',
+      ),
+    ).toBe('<i><b title="1">!</b><b title="2">!</b></i>');
+    // None inside is as good as nothing said of it.
+    expect(drawn([], '')).toBe('<u title="ALD">Aldervik</u><u title="TOR">Torsund</u>');
   });
   it('of the family widget is made once, told of later values, and taken away', () => {
     const log: unknown[] = [];

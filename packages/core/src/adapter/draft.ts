@@ -138,6 +138,10 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
   };
 }
 
+/** What a callback is called that tells of this value alone: `onCheckedChange`, `onSelectionChange`. */
+const tellsOf = (value: string): RegExp =>
+  new RegExp(`^on(${value}${/^selected/.test(value) ? '|selection' : ''})Changed?$`, 'i');
+
 interface Pair {
   readonly value: DeclaredProperty;
   readonly report: string;
@@ -209,7 +213,9 @@ function pairOf(input: FoundInput): Pair | undefined {
   }
   const callbacks = input.properties.filter(
     ({ args, name, deprecated }) =>
-      args !== undefined && !deprecated && changeNames.test(name.replace(/^\w+\.(after)?/, '')),
+      args !== undefined &&
+      !deprecated &&
+      (changeNames.test(name.replace(/^\w+\.(after)?/, '')) || tellsOf(value.name).test(name)),
   );
   const best =
     callbacks.find(({ args }) => args?.some(({ type }) => type === value.type)) ??

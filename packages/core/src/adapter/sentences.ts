@@ -1,6 +1,6 @@
 /** An adapter read aloud: sentences with slots, each slot a part of the description that can be edited in place. */
 import { isObject, joinPointer, lookUp, removeAt, replaceAt } from '../json/index.js';
-import type { AdapterDescription } from './description.js';
+import type { AdapterDescription, ChoicesUse } from './description.js';
 import { pathWords } from './drive.js';
 import type { FoundInput } from './face.js';
 import { families } from './families.js';
@@ -42,7 +42,7 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
   };
   const valuePaths = ['/0', '/1', '/0/target/value', '/0/target/checked', '/0/detail', '/0/detail/value'];
   const flag = (
-    name: 'disabled' | 'readOnly' | 'required' | 'id' | 'invalid',
+    name: 'disabled' | 'readOnly' | 'required' | 'id' | 'name' | 'describedBy' | 'labelledBy' | 'placeholder',
     words: string,
     otherwise: string,
   ): Sentence => ({
@@ -139,10 +139,33 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
         '.',
       ],
     },
-    flag('invalid', 'Is told that it is invalid through ', 'ARIA, and a line around it'),
+    {
+      about: 'invalid',
+      parts: [
+        'Is told that it is invalid through ',
+        slot('/invalid/property', ['', ...properties], adapter.invalid ? undefined : 'ARIA, and a line around it'),
+        ...(adapter.invalid
+          ? [
+              ', which then is ',
+              {
+                at: '/invalid/value',
+                value: 'value' in adapter.invalid ? JSON.stringify(adapter.invalid.value) : '',
+                choices: ['true', '"error"', '"invalid"'],
+                open: true,
+                ...('value' in adapter.invalid ? {} : { words: 'true' }),
+              },
+            ]
+          : []),
+        '.',
+      ],
+    },
     flag('disabled', 'Is disabled through ', 'its box, which is put out of reach'),
     flag('readOnly', 'Is made read only through ', 'refusing what it reports'),
     flag('required', 'Is told that it is required through ', 'ARIA, or its name'),
+    flag('name', 'Submits its value itself, under the name in ', 'no property: a hidden input carries it'),
+    flag('placeholder', 'Shows a placeholder through ', 'no property: it shows none'),
+    flag('labelledBy', 'Takes the id of its label through ', 'the element that a person works with'),
+    flag('describedBy', 'Takes the ids of hint and message through ', 'the element that a person works with'),
     flag('id', 'Takes its id through ', adapter.real ? 'the real element' : 'nothing: its box is a named group'),
     {
       about: 'real',
@@ -162,7 +185,7 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
         adapter.choices && 'tag' in adapter.choices
           ? [
               'Has its choices as ',
-              slot('/choices/tag', []),
+              slot('/choices/tag', [], `<${adapter.choices.tag}>`),
               ' elements inside, with the value in ',
               slot('/choices/value', ['value']),
               '.',
@@ -216,6 +239,8 @@ export function changeSlot(adapter: AdapterDescription, at: string, value: strin
     if (!isObject(constants)) throw new TypeError('Constant properties are an object, like {"mode": "single"}.');
     return Object.keys(constants).length > 0 ? replaceAt(adapter, at, constants) : removeAt(adapter, at);
   }
+  if (at === '/invalid/value')
+    return value.trim() === '' ? removeAt(adapter, at) : replaceAt(adapter, at, JSON.parse(value) as unknown);
   if (at === '/focus/by') {
     const focus =
       value === 'handle'
@@ -232,14 +257,24 @@ export function changeSlot(adapter: AdapterDescription, at: string, value: strin
     if (value.trim() === '') return removeAt(adapter, at);
     if (!allowed.includes(value.trim())) throw new TypeError(`Here stands ${allowed.join(', ')}, or nothing.`);
   }
-  if (at === '/choices/property' && !adapter.choices && value.trim() !== '')
-    return { ...adapter, choices: { property: value.trim(), value: 'value', text: 'label' } };
+  if (/^\/choices\/(property|tag|component)$/.test(at) && value.trim() !== '')
+    return { ...adapter, choices: choicesNamed(value.trim(), adapter.choices) };
   const [, part = '', member = ''] = at.split('/');
   if (value.trim() === '' && at === '/value/start') return removeAt(adapter, at);
   if (value.trim() === '' && part !== 'value' && part !== 'change' && part !== 'focus')
     return removeAt(adapter, joinPointer('', part));
   if (value.trim() === '') throw new TypeError(`“${part} ${member}” cannot be empty: without it the line is broken.`);
   return replaceAt(adapter, at, value.trim());
+}
+
+/** A property's name, `<tag>` of child elements, or `package#Export` of child components; what else is said of choices stays. */
+function choicesNamed(name: string, before: ChoicesUse | undefined): ChoicesUse {
+  const value = before?.value ?? 'value';
+  const [, tag] = /^<([a-z][a-z0-9-]*)>$/.exec(name) ?? [];
+  if (tag !== undefined) return { tag, value };
+  const text = before && 'text' in before ? before.text : undefined;
+  if (name.includes('#')) return { component: name, value, text: text ?? 'children' };
+  return { property: name, value, text: text ?? 'label' };
 }
 
 /** Inputs put together speak through their parts; only what is told of the whole can be said here. */

@@ -22,7 +22,7 @@ function living(name: string, adapter: AdapterDescription, input: KitInput, name
   const named = (module: string, exported: string, local: string): string =>
     exported === 'default'
       ? `import ${local} from ${quoted(module)};`
-      : `import { ${isName(exported) ? exported : quoted(exported)} as ${local} } from ${quoted(module)};`;
+      : `import { ${exported === local ? local : `${isName(exported) ? exported : quoted(exported)} as ${local}`} } from ${quoted(module)};`;
   const memberOf = (way: string | undefined): string =>
     way === undefined ? '' : isName(way) ? `.${way}` : `[${quoted(way)}]`;
   const values: Readonly<Record<(typeof families)[Family]['comes'], () => string>> = {

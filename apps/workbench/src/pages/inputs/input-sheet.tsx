@@ -1,5 +1,6 @@
 import {
   componentsBeside,
+  componentsToTry,
   foreignInputs,
   ownProperties,
   type AdapterDescription,
@@ -15,6 +16,7 @@ import { Failed } from '../../parts/states.js';
 import { StandFrame } from '../../parts/stand-frame.js';
 import { ValueLine } from '../../parts/value-line.js';
 import { Around } from './around.js';
+import { PutTogether } from './put-together.js';
 import { Declared } from './declared.js';
 import { GesturePane } from './gesture-pane.js';
 import { PushValues } from './push-values.js';
@@ -24,7 +26,7 @@ import { lineFor, type Stand } from './use-stand.js';
 import { ValueMatrix } from './value-matrix.js';
 
 /** What a person gives to an input: to the draft, or to the kit's adapter. */
-export type Given = Pick<AdapterDescription, 'constants' | 'wrappers' | 'gesture'>;
+export type Given = Pick<AdapterDescription, 'constants' | 'wrappers' | 'inside' | 'gesture'>;
 
 interface Props {
   readonly title: string;
@@ -112,7 +114,16 @@ export function InputSheet(props: Props): ReactNode {
             onKeep={(gesture: Gesture) => onGive({ gesture })}
           />
           {adapter && !adapter.parts && (
-            <Around wrappers={adapter.wrappers ?? []} onChange={(wrappers) => onGive({ wrappers })} />
+            <>
+              <Around wrappers={adapter.wrappers ?? []} onChange={(wrappers) => onGive({ wrappers })} />
+              {input?.family === 'component' && (
+                <PutTogether
+                  inside={adapter.inside ?? []}
+                  known={componentsToTry(input)}
+                  onChange={(inside) => onGive({ inside })}
+                />
+              )}
+            </>
           )}
         </section>
         {isDeclaredOpen && (

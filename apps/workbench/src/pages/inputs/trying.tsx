@@ -9,9 +9,9 @@ import { useTried } from '../../store/tried.js';
 /** Under which the outcome of a trial is kept: another version or other constants are another trial. */
 export function trialKey(
   { id, version }: FoundInput,
-  { constants, wrappers }: Pick<Partial<AdapterDescription>, 'constants' | 'wrappers'>,
+  { constants, wrappers, inside }: Pick<Partial<AdapterDescription>, 'constants' | 'wrappers' | 'inside'>,
 ): string {
-  return `${id}@${version} ${JSON.stringify([constants, wrappers])}`;
+  return `${id}@${version} ${JSON.stringify([constants, wrappers, inside])}`;
 }
 
 interface Props {
