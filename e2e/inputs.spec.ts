@@ -118,6 +118,39 @@ test('what an input stands in is said in a sentence, with what each is given', a
   await expect(carries).toContainText('Stands inside nothing.');
 });
 
+test('what stands inside an input is said part by part', async ({ page }) => {
+  await page.goto('/adapters/day-picker');
+  const carries = page.getByRole('region', { name: 'What it carries' });
+  const say = async (word: string, text: string): Promise<void> => {
+    await carries.getByRole('button', { name: `${word}: ` }).click();
+    await carries.getByLabel(word, { exact: true }).fill(text);
+    await page.keyboard.press('Enter');
+  };
+  await expect(carries).toContainText('Inside it stands nothing.');
+  await say('Another part in the input', 'antd#Button');
+  await say('Another part in Button', '▼');
+  await say('Properties of Button', '{"type": "text"}');
+  await say('Who “▼” are for', 'everybody at sea');
+  await expect(carries).toContainText('Here stands “for everybody”, “not for screen readers”.');
+  await carries.getByLabel('Who “▼” are for', { exact: true }).fill('not for screen readers');
+  await page.keyboard.press('Enter');
+  await say('Another part in the input', 'None');
+  await say('What “None” are', 'the words of what is chosen');
+  await carries.getByRole('button', { name: 'Move “None” up' }).click();
+  await expect(carries).toContainText(
+    'Inside it stand, in this order:“None”: the words of what is chosen, always, for everybodyantd#Button, with {"type":"text"}, drawn as it is',
+  );
+  await say('Part Button', '');
+  await say('Words “None”', '');
+  await expect(carries).toContainText('no words of its own: the words of what is chosen');
+  await say('What the words of a choice are', 'as they are');
+  await expect(carries).toContainText('Inside it stands nothing.');
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(carries).toContainText('no words of its own');
+  for (let times = 0; times < 9; times++) await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(carries).toContainText('Inside it stands nothing.');
+});
+
 test('another folder is opened, and one that is none leaves the present one open', async ({ page }) => {
   await page.goto('/inputs');
   await page.getByRole('button', { name: /^Project folder/ }).click();

@@ -43,6 +43,7 @@ export function adapt(
     const box = useRef<HTMLDivElement>(null);
     const handle = useRef<unknown>(null);
     const reported = useRef<{ readonly raw: unknown }>(undefined);
+    const isLeft = useRef(true);
     const [, again] = useReducer((count: number) => count + 1, 0);
     const { state, attach, leave } = props;
     useEffect(() => attach(reachOf(description, box, handle, state.id)), [attach, state.id]);
@@ -75,8 +76,12 @@ export function adapt(
       ...(description.leave
         ? {}
         : {
+            onFocusCapture: () => (isLeft.current = false),
+            // Some tell of their own blur once more, after the browser did.
             onBlur: (event: FocusEvent<HTMLElement>) => {
-              if (!event.currentTarget.contains(event.relatedTarget)) leave();
+              if (isLeft.current || event.currentTarget.contains(event.relatedTarget)) return;
+              isLeft.current = true;
+              leave();
             },
           }),
     };

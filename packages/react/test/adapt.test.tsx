@@ -106,6 +106,19 @@ describe('the real element inside', () => {
   });
 });
 
+it('leaving is told once, also where an input tells of its own blur once more', () => {
+  const leave = jest.fn();
+  const { find } = drawn({ leave });
+  for (const times of [1, 2]) {
+    act(() => find('input').focus());
+    act(() => find('button').focus());
+    expect(leave).toHaveBeenCalledTimes(times - 1);
+    act(() => find('button').blur());
+    act(() => void find('button').dispatchEvent(new FocusEvent('focusout', { bubbles: true })));
+    expect(leave).toHaveBeenCalledTimes(times);
+  }
+});
+
 describe('what an input cannot do by a property', () => {
   it('is done by its box: out of reach when disabled', () => {
     const { find, draw } = drawn({ state: { ...state, disabled: true } });

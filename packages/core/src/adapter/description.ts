@@ -75,6 +75,12 @@ export type Inside =
       readonly silent?: true;
     };
 
+/** Words for what is on, or chosen, and others for what is not. */
+export const markedBy = (on: string, off: string): readonly Inside[] => [
+  { words: on, when: 'chosen' },
+  { words: off, when: 'not chosen' },
+];
+
 /** The components among what stands inside. */
 export function componentsIn(inside: readonly Inside[]): string[] {
   return inside.flatMap((one) => ('component' in one ? [one.component, ...componentsIn(one.inside ?? [])] : []));

@@ -4,6 +4,9 @@ import type { AdapterDescription, InputState, ValueKind } from './description.js
 /** Written values in a description are read by the caller's reader, since the adapter knows no codec. */
 export type FromNotation = (written: unknown) => unknown;
 
+/** What a state and a description call by the same names. */
+const told = ['disabled', 'readOnly', 'required', 'id', 'name', 'describedBy', 'labelledBy', 'placeholder'] as const;
+
 /** The input's properties for a state: constants first, then what the adapter needs. */
 export function propertiesFor(
   adapter: AdapterDescription,
@@ -12,9 +15,6 @@ export function propertiesFor(
 ): Record<string, unknown> {
   const properties: Record<string, unknown> = {};
   for (const [name, value] of Object.entries(adapter.constants ?? {})) properties[name] = read(value);
-  const set = (place: { readonly property: string } | undefined, value: unknown): void => {
-    if (place && value !== undefined && value !== false) properties[place.property] = value;
-  };
   const { kind } = adapter.value;
   const shown = kind === 'number' ? asNumber(state.shown) : state.shown;
   const isEmpty = shown === undefined || shown === null || (kind !== undefined && valueKind(shown) !== kind);
@@ -23,14 +23,11 @@ export function propertiesFor(
   else if ('empty' in adapter.value) properties[adapter.value.property] = read(adapter.value.empty);
   if (state.invalid && adapter.invalid)
     properties[adapter.invalid.property] = 'value' in adapter.invalid ? read(adapter.invalid.value) : true;
-  set(adapter.disabled, state.disabled);
-  set(adapter.readOnly, state.readOnly);
-  set(adapter.required, state.required);
-  set(adapter.id, state.id);
-  set(adapter.name, state.name);
-  set(adapter.describedBy, state.describedBy);
-  set(adapter.labelledBy, state.labelledBy);
-  set(adapter.placeholder, state.placeholder);
+  for (const name of told) {
+    const value = state[name];
+    const place = adapter[name];
+    if (place && value !== undefined && value !== false) properties[place.property] = value;
+  }
   return properties;
 }
 

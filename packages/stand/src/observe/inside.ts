@@ -1,5 +1,5 @@
 /** Putting an input together: of its package's parts where it shows nothing by itself, and with marks where its states look alike. */
-import { componentsBeside, type AdapterDescription, type Inside, type PutTogether } from '@poietra/core';
+import { componentsIn, markedBy, type AdapterDescription, type Inside, type PutTogether } from '@poietra/core';
 import { workingElements } from '@poietra/react';
 import { drawsSomething, paint } from '../bench.js';
 import { pixelsOf } from '../outside.js';
@@ -7,12 +7,6 @@ import { sampleChoices } from '../sample-choices.js';
 import { isInSight, isVisible } from '../targets.js';
 import type { Trial } from '../trial.js';
 import type { Observation } from './observation.js';
-
-/** Signs that every font has. */
-const markedBy = (on: string, off: string): readonly Inside[] => [
-  { words: on, when: 'chosen' },
-  { words: off, when: 'not chosen' },
-];
 
 /** Whether there is something that a person sees and could press or type into; of what is hidden, its label or what it stands in counts. */
 export async function hasPlace(trial: Trial): Promise<boolean> {
@@ -65,17 +59,8 @@ const withWay = (adapter: AdapterDescription, { inside, choices }: PutTogether):
   inside,
   ...(choices ? { choices } : {}),
 });
-const partsIn = ({ inside, choices }: PutTogether): string =>
-  componentsBeside({
-    input: '',
-    value: { property: '' },
-    change: { report: '', path: '' },
-    focus: { by: 'element' },
-    inside,
-    ...(choices ? { choices } : {}),
-  })
-    .map((id) => id.slice(id.indexOf('#') + 1))
-    .join(', ') || 'marks';
+const partsIn = ({ inside }: PutTogether): string =>
+  [...new Set(componentsIn(inside))].map((id) => id.slice(id.indexOf('#') + 1)).join(', ') || 'marks';
 
 /** Where being on, or chosen, is known to its elements and not to be seen, a mark says it. */
 export async function markStates(seen: Observation): Promise<void> {

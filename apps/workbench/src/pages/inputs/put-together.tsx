@@ -123,11 +123,11 @@ function Component({
           onChange({ ...rest, ...(properties ? { properties } : {}) });
         }}
       />
-      , given by what it stands in{' '}
+      , drawn{' '}
       <SlotText
         label={`Given to ${name}`}
         value={part.given ?? ''}
-        {...(part.given === undefined ? { words: 'nothing' } : {})}
+        words={part.given === undefined ? 'as it is' : `with what is given to it as ${part.given}`}
         onChange={(text) => {
           const { given: _, ...rest } = part;
           onChange({ ...rest, ...(text.trim() === '' ? {} : { given: text.trim() }) });
@@ -154,6 +154,8 @@ function Words({
   const { words, of, when, silent } = part;
   const say = (more: Partial<Record<'of' | 'when' | 'silent', unknown>>): void => {
     const next = { of, when, silent, ...more } as { of: typeof of; when: typeof when; silent: typeof silent };
+    // What says nothing in no way is not there.
+    if (words === '' && !next.of) return onChange();
     onChange({
       words,
       ...(next.of ? { of: next.of } : {}),

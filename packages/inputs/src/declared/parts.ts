@@ -1,0 +1,135 @@
+/** Parts of one input among what a module exports, known by names of general use. */
+import type { FoundInput } from '@poietra/core';
+import ts from 'typescript';
+import { choiceComponent, typeAt } from './choice-items.js';
+import type { Components } from './components.js';
+import type { Declarations } from './declarations.js';
+import { exportsOf } from './exports.js';
+
+/** What parts are called, by what they do. */
+const called = {
+  field: ['Input'],
+  press: ['Trigger', 'Button'],
+  value: ['Value', 'ValueText'],
+  portal: ['Portal'],
+  place: ['Positioner'],
+  popup: ['Popover', 'Popup', 'Content', 'Options', 'Overlay', 'Dropdown'],
+  list: ['Viewport', 'List', 'ListBox', 'Listbox'],
+  item: ['Item', 'Option', 'ListBoxItem'],
+  itemText: ['ItemText', 'OptionText'],
+  itemMark: ['ItemControl'],
+  itemHidden: ['ItemHiddenInput'],
+  control: ['Control'],
+  track: ['Track'],
+  range: ['Range', 'Fill', 'Indicator'],
+  thumb: ['Thumb', 'Handle'],
+  mark: ['Indicator', 'Thumb', 'Button', 'Control'],
+  hidden: ['HiddenInput', 'BubbleInput'],
+} as const;
+/** Parts that a package has for several of its components, under no name of theirs. */
+const shared = new Set(['Input', 'Button', 'Popover', 'ListBox', 'ListBoxItem', 'Option']);
+
+/** What a module exports that may be a part of one input, by what it does. */
+export class Parts {
+  readonly stem: string;
+  /** `package`, as names of its exports begin. */
+  readonly #package: string;
+  readonly #exported: ReadonlySet<string>;
+  readonly #members: ReadonlySet<string>;
+
+  constructor(
+    private readonly read: Declarations,
+    private readonly components: Components,
+    private readonly module: ts.Symbol,
+    private readonly input: FoundInput,
+  ) {
+    const [outer = '', inner] = input.export.split('.');
+    this.stem = outer;
+    this.#package = read.pkg.module ?? read.pkg.name;
+    this.#exported = new Set(exportsOf(read.checker, module).map(({ name }) => name));
+    const type = typeAt(read, module, outer);
+    const isSpace = inner === undefined || inner === 'Root';
+    this.#members = new Set(
+      type && isSpace
+        ? read.checker.getPropertiesOfType(type).flatMap(({ name }) => (/^[A-Z]/.test(name) ? [name] : []))
+        : [],
+    );
+  }
+
+  /** A part under a name of the input's own: `Slider.Thumb`, `SliderThumb`; beside a `Root`, `Thumb`. */
+  own(what: keyof typeof called): string | undefined {
+    const stems = new Set([this.stem, this.stem.replace(/(Root|Group|Field|Picker)$/, '')]);
+    for (const name of called[what]) {
+      if (this.#members.has(name)) return this.#id(`${this.stem}.${name}`);
+      for (const stem of stems)
+        if ((stem !== '' || this.stem === 'Root') && this.#isOther(`${stem}${name}`)) return this.#id(`${stem}${name}`);
+    }
+    return undefined;
+  }
+
+  /** Its own, or one that its package shares out. */
+  get(what: keyof typeof called): string | undefined {
+    const name = this.own(what) ?? called[what].find((one) => shared.has(one) && this.#isOther(one));
+    return name === undefined || name.includes('#') ? name : this.#id(name);
+  }
+
+  /** What stands for a choice, with the property that takes its value. */
+  item(): FoundInput['choiceItem'] {
+    const id =
+      this.own('item') ??
+      (this.own('popup') === undefined ? this.get('item') : undefined) ??
+      this.input.choiceItem?.component;
+    return id === undefined
+      ? undefined
+      : choiceComponent(this.read, this.components, this.module, id.slice(id.indexOf('#') + 1));
+  }
+
+  /** Parts that call a function for what stands inside them, each with a part that has to be given the same. */
+  byFunction(): { readonly outer: string; readonly component: string; readonly given: string }[] {
+    const [first = ''] = this.stem.match(/^[A-Z][a-z]+/) ?? [];
+    const all = [...this.#exported].filter((name) => name !== this.stem && /^[A-Z]/.test(name));
+    const likely = all.filter((name) => name.startsWith(first) || /Input$/.test(name));
+    if (!/Date|Time|Calendar/.test(this.stem)) return [];
+    return likely.flatMap((outer) => {
+      const taken = this.#functionOf(outer);
+      if (!taken) return [];
+      const start = /^[A-Z][a-z]+/.exec(outer)?.[0] ?? '';
+      return all
+        .filter((name) => name !== outer && name.startsWith(start))
+        .flatMap((name) => {
+          const given = this.#takes(name, taken);
+          return given === undefined ? [] : [{ outer: this.#id(outer), component: this.#id(name), given }];
+        })
+        .slice(0, 1);
+    });
+  }
+
+  /** What the function takes that a part calls for what stands inside. */
+  #functionOf(name: string): ts.Type | undefined {
+    const { checker, where } = this.read;
+    const type = typeAt(this.read, this.module, name);
+    const props = type && this.components.propsOf(type, 'children');
+    const children = props && checker.getPropertyOfType(props, 'children');
+    if (!children) return undefined;
+    const taken = checker.getNonNullableType(checker.getTypeOfSymbolAtLocation(children, where));
+    const [argument] = (taken.isUnion() ? taken.types : [taken])
+      .flatMap((one) => [...one.getCallSignatures()])
+      .flatMap((signature) => signature.parameters.slice(0, 1));
+    return argument && checker.getTypeOfSymbolAtLocation(argument, where);
+  }
+
+  /** The property that has to be given and takes just this. */
+  #takes(name: string, wanted: ts.Type): string | undefined {
+    const { checker, where } = this.read;
+    const type = typeAt(this.read, this.module, name);
+    const props = type && this.components.propsOf(type);
+    if (!props || !(wanted.flags & ts.TypeFlags.Object)) return undefined;
+    return checker
+      .getPropertiesOfType(props)
+      .find((one) => !(one.flags & ts.SymbolFlags.Optional) && checker.getTypeOfSymbolAtLocation(one, where) === wanted)
+      ?.name;
+  }
+
+  readonly #isOther = (name: string): boolean => name !== this.input.export && this.#exported.has(name);
+  readonly #id = (name: string): string => `${this.#package}#${name}`;
+}
