@@ -1,5 +1,5 @@
 import { families, type FoundInput } from '@poietra/core';
-import { build, type BuildFailure, type Plugin } from 'esbuild';
+import { build, type BuildFailure, type Loader, type Plugin } from 'esbuild';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { isBuiltIn, onlyInside } from './inside.js';
@@ -24,6 +24,14 @@ export interface BundleOptions {
 
 /** What has to be known of an input in order to bundle it. */
 export type BundledInput = Pick<FoundInput, 'id' | 'family' | 'export' | 'module' | 'tag' | 'css' | 'item'>;
+
+/** Pictures and fonts come with the script: a frame has no network. */
+const asData = Object.fromEntries(
+  ['svg', 'png', 'gif', 'jpg', 'jpeg', 'webp', 'avif', 'woff', 'woff2', 'ttf'].map((ending) => [
+    `.${ending}`,
+    'dataurl' as const,
+  ]),
+) satisfies Record<string, Loader>;
 
 /** The packages do not bundle; the message says where and why. */
 export class BundleError extends Error {
@@ -52,7 +60,7 @@ export async function bundle({ project, home, start, inputs, codes = {} }: Bundl
       outdir: 'out',
       conditions: ['browser', 'style'],
       define: { 'process.env.NODE_ENV': '"development"', 'process.env': '{}' },
-      loader: { '.svg': 'dataurl', '.png': 'dataurl', '.woff': 'dataurl', '.woff2': 'dataurl', '.ttf': 'dataurl' },
+      loader: asData,
       plugins: [
         ourPackages(home),
         oneFramework(project, home),
@@ -95,9 +103,8 @@ export async function bundleScript({ project, home, start, inputs, codes = {} }:
       outdir: 'out',
       define: { 'process.env.NODE_ENV': '"development"' },
       loader: {
+        ...asData,
         '.css': 'empty',
-        '.svg': 'dataurl',
-        '.png': 'dataurl',
         '.woff': 'empty',
         '.woff2': 'empty',
         '.ttf': 'empty',

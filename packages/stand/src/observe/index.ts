@@ -177,6 +177,28 @@ async function untilThere({ box }: Trial): Promise<void> {
     await new Promise((resolve) => setTimeout(resolve, 100));
 }
 
+/** With the first thing for "no value" with which it can be drawn. */
+async function mountFilled(seen: Observation, error: string): Promise<Trial | undefined> {
+  const start = seen.adapter;
+  const { empty: drafted, ...value } = start.value;
+  const left = drafted === undefined ? [] : [value];
+  for (const one of [...left, ...[null, '', 0, [], false].map((empty) => ({ ...value, empty }))]) {
+    seen.adapter = { ...start, value: one };
+    const trial = await seen.mount();
+    if (!trial || trial.error !== undefined) continue;
+    const isLeft = !('empty' in one);
+    seen.note(
+      'value',
+      isLeft ? 'It cannot be drawn with the drafted “no value”.' : 'It cannot be drawn without a value.',
+      error,
+      1,
+    );
+    return trial;
+  }
+  seen.adapter = start;
+  return undefined;
+}
+
 /** As drafted; where it cannot be drawn without a value, with something for "no value". */
 async function mountSomehow(seen: Observation): Promise<Trial | undefined> {
   const before = seen.adapter;
@@ -185,25 +207,20 @@ async function mountSomehow(seen: Observation): Promise<Trial | undefined> {
   const inside = await mountInside(seen, first.error);
   if (inside) return inside;
   const { choices, ...bare } = seen.adapter;
+  const filled = await mountFilled(seen, first.error);
+  if (filled) return filled;
   if (choices && 'component' in choices) {
     seen.adapter = bare;
-    const trial = (await seen.mount()) ?? first;
-    if (trial.error === undefined) {
+    const trial = await seen.mount();
+    const alone = trial?.error === undefined ? trial : await mountFilled(seen, first.error);
+    if (alone) {
       seen.note('choices', `It does not take ${choices.component} inside.`, first.error, 1);
-      return trial;
+      return alone;
     }
+    seen.adapter = { ...bare, choices };
   }
   const whole = await putTogether(seen);
   if (whole) return whole;
-  const start = seen.adapter;
-  for (const empty of [null, '', 0, [], false]) {
-    seen.adapter = { ...start, value: { ...start.value, empty } };
-    const trial = await seen.mount();
-    if (trial && trial.error === undefined) {
-      seen.note('value', 'It cannot be drawn without a value.', first.error, 1);
-      return trial;
-    }
-  }
   seen.adapter = before;
   return first;
 }
