@@ -93,6 +93,14 @@ test('a gesture is recorded once and replayed', async ({ page }) => {
   await expect(page.getByText(/^The checks press ArrowRight on the slider/)).toBeVisible();
 });
 
+test('a trial has little room, and presses the day that is meant all the same', async ({ page }) => {
+  await page.goto('/inputs/react-day-picker%23DayPicker');
+  await expect(page.getByRole('region', { name: 'What it carries' })).toContainText(
+    'The checks press the gridcell “15”.',
+    { timeout: 60_000 },
+  );
+});
+
 test('what an input stands in is said in a sentence, with what each is given', async ({ page }) => {
   await page.goto('/adapters/day-picker');
   const carries = page.getByRole('region', { name: 'What it carries' });

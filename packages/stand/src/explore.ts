@@ -3,7 +3,7 @@ import { addStep, type Gesture, type Step } from '@poietra/core';
 import { everyElement } from '@poietra/react';
 import { act, leave } from './hands.js';
 import { pause, settle } from './settle.js';
-import { candidates, isInSight, isVisible, nameOf, roleOf, targetOf } from './targets.js';
+import { candidates, isCutOff, isVisible, nameOf, roleOf, targetOf } from './targets.js';
 import type { Trial } from './trial.js';
 
 /** The likeliest place to change a value first. */
@@ -176,7 +176,7 @@ function preference(element: HTMLElement): number {
   const inGrid = element.closest('[role=grid], table') !== null && /^(button|gridcell|cell)$/.test(roleOf(element));
   const isDay = words === '15';
   // A long list of months shows a few of them.
-  const isAway = inGrid && !isInSight(element);
+  const isAway = inGrid && isCutOff(element);
   return (isChosen ? 0.6 : 0) + (isDay ? -20 : inGrid ? -2 : 0) + (words === 'OK' ? -0.5 : 0) + (isAway ? 30 : 0);
 }
 

@@ -38,6 +38,21 @@ export function isVisible(element: Element): boolean {
   return width > 1 && height > 1;
 }
 
+/** Whether something around it that scrolls does not show it; the window itself scrolls to whatever is pressed. */
+export function isCutOff(element: Element): boolean {
+  const own = element.getBoundingClientRect();
+  for (let at = holder(element); at && at !== document.body; at = holder(at)) {
+    if (getComputedStyle(at).overflowY === 'visible') continue;
+    const { top, bottom } = at.getBoundingClientRect();
+    if (own.bottom <= top || own.top >= bottom) return true;
+  }
+  return false;
+}
+const holder = (element: Element): Element | null => {
+  const root = element.getRootNode();
+  return element.parentElement ?? (root instanceof ShadowRoot ? root.host : null);
+};
+
 /** Whether a press in its middle would reach it as the page stands. */
 export function isInSight(element: Element): boolean {
   const { left, top, width, height } = element.getBoundingClientRect();

@@ -10,11 +10,14 @@ import type { Observation } from './observation.js';
 
 /** Whether there is something that a person sees and could press or type into; of what is hidden, its label or what it stands in counts. */
 export async function hasPlace(trial: Trial): Promise<boolean> {
+  // Others may stand above it, and only what is in the window can be hit.
+  trial.box.scrollIntoView({ block: 'center' });
   const isThere = workingElements(trial.box).some((element) =>
     [element, element.closest('label'), holderOf(element, trial.box)].some(
       (one) => one !== null && isOfSize(one) && isInSight(one),
     ),
   );
+  window.scrollTo(0, 0);
   return trial.error === undefined && isThere && (await drawsSomething(trial));
 }
 /** What a hidden field stands in. */
@@ -67,7 +70,7 @@ export async function markStates(seen: Observation): Promise<void> {
   const { choices, value, inside } = seen.adapter;
   const item = choices && 'component' in choices ? choices.component : '';
   const declared = seen.input.properties.find(({ name }) => name === value.property)?.type ?? '';
-  const isFlag = /\bboolean\b/.test(declared) || /^(checked|pressed|selected|isSelected)$/.test(value.property);
+  const isFlag = /\bboolean\b/.test(declared) || /^(checked|pressed|isSelected)$/.test(value.property);
   const isChosen = choices !== undefined && 'component' in choices && choices.text === 'children';
   if ((!isFlag && !isChosen) || isMarked(inside ?? [])) return;
   const [one, other] = sampleChoices.map((choice) => choice.value);
@@ -108,14 +111,15 @@ function withMarks(inside: readonly Inside[], item: string): readonly Inside[] {
   });
 }
 
-/** Whether two values differ to the eye; what cannot be drawn or compared is believed to. */
+/** Whether two values differ to the eye. What cannot be drawn with them does not. */
 async function looksOther(seen: Observation, pair: readonly [unknown, unknown]): Promise<boolean> {
   const looks: string[] = [];
   for (const shown of pair) {
     const trial = await seen.mount({ state: { shown } });
-    if (trial?.error !== undefined || !trial) return false;
-    looks.push((await pixelsOf(trial.box)) ?? drawnOf(trial.box));
+    const isDrawn = trial !== undefined && trial.error === undefined;
+    if (isDrawn) looks.push((await pixelsOf(trial.box)) ?? drawnOf(trial.box));
     await seen.clean();
+    if (!isDrawn) return false;
   }
   return looks[0] !== looks[1];
 }
