@@ -1,0 +1,127 @@
+/** Getting an input to stand: as drafted, in a component around it, with something for "no value", or put together of its parts. */
+import type { AdapterDescription } from '@poietra/core';
+import { workingElements } from '@poietra/react';
+import { paint } from '../bench.js';
+import type { Trial } from '../trial.js';
+import { hasPlace, putTogether } from './inside.js';
+import type { Observation } from './observation.js';
+
+/** As drafted; where it cannot be drawn without a value, with something for "no value". */
+export async function mountSomehow(seen: Observation): Promise<Trial | undefined> {
+  const before = seen.adapter;
+  const first = await seen.mount();
+  if (first?.error === undefined) return first;
+  const inside = await mountAround(seen, first.error);
+  if (inside) return inside;
+  const { choices, ...bare } = seen.adapter;
+  const filled = await mountFilled(seen, first.error);
+  if (filled) return filled;
+  if (choices && 'component' in choices) {
+    seen.adapter = bare;
+    const trial = await seen.mount();
+    const alone = trial?.error === undefined ? trial : await mountFilled(seen, first.error);
+    if (alone) {
+      seen.note('choices', `It does not take ${choices.component} inside.`, first.error, 1);
+      return alone;
+    }
+    seen.adapter = { ...bare, choices };
+  }
+  const whole = await putTogether(seen);
+  if (whole) return whole;
+  seen.adapter = before;
+  return first;
+}
+
+/** In one of the components that its package has for standing around others. */
+async function mountAround(seen: Observation, error: string): Promise<Trial | undefined> {
+  const before = seen.adapter;
+  if ((before.wrappers ?? []).length > 0) return undefined;
+  let other: AdapterDescription | undefined;
+  for (const wrapper of seen.input.around ?? []) {
+    seen.adapter = { ...before, wrappers: [wrapper] };
+    const trial = await seen.mount();
+    if (!trial) continue;
+    if (trial.error === undefined) {
+      seen.note('around', `It has to stand inside ${wrapper.component}.`, `Alone it fails: ${error}`, 1);
+      return trial;
+    }
+    // Inside it something else is missing, so it is a step further.
+    if (trial.error !== error) other ??= seen.adapter;
+  }
+  seen.adapter = other ?? before;
+  return undefined;
+}
+
+/** Where it draws nothing to work with by itself, in one of the components that may stand around it: without, it may have no size. */
+export async function inPlace(seen: Observation): Promise<Trial | undefined> {
+  const before = seen.adapter;
+  for (const wrapper of (before.wrappers ?? []).length > 0 ? [] : (seen.input.around ?? [])) {
+    seen.adapter = { ...before, wrappers: [wrapper] };
+    const trial = await seen.mount();
+    if (!trial) continue;
+    const whole = (await hasPlace(trial)) ? trial : await putTogether(seen);
+    if (!whole) continue;
+    seen.note('around', `It has to stand inside ${wrapper.component}.`, 'Alone it draws nothing to work with.', 0.9);
+    return whole;
+  }
+  seen.adapter = before;
+  return undefined;
+}
+
+/** In the component that gives its package's look, where it looks otherwise there: alone it may have no colours at all. */
+export async function inItsLook(seen: Observation, bare: Trial): Promise<Trial> {
+  const before = seen.adapter;
+  if ((before.wrappers ?? []).length > 0) return bare;
+  const plain = new Set(paint(bare.box).split('\n'));
+  for (const wrapper of seen.input.around ?? []) {
+    const [given] = Object.values(wrapper.imports ?? {});
+    if (given === undefined) continue;
+    seen.adapter = { ...before, wrappers: [wrapper] };
+    const trial = await seen.mount();
+    const isOther =
+      trial?.error === undefined &&
+      trial &&
+      paint(trial.box)
+        .split('\n')
+        .some((one) => !plain.has(one));
+    if (isOther) {
+      seen.note(
+        'around',
+        `It has its look inside ${wrapper.component}, with ${given}.`,
+        'Alone it had other colours.',
+        0.9,
+      );
+      return trial;
+    }
+  }
+  seen.adapter = before;
+  return bare;
+}
+
+/** Some elements fetch their words or their parts first, and draw themselves then. */
+export async function untilThere({ box }: Trial): Promise<void> {
+  for (let turn = 0; turn < 12 && workingElements(box).length === 0; turn++)
+    await new Promise((resolve) => setTimeout(resolve, 100));
+}
+
+/** With the first thing for "no value" with which it can be drawn. */
+async function mountFilled(seen: Observation, error: string): Promise<Trial | undefined> {
+  const start = seen.adapter;
+  const { empty: drafted, ...value } = start.value;
+  const left = drafted === undefined ? [] : [value];
+  for (const one of [...left, ...[null, '', 0, [], false].map((empty) => ({ ...value, empty }))]) {
+    seen.adapter = { ...start, value: one };
+    const trial = await seen.mount();
+    if (!trial || trial.error !== undefined) continue;
+    const isLeft = !('empty' in one);
+    seen.note(
+      'value',
+      isLeft ? 'It cannot be drawn with the drafted “no value”.' : 'It cannot be drawn without a value.',
+      error,
+      1,
+    );
+    return trial;
+  }
+  seen.adapter = start;
+  return undefined;
+}
