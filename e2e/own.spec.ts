@@ -1,18 +1,18 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '@playwright/test';
 import { allSaved, companySettings, expectAccessible, frameOf } from './support.js';
 
 /** What stands in a slot is edited where it stands. */
-async function say(page: Page, label: string, text: string): Promise<void> {
-  await page
+async function say(where: Page | Locator, label: string, text: string): Promise<void> {
+  await where
     .getByRole('button', { name: new RegExp(`^${label}: `) })
     .first()
     .click();
-  const box = page
+  const box = where
     .getByRole('textbox', { name: label, exact: true })
-    .or(page.getByRole('combobox', { name: label, exact: true }));
+    .or(where.getByRole('combobox', { name: label, exact: true }));
   await box.fill(text);
-  await page.keyboard.press('Enter');
-  await allSaved(page);
+  await box.press('Enter');
+  await allSaved('page' in where ? where.page() : where);
 }
 const opened = (page: Page) => page.getByRole('listitem').filter({ hasText: 'is open' });
 
@@ -117,9 +117,10 @@ components:
 test('kits are several: one is put away and had back, and each keeps its own', async ({ page }) => {
   await page.goto('/kit');
   await page.getByRole('button', { name: 'New kit' }).click();
+  await expect(page).toHaveURL('/begin');
   await page.goto('/kit');
   await expect(opened(page)).toContainText('empty');
-  await say(page, 'Name of the kit', 'Pilot boats');
+  await say(opened(page), 'Name of the kit', 'Pilot boats');
   await expect(opened(page)).toContainText('Pilot boats');
   await allSaved(page);
   await page.getByRole('button', { name: 'Delete Pilot boats' }).click();
@@ -263,6 +264,7 @@ test('a kit exported after a deletion is taken in again, says what it lacks, and
   await page.goto('/groups/party');
   await page.getByRole('button', { name: 'Delete Party' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Delete' }).click();
+  await allSaved(page);
   await page.goto('/fields/pieces');
   await allSaved(page);
   await page.goto('/kit');

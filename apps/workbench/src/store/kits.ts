@@ -19,10 +19,10 @@ const mostCopies = 10;
 /** Two states within this time are one: what is kept are stations, not key presses. */
 const apart = 10 * 60 * 1000;
 
-/** Follows all kits. Gives back how to stop. */
+/** Follows all kits, by name. Gives back how to stop. */
 export function followKits(hear: (kits: readonly ListedKit[]) => void): () => void {
   const { unsubscribe } = liveQuery(() => database.kits.toArray()).subscribe({
-    next: (kits) => hear(kits.map(listed)),
+    next: (kits) => hear(kits.map(listed).sort((a, b) => a.name.localeCompare(b.name))),
     error: () => hear([]),
   });
   return unsubscribe;
