@@ -70,12 +70,10 @@ export interface PutTogether {
 
 /** The components that have to be at hand where an input is tried, beside those of the adapter that it is tried with. */
 export function componentsToTry({ around = [], inside = [], choiceItem }: FoundInput): string[] {
-  const choices = inside.flatMap((one) => (one.choices ? [one.choices.component] : []));
   return [
     ...new Set([
       ...wrappedIn(around),
       ...inside.flatMap((one) => componentsIn(one.inside)),
-      ...choices,
       ...(choiceItem ? [choiceItem.component] : []),
     ]),
   ];

@@ -26,8 +26,8 @@ function namesOf(checker: ts.TypeChecker, module: ts.Symbol, names: Set<string>,
   for (const star of stars) {
     if (!ts.isExportDeclaration(star) || !star.moduleSpecifier) continue;
     const inner = checker.getSymbolAtLocation(star.moduleSpecifier);
-    if (star.isTypeOnly || !inner) isWhole = star.isTypeOnly ? false : isWhole;
-    else isWhole = namesOf(checker, inner, names, passed) && isWhole;
+    if (star.isTypeOnly) isWhole = false;
+    else if (inner) isWhole = namesOf(checker, inner, names, passed) && isWhole;
   }
   return isWhole;
 }

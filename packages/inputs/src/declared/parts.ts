@@ -86,10 +86,11 @@ export class Parts {
 
   /** Parts that call a function for what stands inside them, each with a part that has to be given the same. */
   byFunction(): { readonly outer: string; readonly component: string; readonly given: string }[] {
+    // Reading what all likely parts take is not little.
+    if (!/Date|Time|Calendar/.test(this.stem)) return [];
     const [first = ''] = this.stem.match(/^[A-Z][a-z]+/) ?? [];
     const all = [...this.#exported].filter((name) => name !== this.stem && /^[A-Z]/.test(name));
     const likely = all.filter((name) => name.startsWith(first) || /Input$/.test(name));
-    if (!/Date|Time|Calendar/.test(this.stem)) return [];
     return likely.flatMap((outer) => {
       const taken = this.#functionOf(outer);
       if (!taken) return [];
