@@ -10,6 +10,8 @@ export default {
   testEnvironmentOptions: { customExportConditions: ['node', 'require', 'default'] },
   moduleNameMapper: {
     '^@poietra/(core|react|inputs)$': '<rootDir>/packages/$1/src/index.ts',
+    '^@poietra/core/written$': '<rootDir>/packages/core/src/written/index.ts',
+    '^@poietra/react/written$': '<rootDir>/packages/react/src/written.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
   },
   // Shipped as modules only, which Jest has to turn into what it runs.

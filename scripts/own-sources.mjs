@@ -19,6 +19,14 @@ const roots = {
   own: ['asComponent', 'InputComponent', 'InputHandle', 'InputProps'],
 };
 const inside = { 'codec/plain.ts': ['codecBy'] };
+/** The doors, each with its file. */
+const doorFiles = {
+  core: 'core/src/index.ts',
+  'core/written': 'core/src/written/index.ts',
+  react: 'react/src/index.ts',
+  'react/written': 'react/src/written.ts',
+  own: 'own/src/index.ts',
+};
 const target = join(home, 'packages/own/dist/sources.json');
 
 const folders = { react: 'react', own: 'plain' };
@@ -37,7 +45,7 @@ export async function ownSources() {
     home,
   );
   const program = ts.createProgram(
-    rooms.map((room) => join(home, `packages/${room}/src/index.ts`)),
+    Object.values(doorFiles).map((file) => join(home, 'packages', file)),
     { ...options, customConditions: ['source'] },
   );
   const checker = program.getTypeChecker();
@@ -154,8 +162,8 @@ export async function ownSources() {
   for (const file of program.getSourceFiles())
     if (pathOf(file.fileName) !== undefined && !file.isDeclarationFile) read(file);
   // What the libraries’ doors give, and where it stands.
-  for (const room of rooms) {
-    const index = program.getSourceFile(join(home, `packages/${room}/src/index.ts`));
+  for (const [room, file] of Object.entries(doorFiles)) {
+    const index = program.getSourceFile(join(home, 'packages', file));
     doors[room] = Object.fromEntries(
       checker.getExportsOfModule(checker.getSymbolAtLocation(index)).flatMap((symbol) =>
         declared(symbol)
@@ -182,6 +190,7 @@ export async function ownSources() {
         }
     }
   };
+  for (const room of ['core/written', 'react/written']) roots[room] = Object.keys(doors[room]);
   for (const [room, names] of Object.entries(roots)) for (const name of names) keep(...doors[room][name]);
   for (const [path, names] of Object.entries(inside)) for (const name of names) keep(path, name);
   for (const [path, file] of Object.entries(files)) {

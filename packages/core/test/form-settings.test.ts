@@ -157,7 +157,7 @@ describe('the whole', () => {
   });
   it('shares a compiled schema that was handed in', () => {
     const compiled = compileSchema(schema);
-    expect(openForm({ schema, compiled }).compiled).toBe(compiled);
+    expect(openForm({ schema, compiled }).schema).toBe(compiled);
   });
 });
 

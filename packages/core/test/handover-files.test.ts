@@ -80,7 +80,7 @@ describe('forms', () => {
     const source = file('forms/tide.tsx', { ...kit, forms: { tide: form } });
     expect(source).toMatch(/const messages = \{ required: 'Trengs.' \}/);
     expect(source).not.toContain('Fehlt.');
-    expect(source).toContain("const words = await loadWords('nb');");
+    expect(source).toContain("const words = wordsAs(nb, 'nb');");
     expect(source).toContain('prepared.open<Tide>({ values, words, messages, ...options })');
     const other = file('forms/tide.tsx', { ...kit, forms: { tide: { ...form, language: 'fr', messages: {} } } });
     expect(other).not.toContain('loadWords');

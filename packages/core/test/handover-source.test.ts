@@ -76,7 +76,7 @@ it.each(['__proto__', '../../etc', 'con', '', '*/ x', 'class', 'import'])(
       Object.defineProperty({}, name, { value: one, enumerable: true });
     const files = sources({ ...bare, codecs: part({ kind: 'text', cases: [{ shown: 'a' }] }), forms: part(form('x')) });
     for (const file of files) {
-      expect(file.path).toMatch(/^(codes|fields|index)\.ts$|^(codecs|forms)\/[\w-]+(\.test|\.types)?\.tsx?$/);
+      expect(file.path).toMatch(/^(codes|fields|index)\.ts$|^(codecs|forms)\/[\w-]+(\.test|\.types|\.plan\.d)?\.tsx?$/);
       expect(syntaxErrors(parse(file))).toEqual([]);
     }
   },

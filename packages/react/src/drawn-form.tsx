@@ -1,4 +1,4 @@
-import { asShownName, type DrawnWords, type Form, type Outcome, type Plan } from '@poietra/core';
+import { asShownName, type DrawnWords, type Form, type Outcome, type PlanTree } from '@poietra/core';
 import { useEffect, useMemo, useRef, useSyncExternalStore, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
 import type { AdaptedInput } from './given.js';
@@ -17,7 +17,7 @@ declare const process: { readonly env: { readonly NODE_ENV?: string } };
 /** What a whole form is drawn from and with. */
 export interface DrawnFormProps {
   readonly form: Form;
-  readonly plan: Plan;
+  readonly plan: PlanTree;
   /** What this plan is drawn with. */
   readonly drawings: Drawings;
   /** Adapted inputs by the names that the plan uses, beside HTML's own. */

@@ -1,4 +1,4 @@
-import { formatPointer, parsePointer, planAt, type DrawnWords, type Plan, type PlanNode } from '@poietra/core';
+import { formatPointer, parsePointer, planAt, type DrawnWords, type PlanNode, type PlanTree } from '@poietra/core';
 import type { ReactNode, Ref } from 'react';
 import { useFollowed } from './follow.js';
 import { partId } from './ids.js';
@@ -7,7 +7,7 @@ import { useScope, useWords } from './scope.js';
 import { fieldWords } from './words/field-words.js';
 
 /** What is wrong after an attempt to send, each with a way to its field. */
-export function Summary({ plan, box }: { readonly plan: Plan; readonly box: Ref<HTMLDivElement> }): ReactNode {
+export function Summary({ plan, box }: { readonly plan: PlanTree; readonly box: Ref<HTMLDivElement> }): ReactNode {
   const { form, baseId } = useScope();
   const words = useWords(fieldWords);
   const { problems, message, status } = useFollowed(() => {

@@ -1,7 +1,6 @@
 import {
   compileSchema,
   hintsSchemaWith,
-  LimitReached,
   missingIn,
   SchemaError,
   type HintDescription,
@@ -61,7 +60,7 @@ function checked(text: string, judge: (value: unknown) => readonly TextFault[]):
   } catch (error) {
     if (error instanceof SchemaError)
       return { faults: error.problems.map(({ at, message }) => ({ at, message })), isPlain, missing: missingIn(error) };
-    if (error instanceof LimitReached || error instanceof RangeError)
+    if (error instanceof RangeError)
       return { faults: [{ at: '', message: error.message }], isPlain };
     throw error;
   }

@@ -13,6 +13,7 @@ import { Force } from './force.js';
 import type { FormList } from './list.js';
 import type { Movable, Moves } from './moves.js';
 import { pointerOf, type Where } from './path.js';
+import type { FormSchema } from './form-schema.js';
 import type { Attended, Ground, OpenOptions } from './ground.js';
 import { FormProblems } from './problems.js';
 import { Place, places, type PlaceHolder } from './place.js';
@@ -23,7 +24,7 @@ import type { Chooser, Form, FormField, LeftOver, PlaceSettings, Snapshot, TellW
 const notLoaded: Expressed = { missing: 'Expressions are not loaded.' };
 
 export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Movable {
-  readonly compiled: CompiledSchema;
+  readonly schema: FormSchema;
   readonly tell: TellWhen;
   readonly disabled: boolean;
   readonly keepsHidden: boolean;
@@ -46,8 +47,8 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
     private readonly ground: Ground,
   ) {
     super();
-    this.compiled = ground.compiled;
-    this.#problems = new FormProblems(options, ground.compiled.messages);
+    this.schema = ground.schema;
+    this.#problems = new FormProblems(options, this.schema.messages);
     this.#moves = ground.moves?.(this);
     this.tell = options.tell ?? 'leave';
     this.disabled = options.disabled ?? false;
@@ -63,7 +64,10 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
     this.expressions?.start(rules);
     this.#settleBeginning();
     if (options.restore) restore(this, options.restore);
-    this.attendants = this.ground.attend?.(this, options) ?? [];
+    this.attendants = [
+      ...(ground.awaits?.(this, () => this.settleAll()) ?? []),
+      ...(ground.attend?.(this, options) ?? []),
+    ];
   }
   looksAt(at: Pointer, text: string): readonly Place[] {
     return this.expressions?.looksAt(at, text) ?? [];
@@ -328,7 +332,7 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
   }
 
   #memory(): Pick<CompiledSchema, 'recheck'> {
-    return this.compiled.follow((at, { id }) => this.#known(at)?.acts.chosen(id).peek());
+    return this.schema.follow((at, { id }) => this.#known(at)?.acts.chosen(id).peek());
   }
   #begin(values: unknown): void {
     this.begin();
@@ -372,9 +376,12 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
   snapshot(): Snapshot {
     return snapshotOf(places(this.#root), this.whole(this.#root));
   }
-  /** What is written at once, by a snapshot, is in force or not by now. */
+  /** Everything is asked again: what was written at once, by a snapshot, and what nobody could check before. */
   settleAll(): void {
-    this.#checked('');
+    batch(() => {
+      for (const place of places(this.#root)) place.stir();
+      this.#checked('');
+    });
   }
 
   /** Asks the schema again and lets conditions move what they move, until both agree. */

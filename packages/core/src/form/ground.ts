@@ -2,10 +2,11 @@
 import type { Codec } from '../codec/index.js';
 import type { Expressed } from '../expression/index.js';
 import type { Pointer } from '../json/index.js';
-import type { CompiledSchema, Facts } from '../schema/index.js';
+import type { Facts } from '../schema/index.js';
 import type { FormExpressions } from './computed.js';
 import type { Movable, Moves } from './moves.js';
 import type { Place } from './place.js';
+import type { FormSchema } from './form-schema.js';
 import type { CodecAt, FormOptions } from './types.js';
 
 /** What those who look after values beside the schema need of the form. */
@@ -30,10 +31,12 @@ export type OpenOptions = Omit<FormOptions, 'schema' | 'compiled' | 'compile' | 
 
 /** What a form stands on: a schema made ready, and codecs for places that nobody has chosen one for. */
 export interface Ground {
-  readonly compiled: CompiledSchema;
+  readonly schema: FormSchema;
   codec(facts: Facts): Codec;
   /** What a new record begins with, and the schema's defaults. */
   fill(begin: unknown): unknown;
+  /** Waits for what checks values, and says when it has come; absent where it is there. */
+  awaits?(form: Attended, arrived: () => void): readonly Attendant[];
   /** Moves entries and options; absent where a schema has neither lists nor choices. */
   moves?(form: Movable): Moves;
   /** Follows the expressions; absent where there are none. */

@@ -4,6 +4,9 @@ export { asksExpressions, asksServers, loadFormParts, openPrepared, type FormPar
 export { acceptedWords } from './outcome.js';
 export type { FormList } from './list.js';
 export { emptyOf } from './list.js';
+export type { FormExpressions } from './computed.js';
+export type { FormSchema } from './form-schema.js';
+export type { Attendant, Ground } from './ground.js';
 export type { Trouble } from './trouble.js';
 export { pointerOf, type Steps, type Where } from './path.js';
 export { readProblemDetails, type ProblemDetails } from './problem-details.js';

@@ -16,7 +16,7 @@ export function openForm<T = unknown>(options: FormOptions): Form<T> {
   const form = new OpenForm(
     { ...options, codecs: typeof codecs === 'object' ? codecsBy(codecs) : codecs },
     {
-      compiled,
+      schema: compiled,
       fill: (begin) => fillDefaults(compiled, begin),
       moves: (form) => new Moves(form),
       codec: (facts) => makeCodec({ kind: codecKind(facts) }),

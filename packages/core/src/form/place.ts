@@ -9,12 +9,12 @@ import {
   namedMembers,
   requiring,
   type Applied,
-  type CompiledSchema,
   type Condition,
   type Facts,
 } from '../schema/index.js';
 import { Acts, type Typed } from './acts.js';
 import { FormDocument } from './document.js';
+import type { FormSchema } from './form-schema.js';
 import type { FormField, PlaceSettings, TellWhen } from './types.js';
 
 /** A condition that places depend on, and its verdict when it was last asked. */
@@ -36,7 +36,7 @@ export const unruled: Ruling = { problems: [], pending: false };
 
 /** What a place needs of the form around it. */
 export interface PlaceHolder {
-  readonly compiled: CompiledSchema;
+  readonly schema: FormSchema;
   /** Who watches conditions (`Force`): it is told of a place that was made, and of values that have changed. */
   readonly force: { join(place: Place): boolean | undefined; touched(place: Place): void };
   readonly tell: TellWhen;
@@ -103,7 +103,7 @@ export class Place implements FormField {
   ) {
     this.at = parent ? joinPointer(parent.at, key) : '';
     const isItem = parent !== undefined && Array.isArray(form.read(parent));
-    this.applied = parent ? appliedBelow(parent.applied, isItem ? Number(key) : key) : applied(form.compiled.root);
+    this.applied = parent ? appliedBelow(parent.applied, isItem ? Number(key) : key) : applied(form.schema.root);
   }
 
   /** Has its conditions watched; called once, when the place is among the children of the one around it. */

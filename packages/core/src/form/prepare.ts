@@ -36,7 +36,7 @@ export function openPrepared<T = unknown>(
   { fill, ...parts }: FormParts = {},
 ): Form<T> {
   const form = new OpenForm(options, {
-    compiled,
+    schema: compiled,
     codec: () => plainMakers.same({}),
     fill: (begin) => (fill ? fill(compiled, begin) : begin),
     ...parts,

@@ -6,6 +6,8 @@ import { acceptedWords, outcomeOf } from './outcome.js';
 import type { Place } from './place.js';
 import type { FormOptions, FormStatus, Outcome, Submitted } from './types.js';
 
+const nothing = (): void => undefined;
+
 /** The part of a form that is about sending it; the value, and what is wrong with it, are the form's own. */
 export abstract class Sending {
   /** Where all that is wrong is told by now: within each of these places. Once sending was tried, that is everywhere. */
@@ -67,21 +69,23 @@ export abstract class Sending {
       this.#tell('');
       this.#message.value = undefined;
     });
-    for (let asked = this.#asked(true); asked; asked = this.#asked(false)) {
-      this.#status.value = 'sending';
-      await asked;
-    }
-    const problems = this.problems();
-    if (problems.length > 0) {
-      this.#status.value = 'open';
-      return { kind: 'invalid', problems };
-    }
-    this.#status.value = 'sending';
-    const begin = this.beginHere();
+    let begin = nothing;
     let outcome: Outcome;
     try {
+      for (let asked = this.#asked(true); asked; asked = this.#asked(false)) {
+        this.#status.value = 'sending';
+        await asked;
+      }
+      const problems = this.problems();
+      if (problems.length > 0) {
+        this.#status.value = 'open';
+        return { kind: 'invalid', problems };
+      }
+      this.#status.value = 'sending';
+      begin = this.beginHere();
       outcome = outcomeOf(await send(this.sent()));
     } catch (error) {
+      // Also where nobody could be asked: nothing is sent unchecked.
       outcome = { kind: 'failed', message: reasonOf(error) };
     }
     batch(() => {

@@ -4,6 +4,7 @@ import type { Pointer, Problem } from '../json/index.js';
 import type { Expressed, Expressions } from '../expression/index.js';
 import type { CompiledSchema, CompileOptions, Condition, Facts, Messages } from '../schema/index.js';
 import type { Words } from '../words/index.js';
+import type { FormSchema } from './form-schema.js';
 import type { Trouble } from './trouble.js';
 import type { FormList } from './list.js';
 import type { Where } from './path.js';
@@ -171,7 +172,8 @@ export interface FormField {
 
 /** A form: one JSON value, the schema that speaks of it, and what a person did with it. What is read inside an `effect` is followed. */
 export interface Form<T = unknown> {
-  readonly compiled: CompiledSchema;
+  /** The schema that it was opened on, or what was written out of it. */
+  readonly schema: FormSchema;
   readonly tell: TellWhen;
   readonly status: FormStatus;
   readonly changed: boolean;

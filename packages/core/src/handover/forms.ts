@@ -1,6 +1,6 @@
 /** Forms in source: schema, types, and a component that opens, draws and sends. */
 import { ownHintsOf, kitDocuments, type FormDescription, type Kit } from '../kit/index.js';
-import { makePlan, planFields, type SendDescription } from '../plan/index.js';
+import { makePlan, planFields, type PlanRules, type SendDescription } from '../plan/index.js';
 import { isSpoken } from '../words/index.js';
 import { compileSchema } from '../schema/index.js';
 import { standaloneSchema } from './bundle-schema.js';
@@ -9,6 +9,7 @@ import { called, type Called } from './named.js';
 import { comment, literal, quoted } from './source.js';
 import { typesFor } from './types.js';
 import { writeValidator } from './write-validator.js';
+import { writeForm, type FormWritten } from './written-form.js';
 
 export function formFiles(kit: Kit, isOwn: boolean): HandoverFile[] {
   const adapters = called(kit, 'adapters');
@@ -68,10 +69,13 @@ function filesOf(
   const hasOwnHints = Object.keys(ownHints).length > 0;
   const { send } = form;
   const skin = skinOf(form, kit, text);
+  const written = writeForm({ schema, hints: form.hints, rules: rulesOf(kit), file: `./${file}.schema.json` });
+  const ready =
+    'text' in written ? readyAtOnce(file, written, form, speaks) : preparedAtStart(file, form, speaks, written);
   const fromCore = [
-    ...(speaks ? ['loadWords'] : []),
     ...(send ? ['sendTo'] : []),
-    ...['type Form', 'type HintsBeside', 'type Outcome'],
+    ...ready.fromCore,
+    ...['type Form', 'type Outcome'],
     ...(hasOwnHints ? ['type OwnHintUse'] : []),
     ...(send ? ['type SendDescription', 'type SendOptions'] : []),
   ];
@@ -85,21 +89,18 @@ function filesOf(
   return [
     { path: `forms/${file}.schema.json`, text: `${JSON.stringify(schema, undefined, 2)}\n` },
     { path: `forms/${file}.types.ts`, text: `${typesFor(schema, type)}\n` },
+    ...ready.files,
     {
       path: `forms/${file}.tsx`,
       text: `import { ${fromCore.join(', ')} } from '@poietra/core';
-import { ${skin.isCompact ? 'compact, ' : ''}DrawnForm, ${hasOwnHints ? 'drawOwnHints, ' : ''}prepareForm } from '@poietra/react';
+import { ${[...(skin.isCompact ? ['compact'] : []), 'DrawnForm', ...(hasOwnHints ? ['drawOwnHints'] : []), ...ready.fromReact].join(', ')} } from '@poietra/react';
 import { useState, type ReactNode } from 'react';
-${imports.join('')}import { codes } from '../codes.js';
+${ready.imports}${imports.join('')}import { codes } from '../codes.js';
 import { rules } from '../fields.js';
-${skin.hasOwn ? "import { skins } from '../skins.js';\n" : ''}import schema from ${quoted(`./${file}.schema.json`)} with { type: 'json' };
-import type { ${type} } from ${quoted(`./${file}.types.js`)};
+${skin.hasOwn ? "import { skins } from '../skins.js';\n" : ''}import type { ${type} } from ${quoted(`./${file}.types.js`)};
 
-const hints: HintsBeside = ${literal(form.hints ?? {})};
 const inputs = {${used.map(({ name, value }) => ` ${quoted(name)}: ${value}`).join(',')}${used.length > 0 ? ' ' : ''}};
-${messages ? `${comment(`What is said instead, by keyword, in the language “${form.language ?? ''}”.`)}const messages = ${literal(messages)};\n` : ''}${hasOwnHints ? `const ownHints: Readonly<Record<string, OwnHintUse>> = ${literal(ownHints)};\nconst ownWords = drawOwnHints(ownHints);\n` : ''}${speaks ? `/** The language in which it speaks; \`form.speak\` goes on in another one. */\nconst words = await loadWords(${quoted(form.language ?? '')});\n` : ''}/** What this form’s schema asks for, fetched with the module. */
-const prepared = await prepareForm({ schema, hints, rules${hasOwnHints ? ': { ...rules, ownHints }' : ''}, codes });
-
+${messages ? `${comment(`What is said instead, by keyword, in the language “${form.language ?? ''}”.`)}const messages = ${literal(messages)};\n` : ''}${hasOwnHints ? `const ownHints: Readonly<Record<string, OwnHintUse>> = ${literal(ownHints)};\nconst ownWords = drawOwnHints(ownHints);\n` : ''}${ready.source(hasOwnHints)}
 /** Opens the form on values that were saved before, or empty. The options go before what the kit says: words, a draft to go on with. */
 export function open${type}(values?: ${type}, options?: Parameters<typeof prepared.open>[0]): Form<${type}> {
   return prepared.open<${type}>({ values${settings.length > 0 ? `, ${settings.join(', ')}` : ''}, ...options });
@@ -122,6 +123,66 @@ ${comment(form.title)}export function ${type}Form({ values, form: opened, send${
 `,
     },
   ];
+}
+
+/** How a form's module comes to `prepared`: its plan, its drawings and a way to open it. */
+interface Ready {
+  readonly files: readonly HandoverFile[];
+  readonly fromCore: readonly string[];
+  readonly fromReact: readonly string[];
+  readonly imports: string;
+  source(hasOwnHints: boolean): string;
+}
+
+/** The form is written out: it is there with its module. */
+function readyAtOnce(
+  file: string,
+  { text, drawings }: FormWritten,
+  { language }: FormDescription,
+  speaks: boolean,
+): Ready {
+  const boxes = drawings.filter((name) => name === 'boxInputs').map(() => 'inputs: boxInputs');
+  const given = [...boxes, ...drawings.filter((name) => name !== 'boxInputs')];
+  const words = /^de\b/i.test(language ?? '') ? 'de' : 'nb';
+  return {
+    files: [
+      { path: `forms/${file}.plan.js`, text },
+      {
+        path: `forms/${file}.plan.d.ts`,
+        text: `import type { WrittenForm } from '@poietra/react/written';\n\n/** The form as it is drawn and filled. */\nexport declare const written: WrittenForm;\n`,
+      },
+    ],
+    fromCore: [],
+    fromReact: [],
+    imports: `import { ${[...drawings, 'writtenForm'].join(', ')} } from '@poietra/react/written';
+${speaks ? `import { ${words}, wordsAs } from '@poietra/core/written';\n` : ''}import { written } from ${quoted(`./${file}.plan.js`)};
+`,
+    source:
+      () => `${speaks ? `${spoken}const words = wordsAs(${words}, ${quoted(language ?? '')});\n` : ''}/** The form as it was written out: there is nothing to wait for. */
+const prepared = writtenForm(written, { rules, codes${given.length > 0 ? `, drawings: { ${given.join(', ')} }` : ''} });
+`,
+  };
+}
+const spoken = '/** The language in which it speaks; `form.speak` goes on in another one. */\n';
+
+/** The form cannot be written out: what its schema asks for is fetched when its module starts. */
+function preparedAtStart(
+  file: string,
+  { hints, language }: FormDescription,
+  speaks: boolean,
+  { reason }: { readonly reason: string },
+): Ready {
+  return {
+    files: [],
+    fromCore: [...(speaks ? ['loadWords'] : []), 'type HintsBeside'],
+    fromReact: ['prepareForm'],
+    imports: `import schema from ${quoted(`./${file}.schema.json`)} with { type: 'json' };\n`,
+    source: (
+      hasOwnHints,
+    ) => `${speaks ? `${spoken}const words = await loadWords(${quoted(language ?? '')});\n` : ''}const hints: HintsBeside = ${literal(hints ?? {})};
+${comment(`Made ready when the module starts, since it cannot be written out: ${reason}`)}const prepared = await prepareForm({ schema, hints, rules${hasOwnHints ? ': { ...rules, ownHints }' : ''}, codes });
+`,
+  };
 }
 
 /** A client of the form's address. */
@@ -147,14 +208,16 @@ function skinOf(
   return { hasOwn, isCompact, use };
 }
 
+const rulesOf = ({ fields, codecs, rules }: Kit): PlanRules => ({
+  fields,
+  codecs,
+  ...(rules ? { choose: rules } : {}),
+});
+
 /** The kit's adapters that a form draws with. */
 export function usedAdapters(form: FormDescription, kit: Kit): string[] {
   const compiled = compileSchema(form.schema, { documents: kitDocuments(kit) });
-  const { root } = makePlan(compiled, form.hints, {
-    fields: kit.fields,
-    codecs: kit.codecs,
-    ...(kit.rules ? { choose: kit.rules } : {}),
-  });
+  const { root } = makePlan(compiled, form.hints, rulesOf(kit));
   const names = new Set(planFields(root).map(({ field }) => field.use.adapter));
   return [...names].filter((name) => Object.hasOwn(kit.adapters, name));
 }

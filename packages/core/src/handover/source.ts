@@ -23,17 +23,39 @@ export function literal(value: unknown, indent = ''): string {
   if (typeof value === 'string') return quoted(value);
   if (typeof value !== 'object' || value === null) return jsonText(value) ?? 'null';
   const inner = `${indent}  `;
-  const parts = Array.isArray(value)
-    ? value.map((item: unknown) => literal(item, inner))
-    : Object.keys(value).flatMap((name) => {
-        const member = ownMember(value, name);
-        return member === undefined ? [] : [`${keyOf(name)}: ${literal(member, inner)}`];
-      });
-  const [open, close] = Array.isArray(value) ? ['[', ']'] : ['{', '}'];
+  return Array.isArray(value)
+    ? listSource(
+        value.map((item: unknown) => literal(item, inner)),
+        indent,
+      )
+    : objectSource(
+        Object.keys(value).flatMap((name) => {
+          const member = ownMember(value, name);
+          return member === undefined ? [] : [[name, literal(member, inner)] as const];
+        }),
+        indent,
+      );
+}
+
+/** A list of what is source already. */
+export const listSource = (parts: readonly string[], indent = ''): string => block('[', ']', '', parts, indent);
+
+/** An object whose members are source already; one without a value is left out. */
+export function objectSource(
+  members: readonly (readonly [name: string, source: string | undefined])[],
+  indent = '',
+): string {
+  const parts = members.flatMap(([name, source]) =>
+    source === undefined ? [] : [name === source ? name : `${keyOf(name)}: ${source}`],
+  );
+  return block('{', '}', ' ', parts, indent);
+}
+
+function block(open: string, close: string, space: string, parts: readonly string[], indent: string): string {
   if (parts.length === 0) return `${open}${close}`;
-  const line = Array.isArray(value) ? `[${parts.join(', ')}]` : `{ ${parts.join(', ')} }`;
+  const line = `${open}${space}${parts.join(', ')}${space}${close}`;
   if (line.length + indent.length <= lineLength && !line.includes('\n')) return line;
-  return `${open}\n${parts.map((part) => `${inner}${part},\n`).join('')}${indent}${close}`;
+  return `${open}\n${parts.map((part) => `${indent}  ${part},\n`).join('')}${indent}${close}`;
 }
 
 /** A name of a member in a literal. `__proto__` written plainly would set the prototype. */

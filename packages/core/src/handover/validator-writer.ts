@@ -38,6 +38,15 @@ export class ValidatorWriter {
   write(): string | undefined {
     if (!this.#canBeWritten(bare(this.graph.root), new Set())) return undefined;
     this.root = this.#call(this.graph.root);
+    return this.source;
+  }
+
+  /** The name of a function that gives the verdict of one node; `undefined` where the engine has to. */
+  test(node: SchemaNode): string | undefined {
+    return this.#canBeWritten(bare(node), new Set()) ? this.#call(node) : undefined;
+  }
+  /** What was asked for so far, as source. */
+  get source(): string {
     return [...this.#constants, ...this.#functions].join('\n');
   }
 

@@ -50,7 +50,7 @@ ${
     return ${writer.root}(value);
   } catch (error) {
     // Nested too deep to be checked, or a schema that refers to itself without end.
-    if (error instanceof RangeError || error.name === 'LimitReached') return false;
+    if (error instanceof RangeError) return false;
     throw error;
   }`
 }

@@ -5,6 +5,7 @@
 export type { Json, JsonObject } from './value.js';
 export {
   copyOf,
+  equalJson,
   isJson,
   reasonOf,
   isObject,
@@ -18,7 +19,6 @@ export {
 export { formatPointer, parsePointer, joinPointer, isWithin, type Pointer } from './pointer.js';
 export { lookUp, parentPointer } from './look-up.js';
 export { canonical } from './canonical.js';
-export { equalJson } from './equal.js';
 export { removeAt, replaceAt } from './edit.js';
 export { copyJson, LimitReached, defaultLimits, type Limits } from './limits.js';
 export { isDevelopment, warnDeveloper } from './dev.js';

@@ -21,7 +21,7 @@ export const defaultLimits: Limits = {
 };
 
 /** A limit was reached. The message says which, where and how far it goes. */
-export class LimitReached extends Error {
+export class LimitReached extends RangeError {
   override name = 'LimitReached';
 }
 

@@ -40,7 +40,7 @@ export function readKit(foreign: unknown): KitReading {
   try {
     document = copyJson(foreign);
   } catch (error) {
-    if (error instanceof LimitReached || error instanceof RangeError) return bad('', error.message);
+    if (error instanceof RangeError) return bad('', error.message);
     throw error;
   }
   const version = (document as { poietra?: unknown } | null)?.poietra;

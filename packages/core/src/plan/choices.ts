@@ -1,6 +1,6 @@
 /** What a `oneOf` or `anyOf` means for a form: a chooser, a list of values with titles, "may be nothing", or nothing to draw. */
 import { isObject } from '../json/index.js';
-import { applied, type Applied, type Choice, type Condition, type SchemaNode } from '../schema/index.js';
+import { applied, type Applied, type Choice, type Condition, type SaidNode } from '../schema/index.js';
 
 export type Meaning =
   | { readonly kind: 'chooser' }
@@ -22,15 +22,15 @@ const asking = new Set([
   '$comment',
 ]);
 
-const rawOf = (node: SchemaNode): readonly unknown[] => applied(node).map((one) => one.node.raw);
+const rawOf = (node: SaidNode): readonly unknown[] => applied(node).map((one) => one.node.raw);
 
-function isSilent(node: SchemaNode): boolean {
+function isSilent(node: SaidNode): boolean {
   return rawOf(node).every((raw) => !isObject(raw) || Object.keys(raw).every((keyword) => asking.has(keyword)));
 }
-function isNull(node: SchemaNode): boolean {
+function isNull(node: SaidNode): boolean {
   return rawOf(node).some((raw) => isObject(raw) && (raw['type'] === 'null' || raw['const'] === null));
 }
-function plainValue({ raw }: SchemaNode): { value: unknown; text?: string } | undefined {
+function plainValue({ raw }: SaidNode): { value: unknown; text?: string } | undefined {
   if (!isObject(raw)) return undefined;
   const list: unknown = raw['enum'];
   const isOne = Object.hasOwn(raw, 'const') || (Array.isArray(list) && list.length === 1);

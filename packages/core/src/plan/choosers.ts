@@ -2,7 +2,7 @@
 import { isObject, type Kind } from '../json/index.js';
 import { applied, bestBranch, factsOf, type Facts } from '../schema/index.js';
 import { choicesAt, meaningOf, withBranch, withoutChoice } from './choices.js';
-import { isOfKind } from './kinds.js';
+import { kindAmong } from './kinds.js';
 import type { PlanNode, PlanOption } from './nodes.js';
 import { bodiesOf, isDeep, type ChoiceReader, type Planned } from './plan.js';
 import { choiceText, labelFrom } from './words.js';
@@ -59,12 +59,9 @@ function kinds(place: Planned, node: Parameters<ChoiceReader>[1]): PlanNode | un
   const options = several.map((kind) =>
     option(kindLabels[kind], () => node.plan({ ...place, settled: { ...place.settled, kind, label: base.label } })),
   );
-  const pick = (value: unknown): number =>
-    Math.max(
-      0,
-      several.findIndex((kind) => isOfKind(value, kind)),
-    );
-  return { ...base, kind: 'chooser', key: `${base.schemaAt}#kinds`, again: false, onDemand: false, options, pick };
+  const pick = (value: unknown): number => kindAmong(several, value);
+  const key = `${base.schemaAt}#kinds`;
+  return { ...base, kind: 'chooser', key, kinds: several, again: false, onDemand: false, options, pick };
 }
 
 export const readChoices: ChoiceReader = (place, node, isField) =>

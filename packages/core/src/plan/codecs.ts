@@ -1,4 +1,12 @@
-import { codecBy, loadMakers, makeCodec, type Codec, type CodecCode, type CodecDescription } from '../codec/index.js';
+import {
+  codecBy,
+  loadMakers,
+  makeCodec,
+  type Codec,
+  type CodecCode,
+  type CodecDescription,
+  type Makers,
+} from '../codec/index.js';
 import type { PlanNode } from './nodes.js';
 import { knownNodes, planAt, type Chosen } from './walk.js';
 
@@ -17,7 +25,11 @@ export async function prepareCodecs(
 ): Promise<CodecsByPlace> {
   const nodes = knownNodes(root);
   const kinds = nodes && new Set(nodes.flatMap((node) => (node.kind === 'field' ? [node.codec.kind] : [])));
-  const makers = await loadMakers(kinds, codes);
+  return codecsMadeBy(root, await loadMakers(kinds, codes));
+}
+
+/** Like `codecsOf`, of makers that are at hand. */
+export function codecsMadeBy(root: PlanNode, makers: Makers): CodecsByPlace {
   return byPlace(root, (description) => codecBy(makers, description));
 }
 

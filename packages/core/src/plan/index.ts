@@ -4,6 +4,9 @@ export { askServer, checksOf, type Ask } from './checks.js';
 export { openPlan, settingsOf, type OpenPlanOptions } from './open-plan.js';
 export { prepareChecks, prepareExpressions, preparePlan } from './prepare-plan.js';
 export { labelFrom } from './words.js';
+export { kindAmong } from './kinds.js';
+export { kitField, withNull, type FieldUse, type KitFields } from './kit-field.js';
+export type { Planned } from './plan.js';
 export type {
   Plan,
   PlanChoices,
@@ -13,6 +16,7 @@ export type {
   PlanList,
   PlanNode,
   PlanOption,
+  PlanTree,
   PlanTrouble,
 } from './nodes.js';
 export { eachNode, planFields } from './each.js';
@@ -22,14 +26,7 @@ export { fitted, startOf } from './start.js';
 export type { HintCheck, HintRule, Hints, HintsBeside, Remote, Span } from './hints.js';
 export { schemaOfSchemas } from './schema-of-schemas.js';
 export { hintsSchema, hintsSchemaWith } from './hints-schema.js';
-export {
-  chooseField,
-  standardRules,
-  type ChoiceRule,
-  type FieldDescription,
-  type FieldUse,
-  type PlanRules,
-} from './rules.js';
+export { chooseField, standardRules, type ChoiceRule, type FieldDescription, type PlanRules } from './rules.js';
 export { expressionsOf } from './expressions.js';
 export {
   remoteAddress,
@@ -40,6 +37,6 @@ export {
   variableOf,
   type RemoteChoice,
 } from './remote.js';
-export { codecsOf, prepareCodecs, type CodecsByPlace } from './codecs.js';
+export { codecsMadeBy, codecsOf, prepareCodecs, type CodecsByPlace } from './codecs.js';
 export { methodFor, sendTo, type Fetch, type Purpose, type SendDescription, type SendOptions } from './send.js';
 export { asShownName, readSubmission } from './submission.js';

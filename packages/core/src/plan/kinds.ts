@@ -17,3 +17,11 @@ export function isOfKind(value: unknown, kind: Kind): boolean {
       return typeof value === kind;
   }
 }
+
+/** Which of several kinds a value is of; the first where it is of none. */
+export function kindAmong(kinds: readonly Kind[], value: unknown): number {
+  return Math.max(
+    0,
+    kinds.findIndex((kind) => isOfKind(value, kind)),
+  );
+}

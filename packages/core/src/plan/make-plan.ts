@@ -4,12 +4,18 @@ import { checkHints } from './check-hints.js';
 import { readChoices } from './choosers.js';
 import type { HintsBeside } from './hints.js';
 import type { Plan } from './nodes.js';
-import { planWith } from './plan.js';
+import { planWith, type Readers } from './plan.js';
 import type { PlanRules } from './rules.js';
 
-/** What is drawn for a schema with its hints: which fields, in which order, with which words. Values play no part in it. */
-export function makePlan(compiled: CompiledSchema, beside: HintsBeside = {}, rules: PlanRules = {}): Plan {
-  const plan = planWith({ choices: readChoices, boxes: readBox }, compiled, beside, rules);
+/** What is drawn for a schema with its hints, everything at hand (`note` takes down what each part was made of): which fields, in which order, with which words. Values play no part in it. */
+export function makePlan(
+  compiled: CompiledSchema,
+  beside: HintsBeside = {},
+  rules: PlanRules = {},
+  note?: Readers['note'],
+): Plan {
+  const readers = { choices: readChoices, boxes: readBox, ...(note ? { note } : {}) };
+  const plan = planWith(readers, compiled, beside, rules);
   let troubles: Plan['troubles'] | undefined;
   return {
     ...plan,

@@ -1,8 +1,9 @@
 /** What a plan is made of: the parts of the tree that is drawn. */
 import type { CodecDescription } from '../codec/index.js';
+import type { Kind } from '../json/index.js';
 import type { CompiledSchema, Condition, Facts } from '../schema/index.js';
 import type { Hints, HintsBeside } from './hints.js';
-import type { FieldUse } from './rules.js';
+import type { FieldUse } from './kit-field.js';
 
 export interface PlanBase {
   /** The member's name; empty for the whole, `*` for the item of a list. */
@@ -57,6 +58,8 @@ export interface PlanChooser extends PlanBase {
   readonly kind: 'chooser';
   /** What the form remembers the choice by. */
   readonly key: string;
+  /** The kinds of value that it chooses between; absent where it is between branches of the schema. */
+  readonly kinds?: readonly Kind[];
   /** The option that a value speaks for. */
   pick(value: unknown): number;
   readonly options: readonly PlanOption[];
@@ -80,11 +83,14 @@ export interface PlanTrouble {
   readonly says: string;
 }
 
-/** What is to be drawn for a schema: a tree of fields, groups, lists and choosers. Values play no part in it. */
-export interface Plan {
+/** The tree of fields, groups, lists and choosers that is drawn, however it came. */
+export interface PlanTree {
+  readonly root: PlanNode;
+}
+/** What is to be drawn for a schema. Values play no part in it. */
+export interface Plan extends PlanTree {
   /** What is wrong with the hints: names and values that are not known, places that are not there. */
   readonly troubles: readonly PlanTrouble[];
-  readonly root: PlanNode;
   readonly compiled: CompiledSchema;
   /** The hints that were given beside the schema. */
   readonly beside: HintsBeside;

@@ -10,7 +10,7 @@ import {
 import { checksOf, type Ask } from './checks.js';
 import { codecsOf } from './codecs.js';
 import { expressionsOf } from './expressions.js';
-import type { Plan } from './nodes.js';
+import type { Plan, PlanTree } from './nodes.js';
 import { planAt } from './walk.js';
 
 /** What a form is opened with beside what its plan says. */
@@ -22,7 +22,7 @@ export interface OpenPlanOptions extends Omit<FormOptions, 'schema' | 'compiled'
 }
 
 /** What the hints of each place say of how it is told and shown, for `openForm`. */
-export function settingsOf({ root }: Plan): (at: string) => PlaceSettings | undefined {
+export function settingsOf({ root }: PlanTree): (at: string) => PlaceSettings | undefined {
   return (at) => planAt(root, at)?.hints;
 }
 

@@ -14,8 +14,9 @@ import {
 import type { CodecDescription } from '../codec/index.js';
 import type { Hints, HintsBeside } from './hints.js';
 import type { Plan, PlanBase, PlanChoices, PlanField, PlanGroup, PlanList, PlanNode } from './nodes.js';
+import { withNull, type FieldUse } from './kit-field.js';
 import { readHints } from './read-hints.js';
-import { chooseField, type BoxReader, type FieldUse, type PlanRules } from './rules.js';
+import { chooseField, type BoxReader, type PlanRules } from './rules.js';
 import { choiceText, labelFrom } from './words.js';
 
 export interface Around {
@@ -53,6 +54,8 @@ export type ChoiceReader = (
 export interface Readers {
   readonly choices?: ChoiceReader | undefined;
   readonly boxes?: BoxReader | undefined;
+  /** Takes down what each part was made of, for those who write plans out. */
+  note?(node: PlanNode, place: Planned): void;
 }
 
 /** Groups as deep as this are opened on demand: a schema of thousands of parts has no end without containing itself. */
@@ -71,6 +74,12 @@ export function planWith(
 }
 
 function plan(place: Planned): PlanNode {
+  const node = nodeOf(place);
+  place.around.readers.note?.(node, place);
+  return node;
+}
+
+function nodeOf(place: Planned): PlanNode {
   const { at, around } = place;
   const base = baseOf(place, at);
   const { facts, hints } = base;
@@ -231,7 +240,7 @@ function withoutGaps(members: Readonly<Record<string, string | undefined>>): Hin
 /** Where the schema takes null, or asks for no text of at least one character, an emptied input can say so. */
 function withEmpty(codec: CodecDescription, facts: Facts): CodecDescription {
   if (codec.options?.['empty'] !== undefined || !facts.kinds?.includes('null')) return codec;
-  return { ...codec, options: { ...codec.options, empty: 'null' } };
+  return withNull(codec);
 }
 
 function isList(facts: Facts, at: readonly Applied[]): boolean {

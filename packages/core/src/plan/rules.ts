@@ -2,13 +2,7 @@ import type { CodecDescription } from '../codec/index.js';
 import type { Kind } from '../json/index.js';
 import type { Facts } from '../schema/index.js';
 import type { Hints } from './hints.js';
-
-/** What draws and carries a value: an adapter by name (`native:text`, or one of the kit's) and a codec. */
-export interface FieldUse {
-  readonly adapter: string;
-  readonly codec: CodecDescription;
-  readonly field?: string;
-}
+import { kitField, type FieldUse } from './kit-field.js';
 
 /** A field of the kit: adapter and codec, with words of its own that a form may override. */
 export interface FieldDescription {
@@ -99,10 +93,8 @@ export function chooseField(
   item?: Facts,
   boxes?: BoxReader,
 ): FieldUse | undefined {
-  const named = hints.field === undefined ? undefined : rules.fields?.[hints.field];
-  if (named && hints.field !== undefined) {
-    return { adapter: named.adapter, codec: rules.codecs?.[named.codec] ?? { kind: named.codec }, field: hints.field };
-  }
+  const named = hints.field === undefined ? undefined : kitField(hints.field, rules);
+  if (named) return named;
   const several = item?.allowed !== undefined && facts.uniqueItems ? item.allowed : undefined;
   // Yes or no stays a check mark, also where only one of the two is allowed.
   const isMark = facts.kinds?.length === 1 && facts.kinds[0] === 'boolean';

@@ -5,18 +5,10 @@ import type { Hints } from './hints.js';
 /** A value to choose from in words: those of the hints, or the value itself. */
 export function choiceText(value: unknown, hints: Hints): string {
   const words = isObject(hints.words) ? ownMember(hints.words, String(value)) : undefined;
-  return typeof words === 'string'
-    ? words
-    : typeof value === 'string'
-      ? value
-      : value === null
-        ? 'nothing'
-        : typeof value === 'boolean'
-          ? value
-            ? 'yes'
-            : 'no'
-          : JSON.stringify(value);
+  const text = JSON.stringify(value);
+  return typeof words === 'string' ? words : typeof value === 'string' ? value : (plainly[text] ?? text);
 }
+const plainly: Readonly<Record<string, string>> = { null: 'nothing', true: 'yes', false: 'no' };
 
 /** `collectionDate` and `collection_date` both become “Collection date”. */
 export function labelFrom(name: string): string {

@@ -2,14 +2,52 @@
  * Which subschemas speak about a place, and under which conditions: what a form needs to know before and while it is
  * filled. Conditions are kept, not evaluated, so that a form can watch just the values they depend on.
  */
-import { defaultLimits, equalJson, isObject, LimitReached, ownMember, type Kind } from '../json/index.js';
-import { Run, type SchemaNode } from './rule.js';
+import { equalJson, isObject, ownMember, type Kind, type Pointer } from '../json/index.js';
+
+/**
+ * What is read of a subschema here: a compiled one has it, and so has one that was written out (`written.ts`), of which
+ * nothing else is there.
+ */
+export interface SaidNode {
+  readonly raw: unknown;
+  readonly resource: { readonly document: string };
+  /** Its place in its document. */
+  readonly at: Pointer;
+  readonly rules: readonly SaidRule[];
+}
+export type SaidRule =
+  | { readonly kind: 'assertion'; readonly keyword: string }
+  | {
+      readonly kind: 'within';
+      readonly keyword: string;
+      readonly nodes: readonly SaidNode[] | (() => readonly SaidNode[]);
+    }
+  | {
+      readonly kind: 'members';
+      readonly keyword: string;
+      readonly inner: readonly SaidNode[];
+      keys(value: object): readonly (string | number)[];
+      nodesFor(key: string | number): readonly SaidNode[];
+    }
+  | { readonly kind: 'presence'; readonly keyword: string; readonly nameSet: ReadonlySet<string> }
+  | { readonly kind: 'whole'; readonly keyword: string; readonly branching?: SaidBranching };
+type SaidBranching =
+  | {
+      readonly kind: 'if';
+      readonly asks: Asks;
+      readonly yes: SaidNode | undefined;
+      readonly no: SaidNode | undefined;
+    }
+  | ({ readonly kind: 'choice' } & Choice)
+  | { readonly kind: 'present'; readonly entries: readonly (readonly [string, SaidNode])[] };
+/** What an `if` asks of a value. @throws {RangeError} where that cannot be decided. */
+export type Asks = (value: unknown) => boolean;
 
 /** Something that has to hold at an ancestor, `up` levels above the place spoken of. */
 export interface Condition {
   readonly up: number;
   readonly about:
-    | { readonly kind: 'if'; readonly test: SchemaNode; readonly holds: boolean }
+    | { readonly kind: 'if'; readonly asks: Asks; readonly holds: boolean }
     | { readonly kind: 'present'; readonly name: string }
     | { readonly kind: 'branch'; readonly choice: Choice; readonly index: number };
 }
@@ -18,20 +56,21 @@ export interface Condition {
 export interface Choice {
   /** Where it stands: the same whenever the schema is compiled, so that a choice can be kept. */
   readonly id: string;
-  readonly nodes: readonly SchemaNode[];
-  best(value: unknown, run: Run): number | undefined;
+  readonly nodes: readonly SaidNode[];
+  /** @throws {RangeError} where it cannot be decided. */
+  best(value: unknown): number | undefined;
 }
 
 /** One subschema that speaks about a place, if all its conditions hold. */
 export interface Applied {
-  readonly node: SchemaNode;
+  readonly node: SaidNode;
   readonly when: readonly Condition[];
 }
 
-const cache = new WeakMap<SchemaNode, readonly Applied[]>();
+const cache = new WeakMap<SaidNode, readonly Applied[]>();
 
 /** A node and all that it draws in at the same place: references, `allOf`, conditional branches, choices. */
-export function applied(node: SchemaNode): readonly Applied[] {
+export function applied(node: SaidNode): readonly Applied[] {
   const known = cache.get(node);
   if (known) return known;
   const found: Applied[] = [];
@@ -40,23 +79,23 @@ export function applied(node: SchemaNode): readonly Applied[] {
   return found;
 }
 
-function expand(node: SchemaNode, when: readonly Condition[], into: Applied[], open: Set<SchemaNode>): void {
+function expand(node: SaidNode, when: readonly Condition[], into: Applied[], open: Set<SaidNode>): void {
   if (open.has(node)) return;
   open.add(node);
   // The node that only enters another resource says nothing itself.
   if (!node.rules.some((rule) => rule.keyword === '')) into.push({ node, when });
   for (const rule of node.rules) {
     if (rule.kind === 'within') {
-      const nodes = typeof rule.nodes === 'function' ? rule.nodes(freshRun()) : rule.nodes;
+      const nodes = typeof rule.nodes === 'function' ? rule.nodes() : rule.nodes;
       for (const inner of nodes) expand(inner, when, into, open);
     } else if (rule.kind === 'whole' && rule.branching) {
       const { branching } = rule;
-      const under = (inner: SchemaNode, about: Condition['about']): void =>
+      const under = (inner: SaidNode, about: Condition['about']): void =>
         expand(inner, [...when, { up: 0, about }], into, open);
       if (branching.kind === 'if') {
-        const { test, yes, no } = branching;
-        if (yes) under(yes, { kind: 'if', test, holds: true });
-        if (no) under(no, { kind: 'if', test, holds: false });
+        const { asks, yes, no } = branching;
+        if (yes) under(yes, { kind: 'if', asks, holds: true });
+        if (no) under(no, { kind: 'if', asks, holds: false });
       } else if (branching.kind === 'present') {
         for (const [name, inner] of branching.entries) under(inner, { kind: 'present', name });
       } else branching.nodes.forEach((inner, index) => under(inner, { kind: 'branch', choice: branching, index }));
@@ -143,9 +182,9 @@ export function bestBranch(choice: Choice, value: unknown): number {
   // A value that is not there speaks for none of them.
   if (value === undefined) return 0;
   try {
-    return choice.best(value, freshRun()) ?? 0;
+    return choice.best(value) ?? 0;
   } catch (error) {
-    if (error instanceof LimitReached || error instanceof RangeError) return 0;
+    if (error instanceof RangeError) return 0;
     throw error;
   }
 }
@@ -155,7 +194,7 @@ export function holds({ about }: Condition, value: unknown): boolean {
   try {
     return isMet(about, value);
   } catch (error) {
-    if (error instanceof LimitReached || error instanceof RangeError) return false;
+    if (error instanceof RangeError) return false;
     throw error;
   }
 }
@@ -163,16 +202,12 @@ export function holds({ about }: Condition, value: unknown): boolean {
 function isMet(about: Condition['about'], value: unknown): boolean {
   switch (about.kind) {
     case 'if':
-      return about.test.accepts(value, freshRun()) === about.holds;
+      return about.asks(value) === about.holds;
     case 'present':
       return ownMember(value, about.name) !== undefined;
     case 'branch':
       return bestBranch(about.choice, value) === about.index;
   }
-}
-
-function freshRun(): Run {
-  return new Run(defaultLimits);
 }
 
 /** What the schemas at a place say together. */
@@ -203,7 +238,7 @@ const upper = new Set(['maximum', 'exclusiveMaximum', 'maxLength', 'maxItems', '
 const lower = new Set(['minimum', 'exclusiveMinimum', 'minLength', 'minItems', 'minProperties']);
 
 /** Gathers what schemas say of one place. The first to give a title, a description or a default wins: it stands nearest. */
-export function factsOf(nodes: readonly SchemaNode[]): Facts {
+export function factsOf(nodes: readonly SaidNode[]): Facts {
   const facts: { -readonly [K in keyof Facts]: Facts[K] } & {
     limits: Record<string, number>;
     patterns: string[];

@@ -31,7 +31,7 @@ export interface CompileOptions {
 export class SchemaError extends Error {
   override name = 'SchemaError';
   constructor(readonly problems: readonly Problem[]) {
-    super(problems.map(({ at, message }) => `At ${at === '' ? 'the root' : at}: ${message}`).join('\n'));
+    super(problems.map(({ at, message }) => `At ${at || 'the root'}: ${message}`).join('\n'));
   }
 }
 
@@ -287,15 +287,13 @@ export class Compiler {
     const at = schemaAt(node, keyword);
     const document = uri.split('#')[0] ?? '';
     const known = this.registry.resolve(document) !== undefined;
-    const message = known
-      ? `The reference “${reference}” leads to a place that is not there.`
-      : `The reference “${reference}” leads to the document ${document === '' ? 'itself' : document}, which is not at hand.`;
+    const end = known ? 'a place that is not there' : `the document ${document || 'itself'}, which is not at hand`;
     this.#problems.push({
       at,
       keyword: 'reference',
       schemaAt: at,
-      params: known ? { reference } : { reference, document },
-      message,
+      params: { reference, ...(known ? {} : { document }) },
+      message: `The reference “${reference}” leads to ${end}.`,
     });
   }
 }

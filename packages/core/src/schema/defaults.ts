@@ -1,6 +1,21 @@
 import { isObject, ownMember, setOwn } from '../json/index.js';
-import { applied, appliedBelow, factsOf, holds, namedMembers, requiring, type Applied } from './applied.js';
+import {
+  applied,
+  appliedBelow,
+  factsOf,
+  holds,
+  namedMembers,
+  requiring,
+  type Applied,
+  type SaidNode,
+} from './applied.js';
 import type { CompiledSchema } from './compiled.js';
+
+/** What is asked of a schema here. */
+interface Fillable {
+  readonly root: SaidNode;
+  accepts(value: unknown): boolean;
+}
 
 /** Levels to which a schema that contains itself is filled. */
 const deepest = 32;
@@ -14,7 +29,7 @@ const budget = (): Budget => ({ left: 10_000 });
  * A copy of the value in which absent members have the defaults that the schema gives them, also inside what was
  * there. A default is taken only where it leaves the value no worse: one that the schema itself refuses is passed over.
  */
-export function fillDefaults(compiled: CompiledSchema, value: unknown): unknown {
+export function fillDefaults(compiled: Fillable, value: unknown): unknown {
   const root = applied(compiled.root);
   const { default: whole } = factsOf(active(root, [value]).map(({ node }) => node));
   const start = value === undefined ? whole : value;
@@ -49,7 +64,7 @@ function fill(at: readonly Applied[], chain: readonly unknown[], depth: number, 
 }
 
 /** The members of `filled` that can be taken over one after the other with the value staying valid. */
-function fillOneByOne(compiled: CompiledSchema, value: unknown, filled: unknown): unknown {
+function fillOneByOne(compiled: Fillable, value: unknown, filled: unknown): unknown {
   if (!isObject(value) || !isObject(filled)) return value;
   let best: Record<string, unknown> = value;
   for (const name of Object.keys(filled)) {

@@ -34,10 +34,14 @@ export {
   type Choice,
   type Condition,
   type Facts,
+  type SaidNode,
+  type SaidRule,
+  type Asks,
 } from './applied.js';
 export type { StandardIssue, StandardSchema } from './standard.js';
 export type { ValueOf } from './value-of.js';
-export type { SchemaNode } from './rule.js';
+export type { Branching, Rule, SchemaNode } from './rule.js';
+export { tellingMember } from './keywords/branches.js';
 export { fillDefaults, startValue } from './defaults.js';
 export { inferSchema, type Inferred, type InferReason } from './infer.js';
 export { outputOf, type OutputFormat, type OutputUnit } from './output.js';

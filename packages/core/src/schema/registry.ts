@@ -1,5 +1,5 @@
 import { copyJson, isObject, joinPointer, ownMember, parsePointer, type Limits, type Pointer } from '../json/index.js';
-import { idWord, newest, onlyNewest, positions, refStandsAlone, type Dialect, type Dialects } from './dialect.js';
+import { idWord, onlyNewest, positions, refStandsAlone, type Dialect, type Dialects } from './dialect.js';
 import { resolveInside, splitFragment } from './uri.js';
 
 /** A schema with an address of its own: a document, or a part of one that has an `$id`. */
@@ -47,21 +47,21 @@ export interface Beyond {
 export class Registry {
   readonly #resources = new Map<string, Resource>();
   /** Where each subschema object stands; the copies make sure that no object stands in two places. */
-  readonly #spots = new Map<object, Spot>();
+  readonly #spots = new Map<unknown, Spot>();
   readonly #waiting = new Map<string, unknown>();
 
   constructor(
-    private readonly fallback: Dialect = newest,
-    private readonly limits?: Limits,
-    private readonly engine?: Beyond,
+    private readonly fallback: Dialect,
+    private readonly limits: Limits,
+    private readonly engine: Beyond,
   ) {}
 
   get #dialects(): Dialects {
-    return this.engine?.dialects ?? onlyNewest;
+    return this.engine.dialects ?? onlyNewest;
   }
   /** A reference as seen from a base (RFC 3986, section 5). */
   absolute(base: string, reference: string): string {
-    return (this.engine?.resolveUri ?? resolveInside)(base, reference);
+    return (this.engine.resolveUri ?? resolveInside)(base, reference);
   }
 
   /** Keeps a document until a reference asks for it. */
@@ -80,16 +80,7 @@ export class Registry {
   begin(uri: string, document: unknown): { readonly root: Spot; readonly pending: Pending[] } {
     const copy = copyJson(document, this.limits);
     const address = splitFragment(uri).document;
-    const holder: Resource = {
-      uri: address,
-      root: copy,
-      dialect: this.fallback,
-      document: address,
-      at: '',
-      anchors: new Map(),
-      dynamicAnchors: new Map(),
-      recursive: false,
-    };
+    const holder = resourceOf({ uri: address, root: copy, dialect: this.fallback, document: address, at: '' });
     const pending: Pending[] = [];
     const root = this.scanOne({ raw: copy, holder, at: '' }, pending, true);
     if (!this.#resources.has(address)) this.#resources.set(address, root.resource);
@@ -112,13 +103,13 @@ export class Registry {
 
   /** The spot of a subschema that was found by walking; `undefined` for booleans and what was never scanned. */
   spotOf(raw: unknown): Spot | undefined {
-    return typeof raw === 'object' && raw !== null ? this.#spots.get(raw) : undefined;
+    return this.#spots.get(raw);
   }
 
   #resource(uri: string): Resource | undefined {
     const known = this.#resources.get(uri);
     if (known) return known;
-    const document = this.#waiting.get(uri) ?? this.engine?.metaSchema?.(uri);
+    const document = this.#waiting.get(uri) ?? this.engine.metaSchema?.(uri);
     if (document === undefined) return undefined;
     this.add(uri, document);
     return this.#resources.get(uri);
@@ -178,15 +169,14 @@ export class Registry {
         continue;
       const below = joinPointer(at, keyword);
       const isList = Array.isArray(value);
+      const isMap = position === 'map' || position === 'dependencies';
       if (position === 'schema' || (position === 'either' && !isList))
         pending.push({ raw: value, holder: resource, at: below });
-      else if (isList && (position === 'list' || position === 'either'))
-        value.forEach((item, i) => pending.push({ raw: item, holder: resource, at: joinPointer(below, i) }));
-      else if (isObject(value) && (position === 'map' || position === 'dependencies')) {
-        for (const name of Object.keys(value))
-          if (!Array.isArray(value[name]))
-            pending.push({ raw: value[name], holder: resource, at: joinPointer(below, name) });
-      }
+      else if (isMap ? isObject(value) : isList)
+        for (const [name, item] of Object.entries(value as object))
+          // In a map, a list is no schema: it names members that are needed.
+          if (!isMap || !Array.isArray(item))
+            pending.push({ raw: item, holder: resource, at: joinPointer(below, name) });
     }
     reverseFrom(pending, from);
     return spot;
@@ -202,16 +192,8 @@ export class Registry {
     const uri = typeof id === 'string' ? splitFragment(this.absolute(holder.uri, id)).document : holder.uri;
     const ownsAddress = typeof id === 'string' && !id.startsWith('#');
     if (!isRoot && !ownsAddress) return holder;
-    const resource: Resource = {
-      uri,
-      root: raw,
-      dialect,
-      document: holder.document,
-      at,
-      anchors: new Map(),
-      dynamicAnchors: new Map(),
-      recursive: raw['$recursiveAnchor'] === true,
-    };
+    const resource = resourceOf({ uri, root: raw, dialect, document: holder.document, at });
+    resource.recursive = raw['$recursiveAnchor'] === true;
     this.#resources.set(uri, resource);
     if (isRoot) this.#resources.set(holder.uri, resource);
     return resource;
@@ -238,11 +220,14 @@ export class Registry {
   }
 }
 
+const resourceOf = (where: Pick<Resource, 'uri' | 'root' | 'dialect' | 'document' | 'at'>): Resource => ({
+  ...where,
+  anchors: new Map(),
+  dynamicAnchors: new Map(),
+  recursive: false,
+});
+
 /** The last one in is taken first. */
 function reverseFrom(list: Pending[], from: number): void {
-  for (let low = from, high = list.length - 1; low < high; low++, high--) {
-    const [a, b] = [list[low], list[high]] as [Pending, Pending];
-    list[low] = b;
-    list[high] = a;
-  }
+  for (const one of list.splice(from).reverse()) list.push(one);
 }

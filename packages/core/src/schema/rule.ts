@@ -78,7 +78,8 @@ export interface Assertion extends RuleBase {
 /** Asks other schemas about the same value; all of them have to accept. */
 export interface Within extends RuleBase {
   readonly kind: 'within';
-  readonly nodes: readonly SchemaNode[] | ((run: Run) => readonly SchemaNode[]);
+  /** Those of a dynamic reference depend on the way that led to it; without a run they are where it leads by itself. */
+  readonly nodes: readonly SchemaNode[] | ((run?: Run) => readonly SchemaNode[]);
   readonly isReference: boolean;
   /** The resource that is entered on the way in, and left on the way out. */
   readonly enters?: Resource;
@@ -86,6 +87,8 @@ export interface Within extends RuleBase {
 /** Asks other schemas about members or items, each on its own. */
 export interface Members extends RuleBase {
   readonly kind: 'members';
+  /** Every schema that it could ask. */
+  readonly inner: readonly SchemaNode[];
   keys(value: object): readonly (string | number)[];
   nodesFor(key: string | number): readonly SchemaNode[];
   /** The word for the schema of one member, as it continues the way: `properties/a`, `items`. */
@@ -102,6 +105,8 @@ export type Branching =
   | {
       readonly kind: 'if';
       readonly test: SchemaNode;
+      /** Its verdict, for those outside of a run. */
+      asks(value: unknown): boolean;
       readonly yes: SchemaNode | undefined;
       readonly no: SchemaNode | undefined;
     }
@@ -110,7 +115,7 @@ export type Branching =
       /** Document and place of the keyword. */
       readonly id: string;
       readonly nodes: readonly SchemaNode[];
-      best(value: unknown, run: Run): number | undefined;
+      best(value: unknown): number | undefined;
     }
   | { readonly kind: 'present'; readonly entries: readonly (readonly [string, SchemaNode])[] };
 

@@ -28,6 +28,9 @@ export async function loadWords(tag: string): Promise<Words | undefined> {
     throw new TypeError(
       `There are no words for “${tag}”${nearest(tag, spokenLanguages)} There are: ${spokenLanguages.join(', ')}. A form also takes an object of one’s own (Words).`,
     );
-  const words = await load();
-  return words.lang === tag || primary === 'no' ? words : { ...words, lang: tag };
+  return wordsAs(await load(), tag);
 }
+
+/** The words of a language under a tag that says more than they do: `de-AT`. */
+export const wordsAs = (words: Words, tag: string): Words =>
+  words.lang === tag || primaryOf(tag) === 'no' ? words : { ...words, lang: tag };

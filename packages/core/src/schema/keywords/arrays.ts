@@ -27,6 +27,7 @@ function leading(context: Context): Members | undefined {
       seen.itemsBefore = Math.max(seen.itemsBefore, nodes.length);
       return this.accepts(items, run);
     },
+    inner: nodes,
     keys: (items) => nodes.map((_, i) => i).slice(0, (items as unknown[]).length),
     nodesFor: (key) => nodes.slice(Number(key), Number(key) + 1),
     step: (key) => joinPointer(`/${keyword}`, key),
@@ -50,6 +51,7 @@ function following(context: Context, from: number): Members {
       seen.allItems = true;
       return this.accepts(items, run);
     },
+    inner: nodes,
     keys: (items) => Array.from({ length: Math.max(0, (items as unknown[]).length - from) }, (_, i) => i + from),
     nodesFor: (key) => (Number(key) >= from ? nodes : none),
     step: () => `/${context.keyword}`,

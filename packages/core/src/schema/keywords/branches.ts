@@ -1,12 +1,12 @@
 /** Keywords whose subschemas hold only sometimes. */
-import { equalJson, isObject, joinPointer, ownMember, type Problem } from '../../json/index.js';
+import { defaultLimits, equalJson, isObject, joinPointer, ownMember, type Problem } from '../../json/index.js';
 import { kindWords, type Messages } from '../messages.js';
 import { Seen } from '../seen.js';
-import { bits, type Branching, type Site, type Run, type SchemaNode } from '../rule.js';
+import { bits, Run, type Branching, type Site, type SchemaNode } from '../rule.js';
 import { branches, type Context, type Family, type Keyword } from './context.js';
 
 /** Which member tells the branches of a choice apart: a required constant or a small enumeration in each of them. */
-function tellingMember(
+export function tellingMember(
   nodes: readonly SchemaNode[],
 ): { name: string; values: readonly (readonly unknown[])[] } | undefined {
   const first = membersWithValues(nodes[0]);
@@ -68,6 +68,9 @@ function bestBranch(
   return best && best.score < 10_000 ? best : undefined;
 }
 
+/** For those who ask outside of a run. */
+const freshRun = (): Run => new Run(defaultLimits);
+
 type Choices = Extract<Branching, { readonly kind: 'choice' }>;
 
 /** The kinds that the branches take, where each says so: "has to be a text or a number" helps more than "fits no branch". */
@@ -120,7 +123,8 @@ function choice(context: Context, nodes: readonly SchemaNode[]): Choices {
     kind: 'choice',
     id: `${context.spot.resource.document}#${joinPointer(context.spot.at, context.keyword)}`,
     nodes,
-    best(value, run) {
+    best(value) {
+      const run = freshRun();
       const fits = nodes.findIndex((node) => node.accepts(value, run));
       return fits >= 0 ? fits : bestBranch(context, nodes, value, run, { at: '', way: '' })?.index;
     },
@@ -212,7 +216,7 @@ const condition: Keyword = (context) => {
     kind: 'whole',
     keyword: 'if',
     on: bits.any,
-    branching: { kind: 'if', test, yes, no },
+    branching: { kind: 'if', test, asks: (value) => test.accepts(value, freshRun()), yes, no },
     accepts(value, run) {
       const next = test.accepts(value, run) ? yes : no;
       return next === undefined || next.accepts(value, run);

@@ -12,7 +12,7 @@ const dynamicRef: Keyword = (context) => {
   const isDynamic = isObject(start.raw) && start.raw['$dynamicAnchor'] === anchor;
   if (!isDynamic) return reference('$dynamicRef', [start], () => start);
   return reference('$dynamicRef', undefined, (run) => {
-    for (const resource of run.scope) {
+    for (const resource of run?.scope ?? []) {
       const node = context.dynamicNode(resource, anchor);
       if (node) return node;
     }
@@ -26,7 +26,7 @@ const recursiveRef: Keyword = (context) => {
   if (!start) return undefined;
   if (!start.resource.recursive) return reference('$recursiveRef', [start], () => start);
   return reference('$recursiveRef', undefined, (run) => {
-    const outermost = run.scope.find((resource) => resource.recursive);
+    const outermost = run?.scope.find((resource) => resource.recursive);
     return outermost ? context.nodeAt({ raw: outermost.root, resource: outermost, at: outermost.at }) : start;
   });
 };

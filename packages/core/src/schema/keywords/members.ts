@@ -21,14 +21,10 @@ const properties: Keyword = (context) => {
       return true;
     },
     mark(value, run, seen) {
-      for (const name of names) {
-        const member = ownMember(value, name);
-        if (member === undefined) continue;
-        if (!(byName.get(name)?.[0] as SchemaNode).accepts(member, run)) return false;
-        seen.members.add(name);
-      }
-      return true;
+      for (const name of names) if (ownMember(value, name) !== undefined) seen.members.add(name);
+      return this.accepts(value, run);
     },
+    inner: nodes,
     keys: () => names,
     nodesFor: (key) => byName.get(String(key)) ?? none,
     step: (key) => joinPointer('/properties', key),
@@ -67,6 +63,7 @@ const additionalProperties: Keyword = (context) => {
       seen.allMembers = true;
       return this.accepts(value, run);
     },
+    inner: nodes,
     keys: (value) =>
       Object.keys(value)
         .filter((key) => !isNamed(key))

@@ -58,6 +58,7 @@ const patternProperties: Keyword = (context) => {
       }
       return true;
     },
+    inner: patterns.map(({ node }) => node),
     keys: (value) => Object.keys(value).sort(),
     nodesFor,
     step: (key, index) => steps(key)[index] ?? '/patternProperties',

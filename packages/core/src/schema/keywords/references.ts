@@ -36,7 +36,7 @@ const ref: Keyword = (context) => {
 export function reference(
   keyword: string,
   fixed: readonly SchemaNode[] | undefined,
-  find: (run: Run) => SchemaNode,
+  find: (run?: Run) => SchemaNode,
 ): Rule {
   return {
     kind: 'within',

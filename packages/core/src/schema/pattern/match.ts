@@ -168,7 +168,8 @@ export class GuardedPattern {
     try {
       for (let from = 0; from <= chars.length; from++) if (whole(from, () => true)) return true;
     } catch (error) {
-      if (error instanceof RangeError) throw new LimitReached('The pattern goes too deep for this text.');
+      if (error instanceof RangeError && !(error instanceof LimitReached))
+        throw new LimitReached('The pattern goes too deep for this text.');
       throw error;
     }
     return false;

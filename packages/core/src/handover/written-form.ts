@@ -1,0 +1,166 @@
+/** A form written out: its schema and its plan as a module that an application opens without compiler and planner. */
+import { plainMakers } from '../codec/index.js';
+import { plainAdapters } from '../adapter/index.js';
+import { asksExpressions, asksServers } from '../form/index.js';
+import {
+  expressionsOf,
+  makePlan,
+  type HintsBeside,
+  type Planned,
+  type PlanNode,
+  type PlanRules,
+} from '../plan/index.js';
+import { fillDefaults, readGraph } from '../schema/index.js';
+import { listSource, literal, objectSource, quoted } from './source.js';
+import { NodeWriter, NotWritable } from './written-nodes.js';
+import { PartWriter } from './written-parts.js';
+
+/** Where the schema stands that is fetched later, beside hints and rules. */
+export interface FormToWrite {
+  readonly schema: unknown;
+  readonly hints?: HintsBeside | undefined;
+  readonly rules: PlanRules;
+  /** The address of the schema's file, as the module imports it. */
+  readonly file: string;
+}
+
+/** A drawing that not every form needs, by its name among the `Drawings` of the React binding. */
+type DrawingName = 'List' | 'Chooser' | 'More' | 'Opened' | 'Tabs' | 'Steps' | 'Remote' | 'boxInputs';
+
+export interface FormWritten {
+  /** An ES module that exports `written`. */
+  readonly text: string;
+  readonly drawings: readonly DrawingName[];
+}
+
+/** Writes a form out; the reason where that cannot be done. */
+export function writeForm(form: FormToWrite): FormWritten | { readonly reason: string } {
+  try {
+    return formWritten(form);
+  } catch (error) {
+    if (error instanceof NotWritable) return { reason: error.message };
+    throw error;
+  }
+}
+
+function formWritten({ schema, hints = {}, rules, file }: FormToWrite): FormWritten {
+  const graph = readGraph(schema, { assertFormats: true });
+  const { compiled } = graph;
+  const places = new Map<PlanNode, Planned>();
+  const { root } = makePlan(compiled, hints, rules, (node, place) => {
+    if (!places.has(node)) places.set(node, place);
+  });
+  const nodes = new NodeWriter(graph);
+  const written = nodes.write();
+  const parts = new PartWriter(nodes, places);
+  const plan = parts.write(root);
+  const text = JSON.stringify([compiled.documents, hints, rules.fields]);
+  const start = text.includes('"default":') ? fillDefaults(compiled, {}) : undefined;
+  const accepts = start === undefined ? undefined : nodes.verdict();
+  const makers = makersOf(parts.nodes);
+  const placed = asksExpressions(text) ? expressionsOf(root) : undefined;
+  const isCode = parts.nodes.some((node) => node.kind === 'field' && node.codec.kind === 'code');
+  const hasOwnNames = parts.nodes.some((node) => node.kind === 'group' && node.more !== undefined);
+  const ground = groundOf(text);
+  const { source } = nodes;
+  const helpers = Object.keys(judgements).filter((name) => source.includes(`runtime.${name}`));
+  const imports = [
+    ...helpers.flatMap((name) => judgements[name] ?? []),
+    ...makers.map(([, name]) => name),
+    ...ground.map(({ imports: name }) => name),
+    ...(isCode ? ['codeMakers'] : []),
+    ...(hasOwnNames ? ['ownNames'] : []),
+    ...(placed ? ['celExpressions'] : []),
+    ...(asksServers(text) ? ['checksOf'] : []),
+    ...(start === undefined ? [] : ['fillDefaults']),
+  ].sort();
+  const form = objectSource([
+    ['nodes', listSource(written, '  ')],
+    ['parts', listSource(plan, '  ')],
+    ['start', start === undefined ? undefined : literal(start, '  ')],
+    ['accepts', accepts],
+    ['fillDefaults', start === undefined ? undefined : 'fillDefaults'],
+    ['makers', makers.length === 0 ? undefined : objectSource(makers, '  ')],
+    ['ownNames', hasOwnNames ? 'ownNames' : undefined],
+    ['codeMakers', isCode ? 'codeMakers' : undefined],
+    ['asks', placed && asksSource(placed)],
+    ['checksOf', asksServers(text) ? 'checksOf' : undefined],
+    [
+      'ground',
+      ground.length === 0
+        ? undefined
+        : objectSource(
+            ground.map(({ name, is }) => [name, is]),
+            '  ',
+          ),
+    ],
+    ['schema', `async () => (await import(${quoted(file)}, { with: { type: 'json' } })).default`],
+  ]);
+  return {
+    text: `${imports.length > 0 ? `import { ${imports.join(', ')} } from '@poietra/core/written';\n\n` : ''}${
+      helpers.length > 0 ? `const runtime = ${objectSource(helpers.map((name) => [name, judgements[name]]))};\n` : ''
+    }${source === '' ? '' : `${source}\n\n`}/** The form as it is drawn and filled. Its schema follows once it stands: from then on problems are told. */
+export const written = ${form};
+`,
+    drawings: drawingsOf(root, parts.nodes),
+  };
+}
+
+/** What the functions of a written schema call, by the name that they have for it. */
+const judgements: Readonly<Record<string, string>> = {
+  equal: 'equalJson',
+  canonical: 'canonical',
+  isMultiple: 'isMultiple',
+  length: 'lengthOf',
+  pattern: 'compilePattern',
+  formats: 'standardFormats',
+};
+
+/** The makers of a form's codecs, each with its name; those that every form has, and those of code, come otherwise. */
+function makersOf(nodes: readonly PlanNode[]): (readonly [kind: string, name: string])[] {
+  const kinds = new Set(nodes.flatMap((node) => (node.kind === 'field' ? [node.codec.kind] : [])));
+  return [...kinds]
+    .filter((kind) => kind !== 'code' && !Object.hasOwn(plainMakers, kind))
+    .sort()
+    .map((kind) => [kind, `${kind.replace(/-(\w)/g, (_, first: string) => first.toUpperCase())}Maker`]);
+}
+
+/** What looks after a form's values beside its schema, as `prepareForm` looks for it. */
+function groundOf(text: string): { readonly name: string; readonly imports: string; readonly is: string }[] {
+  const made = (name: string, imports: string, given: string) => ({
+    name,
+    imports,
+    is: `(${given}) => new ${imports}(${given})`,
+  });
+  return [
+    ...(/"(array|items|prefixItems|oneOf|anyOf)"|"type":\[/.test(text) ? [made('moves', 'Moves', 'form')] : []),
+    ...(asksExpressions(text) ? [made('express', 'FormExpressions', '...given')] : []),
+    ...(/"(rules|check)":/.test(text) ? [{ name: 'attend', imports: 'attend', is: 'attend' }] : []),
+    ...(text.includes('"normal":') ? [{ name: 'normal', imports: 'normalWhileTyping', is: 'normalWhileTyping' }] : []),
+  ];
+}
+
+function asksSource(placed: ReturnType<typeof expressionsOf>): string {
+  const given = Object.entries(placed).filter(([, list]) => list.length > 0);
+  return objectSource(
+    [['expressions', 'celExpressions()'], ...given.map(([name, list]) => [name, literal(list, '    ')] as const)],
+    '  ',
+  );
+}
+
+function drawingsOf(root: PlanNode, nodes: readonly PlanNode[]): DrawingName[] {
+  const has: Readonly<Record<DrawingName, (node: PlanNode) => boolean>> = {
+    List: ({ kind }) => kind === 'list',
+    Chooser: ({ kind }) => kind === 'chooser',
+    More: (node) => node.kind === 'group' && node.more !== undefined,
+    Opened: (node) => (node.kind === 'group' || node.kind === 'chooser') && (node.again || node.onDemand),
+    Tabs: ({ kind, hints }) => kind === 'group' && hints.layout === 'tabs',
+    Steps: (node) => node === root && node.hints.layout === 'steps',
+    Remote: ({ kind, hints }) => kind === 'field' && hints.remote !== undefined,
+    boxInputs: (node) =>
+      node.kind === 'field' &&
+      node.use.adapter.startsWith('native:') &&
+      !Object.hasOwn(plainAdapters, node.use.adapter.slice('native:'.length)),
+  };
+  return (Object.keys(has) as DrawingName[]).filter((name) => nodes.some(has[name]));
+}

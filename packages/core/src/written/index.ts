@@ -1,0 +1,46 @@
+/**
+ * What forms that were written out are opened with, and the parts of the libraries that they use, each on its own: a
+ * hand-over names those that its form needs, and its application carries no other.
+ */
+export type { WrittenForm, WrittenNode, WrittenPart, WrittenRule, WrittenTest } from './nodes.js';
+export { ownNames } from './own-names.js';
+export { readWritten, type OpenWrittenOptions, type ReadyForm, type WrittenBeside } from './open.js';
+
+export { canonical, equalJson } from '../json/index.js';
+export { compilePattern, fillDefaults, standardFormats } from '../schema/index.js';
+export { isMultiple } from '../schema/keywords/numbers.js';
+export { lengthOf } from '../schema/keywords/values.js';
+
+export { asIs as sameMaker, boolean as booleanMaker, text as textMaker } from '../codec/plain.js';
+export { json as jsonMaker, slug as slugMaker, trimmed as trimmedMaker } from '../codec/texts.js';
+export {
+  integer as integerMaker,
+  money as moneyMaker,
+  number as numberMaker,
+  quantity as quantityMaker,
+} from '../codec/numbers.js';
+export {
+  date as dateMaker,
+  dateTime as dateTimeMaker,
+  epoch as epochMaker,
+  time as timeMaker,
+} from '../codec/dates.js';
+export {
+  choice as choiceMaker,
+  chosen as chosenMaker,
+  file as fileMaker,
+  list as listMaker,
+  parts as partsMaker,
+} from '../codec/compound.js';
+export { steps as stepsMaker } from '../codec/steps.js';
+export { codeMakers } from '../codec/code.js';
+
+export { attend } from '../form/attend.js';
+export { FormExpressions } from '../form/computed.js';
+export { Moves } from '../form/moves.js';
+export { normalWhileTyping } from '../form/normal.js';
+export { checksOf } from '../plan/index.js';
+export { celExpressions } from '../expression/cel.js';
+export { de } from '../words/de.js';
+export { nb } from '../words/nb.js';
+export { wordsAs } from '../words/load.js';

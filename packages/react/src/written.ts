@@ -1,0 +1,42 @@
+/** Forms that were written out: how one is made ready, and the drawings that not every form needs, each on its own. */
+import {
+  readWritten,
+  type OpenWrittenOptions,
+  type ReadyForm,
+  type WrittenBeside,
+  type WrittenForm,
+} from '@poietra/core/written';
+import type { Drawings } from './drawing.js';
+import { compact, plain } from './skin.js';
+
+export { boxInputs } from './native.js';
+export { Opened } from './opened.js';
+export { PlannedChooser as Chooser } from './planned-chooser.js';
+export { PlannedList as List } from './planned-list.js';
+export { MoreMembers as More } from './planned-map.js';
+export { RemoteField as Remote } from './remote-field.js';
+export { Steps } from './steps.js';
+export { Tabs } from './tabs.js';
+export type { OpenWrittenOptions, WrittenForm };
+
+/** A form to be opened and drawn: `DrawnForm` takes its plan and its drawings. */
+export interface DrawableForm extends ReadyForm {
+  readonly drawings: Drawings;
+}
+
+/** What a written form does not hold itself. */
+export interface WrittenWith extends WrittenBeside {
+  /** What it is drawn with beside what every form is. */
+  readonly drawings?: Partial<Drawings>;
+}
+
+/**
+ * Makes a form ready that was written out (`written` of a hand-over's `*.plan.js`): at once, with nothing to wait for. Its
+ * schema is fetched when the form stands; problems are told from then on, and sending waits for it.
+ */
+export function writtenForm(written: WrittenForm, { drawings, ...beside }: WrittenWith = {}): DrawableForm {
+  return {
+    ...readWritten(written, beside),
+    drawings: { inputs: {}, skins: { plain, compact }, ...drawings },
+  };
+}
