@@ -84,6 +84,8 @@ export async function build({ ifNeeded = false } = {}) {
       outfile: join(home, 'packages/cli/dist/main.js'),
     }),
   ]);
+  const { throughDoors } = await import('./through-doors.mjs');
+  await throughDoors(home);
   console.error('Building the workbench …');
   // Side by side: none needs what the others write.
   await Promise.all([

@@ -12,6 +12,7 @@ const target = join(home, 'docs/reference.md');
 /** In the order in which one meets them; each by its door. */
 const doors = [
   ['@poietra/react', 'packages/react/src/index.ts'],
+  ['@poietra/react/written', 'packages/react/src/written.ts'],
   ...['form', 'plan', 'words', 'codec', 'schema', 'adapter', 'expression', 'testing', 'handover', 'json'].map(
     (room) => [
       ['form', 'plan', 'codec', 'schema', 'adapter', 'testing', 'handover'].includes(room)

@@ -3,7 +3,7 @@ import { build as esbuild } from 'esbuild';
 import { createRequire } from 'node:module';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { basename, join } from 'node:path';
+import { basename, join, resolve } from 'node:path';
 
 /** What stays outside: an application has it already. */
 export const outside = ['react', 'react-dom', 'react-dom/client', 'react/jsx-runtime'];
@@ -75,7 +75,7 @@ async function withEsbuild(entry) {
         .map((one) => basename(one.path));
       return {
         ...chunk(name, text, imports),
-        isEntry: about.get(name)?.entryPoint !== undefined && /^(at-hand|typical)/.test(name),
+        isEntry: resolve(about.get(name)?.entryPoint ?? '') === entry,
       };
     })
     .sort((a, b) => Number(b.isEntry) - Number(a.isEntry));

@@ -34,8 +34,8 @@ async function framework() {
   return new Map([['/framework.js', outputFiles[0].text], ...parts]);
 }
 
-/** @returns for each bundler by name: how many files were fetched, how many bytes as gzip, and whether the form was drawn. */
-export async function drawnByEach(bundlers) {
+/** @param entry the application. @returns for each bundler by name: how many files were fetched, how many bytes as gzip, and whether the form was drawn. */
+export async function drawnByEach(bundlers, entry) {
   const { chromium } = await import('playwright-core');
   const beside = await framework();
   const browser = await chromium.launch({
@@ -45,7 +45,7 @@ export async function drawnByEach(bundlers) {
   const found = {};
   try {
     for (const [name, bundle] of Object.entries(bundlers)) {
-      const chunks = await bundle(join(home, 'scripts/size/typical.js'));
+      const chunks = await bundle(entry);
       found[name] = await drawn(browser, chunks, beside);
     }
   } finally {

@@ -167,7 +167,12 @@ function shape(node: PlanNode, depth = 7): unknown {
     case 'list':
       return { ...base, item: shape(node.item, depth - 1) };
     case 'chooser':
-      return { ...base, pick: undefined, options: node.options.map((one) => [one.label, shape(one.node, depth - 1)]) };
+      return {
+        ...base,
+        pick: undefined,
+        kinds: undefined,
+        options: node.options.map((one) => [one.label, shape(one.node, depth - 1)]),
+      };
     case 'group': {
       const { children, more } = node;
       const other = ['base', 'ownName', 'form'].map((name) => more?.(name));

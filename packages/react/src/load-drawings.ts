@@ -13,14 +13,11 @@ function asksMore(node: PlanNode): boolean {
 /** Fetches what a plan is drawn with. Where what a person may open cannot be foreseen, that is more than it may need. */
 export async function loadDrawings({ root }: Plan): Promise<Drawings> {
   const nodes = knownNodes(root);
-  const [more, steps] = await Promise.all([
-    nodes && !nodes.some(asksMore) ? undefined : import('./more-drawings.js'),
-    root.hints.layout === 'steps' ? import('./steps.js') : undefined,
-  ]);
+  const isPlain = nodes && root.hints.layout !== 'steps' && !nodes.some(asksMore);
+  const more = isPlain ? undefined : await import('./more-drawings.js');
   return {
     inputs: {},
     ...more?.moreDrawings,
     skins: { plain, compact },
-    ...(steps ? { Steps: steps.Steps } : {}),
   };
 }

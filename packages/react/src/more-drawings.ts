@@ -5,6 +5,7 @@ import { PlannedChooser } from './planned-chooser.js';
 import { PlannedList } from './planned-list.js';
 import { MoreMembers } from './planned-map.js';
 import { RemoteField } from './remote-field.js';
+import { Steps } from './steps.js';
 import { Tabs } from './tabs.js';
 
 export const moreDrawings = {
@@ -14,5 +15,6 @@ export const moreDrawings = {
   More: MoreMembers,
   Opened,
   Tabs,
+  Steps,
   Remote: RemoteField,
 };

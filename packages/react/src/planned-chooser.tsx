@@ -13,6 +13,7 @@ interface Props {
   readonly bare: boolean;
 }
 
+/** Several shapes that a place may have: the choice, and the one that is chosen. */
 export function PlannedChooser({ node, at, bare }: Props): ReactNode {
   const { form } = useScope();
   const { draw } = useDrawing();

@@ -13,6 +13,7 @@ interface Gone {
   back(): void;
 }
 
+/** Entries of one kind: added, moved, taken away. */
 export function PlannedList({ node, at }: { readonly node: PlanList; readonly at: Pointer }): ReactNode {
   const { form } = useScope();
   const { draw } = useDrawing();

@@ -6,6 +6,7 @@ import { useFollowed } from './follow.js';
 import { useScope, useWords } from './scope.js';
 import { moreWords } from './words/more-words.js';
 
+/** Members with names of one's own: each with its name, and a box for another one. */
 export function MoreMembers({ node, at }: { readonly node: PlanGroup; readonly at: Pointer }): ReactNode {
   const { form } = useScope();
   const { draw } = useDrawing();

@@ -1,13 +1,9 @@
 import {
-  asksExpressions,
-  asksServers,
-  loadExpressions,
   loadFormParts,
   openPrepared,
   planAt,
-  prepareChecks,
+  prepareAsked,
   prepareCodecs,
-  prepareExpressions,
   preparePlan,
   prepareSchema,
   warnDeveloper,
@@ -61,11 +57,10 @@ export async function prepareForm({
   const text = JSON.stringify([compiled.documents, hints, rules?.fields]);
   const plan = await preparePlan(compiled, text, hints, rules);
   for (const { schemaAt, says } of plan.troubles) warnDeveloper(`${schemaAt}: ${says}`);
-  const [codecs, drawings, expressed, checks, parts] = await Promise.all([
+  const [codecs, drawings, asked, parts] = await Promise.all([
     prepareCodecs(plan.root, codes),
     loadDrawings(plan),
-    asksExpressions(text) ? prepareAsked(plan) : undefined,
-    asksServers(text) ? prepareChecks(plan, ask) : undefined,
+    prepareAsked(plan, text, ask),
     loadFormParts(text),
   ]);
   return {
@@ -78,18 +73,10 @@ export async function prepareForm({
         {
           codecs,
           settingsAt: (at) => planAt(plan.root, at)?.hints,
-          ...expressed,
-          ...(checks ? { checks } : {}),
+          ...asked,
           ...options,
         },
         parts,
       ),
   };
-}
-
-async function prepareAsked(
-  plan: Plan,
-): Promise<Pick<FormOptions, 'expressions' | 'computed' | 'conditions' | 'rules'>> {
-  const [expressions, placed] = await Promise.all([loadExpressions(), prepareExpressions(plan)]);
-  return { expressions, ...placed };
 }

@@ -37,6 +37,7 @@ function pagesOf({ children }: PlanGroup, at: Pointer): Page[] {
   return pages;
 }
 
+/** A form of several pages, one for each member. */
 export function Steps({ node, at, closing, step, onStep }: StepsProps): ReactNode {
   const { form, asShown } = useScope();
   const words = useWords(stepWords);

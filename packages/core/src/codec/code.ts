@@ -1,8 +1,8 @@
 /** Codecs written as code: functions in a module of their own, taken as a codec. No code is made from text here. */
 import { isJson, ownMember, type Json } from '../json/index.js';
-import { held, refused, type Codec, type Parsed } from './codec.js';
+import type { Codec, Parsed } from './codec.js';
 import { makersOf, textOption, type CodecKind } from './kind.js';
-import { isNothing, said, type Makers } from './maker.js';
+import { held, refused, isNothing, said, type Makers } from './maker.js';
 
 /** What a module of code exports. `parse` refuses by throwing an `Error` that says why. */
 export interface CodecCode {

@@ -1,5 +1,5 @@
 import type { Json } from '../json/index.js';
-import type { Refusal, Refusals } from './refusals.js';
+import type { Refusal } from './refusals.js';
 
 /** What came of reading what was typed or picked. A failure keeps nothing back: the typed text stays where it is. */
 export type Parsed<Held> =
@@ -43,19 +43,4 @@ export interface CodecDescription {
   readonly options?: Readonly<Record<string, unknown>>;
   readonly title?: string;
   readonly cases?: readonly Case[];
-}
-
-/** A value that could be read. */
-export function held<Held>(value: Held): Parsed<Held> {
-  return { ok: true, held: value };
-}
-/** Without a name it is a reason in words that no catalogue knows, like that of a codec of one's own. */
-export function refused(reason: string): { ok: false; reason: string };
-export function refused<Name extends keyof Refusals>(
-  reason: string,
-  name: Name,
-  about: Refusals[Name],
-): { ok: false; reason: string; refusal: Refusal };
-export function refused(reason: string, name?: string, about?: object): object {
-  return { ok: false, reason, refusal: name && { name, about } };
 }

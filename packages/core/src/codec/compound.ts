@@ -1,8 +1,8 @@
 /** Values made of several: lists in one text, parts of one text, choices by key, files as text. */
 import { isJson, isObject, setOwn, type Json } from '../json/index.js';
-import { held, refused, type Codec } from './codec.js';
+import type { Codec } from './codec.js';
 import { textOption, type CodecKinds, type OptionSchema } from './kind.js';
-import { isNothing, said, unlike, noText, type Maker, type Options } from './maker.js';
+import { held, refused, isNothing, said, unlike, noText, type Maker, type Options } from './maker.js';
 
 const separatorOf = (options: Options, otherwise: string): string =>
   typeof options['separator'] === 'string' && options['separator'] !== '' ? options['separator'] : otherwise;

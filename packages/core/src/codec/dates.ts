@@ -1,7 +1,7 @@
 /** Calendar dates, times and instants. */
-import { held, refused, type Parsed } from './codec.js';
+import type { Parsed } from './codec.js';
 import { textOption, type CodecKinds } from './kind.js';
-import { isNothing, unlike, type Maker } from './maker.js';
+import { held, refused, isNothing, unlike, type Maker } from './maker.js';
 
 const isDate = (value: unknown): value is Date => value instanceof Date && !Number.isNaN(value.getTime());
 const pad = (value: number, width = 2): string => String(value).padStart(width, '0');

@@ -1,5 +1,6 @@
 import { reasonOf } from '../json/index.js';
-import { refused, type Codec } from './codec.js';
+import type { Codec } from './codec.js';
+import { refused } from './maker.js';
 
 /**
  * A codec whose four functions do not throw, whatever one of somebody's own does: what throws in reading is refused with

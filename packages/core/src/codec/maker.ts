@@ -1,10 +1,25 @@
-import { refused, type Codec } from './codec.js';
-import type { Wanted } from './refusals.js';
+import type { Codec, Parsed } from './codec.js';
+import type { Refusal, Refusals, Wanted } from './refusals.js';
 
 export type Options = Readonly<Record<string, unknown>>;
 export type Maker = (options: Options) => Codec;
 /** Makers by kind. */
 export type Makers = Readonly<Record<string, Maker>>;
+
+/** A value that could be read. */
+export function held<Held>(value: Held): Parsed<Held> {
+  return { ok: true, held: value };
+}
+/** Without a name it is a reason in words that no catalogue knows, like that of a codec of one's own. */
+export function refused(reason: string): { ok: false; reason: string };
+export function refused<Name extends keyof Refusals>(
+  reason: string,
+  name: Name,
+  about: Refusals[Name],
+): { ok: false; reason: string; refusal: Refusal };
+export function refused(reason: string, name?: string, about?: object): object {
+  return { ok: false, reason, refusal: name && { name, about } };
+}
 
 /**
  * "Nothing" in an input: what an emptied box, an undone choice or an untouched picker reports. Functions, here and below,

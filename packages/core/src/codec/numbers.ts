@@ -1,7 +1,7 @@
 /** Numbers as people type them: plain, as money in minor units, with a unit. */
-import { held, refused, type Codec, type Parsed } from './codec.js';
+import type { Codec, Parsed } from './codec.js';
 import { textOption, type CodecKinds } from './kind.js';
-import { isNothing, unlike, type Maker, type Options } from './maker.js';
+import { held, refused, isNothing, unlike, type Maker, type Options } from './maker.js';
 
 /** How a locale writes numbers, read from the platform rather than from a table of our own. */
 function signs(locale: string): { group: string; decimal: string } {

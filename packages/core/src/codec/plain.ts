@@ -1,8 +1,8 @@
 /** Codecs that hardly a form does without, and how any codec is made of its description. */
 import { isJson, type Json } from '../json/index.js';
-import { held, refused, type Codec, type CodecDescription } from './codec.js';
+import type { Codec, CodecDescription } from './codec.js';
 import type { CodecKinds } from './kind.js';
-import { isNothing, said, unlike, noText, type Maker, type Makers, type Options } from './maker.js';
+import { held, refused, isNothing, said, unlike, noText, type Maker, type Makers, type Options } from './maker.js';
 
 /**
  * What an emptied input means: `absent` leaves the member out, `null` sends null, `text` sends the empty text.

@@ -1,9 +1,9 @@
 /** Codecs of one's own, put together from steps. Data only: no code is made from it. */
 import { isJson, isObject } from '../json/index.js';
-import { held, refused, type Codec, type Parsed } from './codec.js';
+import type { Codec, Parsed } from './codec.js';
 import { date } from './dates.js';
 import { makersOf, type CodecKinds } from './kind.js';
-import { isNothing, said, unlike, type Maker } from './maker.js';
+import { held, refused, isNothing, said, unlike, type Maker } from './maker.js';
 import { number } from './numbers.js';
 
 /** One step: what it does on the way to the held value, and back. */

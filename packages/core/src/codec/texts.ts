@@ -1,8 +1,7 @@
 /** Texts that are changed on their way in, and values typed as text. */
 import { isJson, type Json, reasonOf } from '../json/index.js';
-import { held, refused } from './codec.js';
 import type { CodecKinds } from './kind.js';
-import { isNothing, said, type Maker } from './maker.js';
+import { held, refused, isNothing, said, type Maker } from './maker.js';
 import { text } from './plain.js';
 
 export const trimmed: Maker = (options) => {

@@ -18,6 +18,7 @@ function target(at: Pointer, [root, below]: Expression['references'][number]): P
   return root === 'form' ? below : root === 'value' ? at + below : `${parentPointer(at)}${below}`;
 }
 
+/** The expressions of a form: `ask` says what one is at a place, and follows it. */
 export class FormExpressions {
   readonly #asked = new Map<string, ReadonlySignal<Expressed>>();
   readonly #conditions: readonly (PlacedExpression & { readonly tokens: readonly string[] })[];

@@ -27,6 +27,7 @@ export interface FormToWrite {
 /** A drawing that not every form needs, by its name among the `Drawings` of the React binding. */
 type DrawingName = 'List' | 'Chooser' | 'More' | 'Opened' | 'Tabs' | 'Steps' | 'Remote' | 'boxInputs';
 
+/** A form as a module, and what it is drawn with. */
 export interface FormWritten {
   /** An ES module that exports `written`. */
   readonly text: string;
@@ -70,6 +71,7 @@ function formWritten({ schema, hints = {}, rules, file }: FormToWrite): FormWrit
     ...ground.map(({ imports: name }) => name),
     ...(isCode ? ['codeMakers'] : []),
     ...(hasOwnNames ? ['ownNames'] : []),
+    ...(parts.nodes.some((node) => node.kind === 'chooser' && node.kinds) ? ['kindAmong'] : []),
     ...(placed ? ['celExpressions'] : []),
     ...(asksServers(text) ? ['checksOf'] : []),
     ...(start === undefined ? [] : ['fillDefaults']),

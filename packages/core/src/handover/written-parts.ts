@@ -113,7 +113,7 @@ export class PartWriter {
       case 'chooser':
         return [
           ['key', quoted(node.key)],
-          ['kinds', node.kinds && literal(node.kinds)],
+          ['pick', node.kinds && `(value) => kindAmong(${literal(node.kinds)}, value)`],
           [
             'options',
             listSource(

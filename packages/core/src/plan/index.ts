@@ -2,7 +2,7 @@
 export { makePlan } from './make-plan.js';
 export { askServer, checksOf, type Ask } from './checks.js';
 export { openPlan, settingsOf, type OpenPlanOptions } from './open-plan.js';
-export { prepareChecks, prepareExpressions, preparePlan } from './prepare-plan.js';
+export { prepareAsked, preparePlan } from './prepare-plan.js';
 export { labelFrom } from './words.js';
 export { kindAmong } from './kinds.js';
 export { kitField, withNull, type FieldUse, type KitFields } from './kit-field.js';

@@ -1,9 +1,9 @@
 import type { CompiledSchema } from '../schema/index.js';
-import type { PlacedCheck } from '../form/index.js';
+import { loadExpressions } from '../expression/index.js';
+import { asksExpressions, asksServers, type FormOptions } from '../form/index.js';
 import type { Ask } from './checks.js';
 import type { makePlan } from './make-plan.js';
 import type { HintsBeside } from './hints.js';
-import type { expressionsOf } from './expressions.js';
 import type { Plan } from './nodes.js';
 import { planWith } from './plan.js';
 import type { PlanRules } from './rules.js';
@@ -29,11 +29,17 @@ export async function preparePlan(
   return planWith({ choices: more?.readChoices, boxes: more?.readBox }, compiled, beside, rules);
 }
 
-/** The expressions of a plan, read where it has any. */
-export async function prepareExpressions({ root }: Plan): Promise<ReturnType<typeof expressionsOf>> {
-  return (await import('./more.js')).expressionsOf(root);
-}
-/** What hints have checked by a server. */
-export async function prepareChecks({ root }: Plan, ask?: Ask): Promise<readonly PlacedCheck[]> {
-  return (await import('./more.js')).checksOf(root, ask);
+/** What hints ask beside the schema, with its places: expressions, and servers about values. `text` is that of `preparePlan`. */
+export async function prepareAsked(
+  { root }: Plan,
+  text: string,
+  ask?: Ask,
+): Promise<Pick<FormOptions, 'expressions' | 'computed' | 'conditions' | 'rules' | 'checks'>> {
+  const isExpressed = asksExpressions(text);
+  if (!isExpressed && !asksServers(text)) return {};
+  const [{ checksOf, expressionsOf }, expressions] = await Promise.all([
+    import('./more.js'),
+    isExpressed ? loadExpressions() : undefined,
+  ]);
+  return { ...expressionsOf(root), checks: checksOf(root, ask), ...(expressions && { expressions }) };
 }

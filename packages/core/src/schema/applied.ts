@@ -15,6 +15,7 @@ export interface SaidNode {
   readonly at: Pointer;
   readonly rules: readonly SaidRule[];
 }
+/** What is read of a keyword: the subschemas that it leads to. */
 export type SaidRule =
   | { readonly kind: 'assertion'; readonly keyword: string }
   | {

@@ -127,6 +127,7 @@ export interface Whole extends RuleBase {
   readonly branching?: Branching;
   problems(value: unknown, run: Run, site: Site): Problem[];
 }
+/** What a keyword asks of a value, ready to be asked. */
 export type Rule = Assertion | Within | Members | Presence | Whole;
 
 /**

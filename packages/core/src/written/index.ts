@@ -39,7 +39,7 @@ export { attend } from '../form/attend.js';
 export { FormExpressions } from '../form/computed.js';
 export { Moves } from '../form/moves.js';
 export { normalWhileTyping } from '../form/normal.js';
-export { checksOf } from '../plan/index.js';
+export { checksOf, kindAmong } from '../plan/index.js';
 export { celExpressions } from '../expression/cel.js';
 export { de } from '../words/de.js';
 export { nb } from '../words/nb.js';

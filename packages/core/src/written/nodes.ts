@@ -5,7 +5,6 @@
 import type { FormOptions, Ground } from '../form/index.js';
 import type { codeMakers } from '../codec/code.js';
 import type { Makers } from '../codec/index.js';
-import type { Kind } from '../json/index.js';
 import type { checksOf, FieldUse, Hints, PlanChoices, PlanNode } from '../plan/index.js';
 import type { Facts, fillDefaults } from '../schema/index.js';
 
@@ -90,8 +89,8 @@ interface WrittenChooser extends WrittenBase {
   readonly kind: 'chooser';
   readonly key: string;
   readonly options: readonly { readonly label: string; readonly part: number }[];
-  /** Where it chooses between kinds of value, and not between branches of the schema. */
-  readonly kinds?: readonly Kind[];
+  /** Where it chooses between kinds of value, and not between branches of the schema: which of them a value is of. */
+  readonly pick?: (value: unknown) => number;
   readonly again?: true;
   readonly onDemand?: true;
 }

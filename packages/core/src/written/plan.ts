@@ -1,5 +1,5 @@
 /** A plan that was written out, as the tree that is drawn: each part is made when it is first read. */
-import { kindAmong, kitField, withNull, type PlanNode, type PlanRules, type PlanTree } from '../plan/index.js';
+import { kitField, withNull, type PlanNode, type PlanRules, type PlanTree } from '../plan/index.js';
 import { bestBranch, type Choice, type Condition, type Facts } from '../schema/index.js';
 import type { WrittenCondition, WrittenForm, WrittenPart } from './nodes.js';
 
@@ -71,17 +71,14 @@ export function writtenPlan(
           },
         };
       case 'chooser': {
-        const { key, kinds } = part;
-        const pick = kinds
-          ? (value: unknown) => kindAmong(kinds, value)
-          : (value: unknown) => bestBranch(choiceOf(key), value);
+        const { key, pick = (value: unknown) => bestBranch(choiceOf(key), value) } = part;
         const options = part.options.map((option) => ({
           label: option.label,
           get node() {
             return node(option.part);
           },
         }));
-        return { ...base, kind: 'chooser', key, ...(kinds && { kinds }), pick, options, ...depth(part) };
+        return { ...base, kind: 'chooser', key, pick, options, ...depth(part) };
       }
       case 'group':
         return {

@@ -108,5 +108,32 @@ export function branches(context: Context): SchemaNode[] | undefined {
   return undefined;
 }
 
+/** A reference counts its depth, since only references can lead round in a circle. */
+export function reference(
+  keyword: string,
+  fixed: readonly SchemaNode[] | undefined,
+  find: (run?: Run) => SchemaNode,
+): Rule {
+  return {
+    kind: 'within',
+    keyword,
+    on: bits.any,
+    nodes: fixed ?? ((run) => [find(run)]),
+    isReference: true,
+    accepts(value, run) {
+      run.enter();
+      const fits = find(run).accepts(value, run);
+      run.leave();
+      return fits;
+    },
+    mark(value, run, seen) {
+      run.enter();
+      const fits = find(run).mark(value, run, seen);
+      run.leave();
+      return fits;
+    },
+  };
+}
+
 export const none: readonly SchemaNode[] = [];
 export { bits };

@@ -1,7 +1,6 @@
 /** References whose end depends on the way that led to them. */
 import { isObject } from '../../json/index.js';
-import type { Family, Keyword } from './context.js';
-import { reference } from './references.js';
+import { reference, type Family, type Keyword } from './context.js';
 
 /** JSON Schema Core 2020-12, section 8.2.3.2: the outermost resource of the dynamic scope with that anchor wins. */
 const dynamicRef: Keyword = (context) => {

@@ -1,6 +1,6 @@
 /** `$ref` and `allOf`: other schemas that speak about the same value, whatever it is. */
-import { bits, type Rule, type Run, type SchemaNode } from '../rule.js';
-import { branches, type Family, type Keyword } from './context.js';
+import { bits, type Rule, type SchemaNode } from '../rule.js';
+import { branches, reference, type Family, type Keyword } from './context.js';
 
 const allOf: Keyword = (context) => {
   const nodes = branches(context);
@@ -31,32 +31,5 @@ const ref: Keyword = (context) => {
   const node = context.target(context.value);
   return node && reference('$ref', [node], () => node);
 };
-
-/** A reference counts its depth, since only references can lead round in a circle. */
-export function reference(
-  keyword: string,
-  fixed: readonly SchemaNode[] | undefined,
-  find: (run?: Run) => SchemaNode,
-): Rule {
-  return {
-    kind: 'within',
-    keyword,
-    on: bits.any,
-    nodes: fixed ?? ((run) => [find(run)]),
-    isReference: true,
-    accepts(value, run) {
-      run.enter();
-      const fits = find(run).accepts(value, run);
-      run.leave();
-      return fits;
-    },
-    mark(value, run, seen) {
-      run.enter();
-      const fits = find(run).mark(value, run, seen);
-      run.leave();
-      return fits;
-    },
-  };
-}
 
 export const family: Family = { keywords: { $ref: ref, allOf }, english: {} };

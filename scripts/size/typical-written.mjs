@@ -1,0 +1,42 @@
+/** The typical form as a hand-over writes it out, and an application that draws it. */
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { writeForm } from '../../packages/core/dist/index.js';
+import { schema } from './typical-schema.js';
+
+/** @returns the path of the application's entry. */
+export function typicalWritten(home) {
+  // Inside the repository, so that our packages are found from there.
+  const folder = join(home, '.cache/size');
+  const { text, drawings } = writeForm({ schema, rules: {}, file: './typical-schema.js' });
+  const given = drawings.map((name) => (name === 'boxInputs' ? 'inputs: boxInputs' : name));
+  mkdirSync(folder, { recursive: true });
+  // Not every bundler reads JSON by itself; here the schema is a module.
+  const asModule = JSON.stringify(join(home, 'scripts/size/typical-schema.js'));
+  writeFileSync(
+    join(folder, 'typical.plan.js'),
+    text.replace(/import\('.*', \{ with: .* \}\)\)\.default/, `import(${asModule})).schema`),
+  );
+  const entry = join(folder, 'typical-written.js');
+  writeFileSync(
+    entry,
+    `import { DrawnForm } from '@poietra/react';
+import { ${[...drawings, 'writtenForm'].join(', ')} } from '@poietra/react/written';
+import { createElement } from 'react';
+import { createRoot } from 'react-dom/client';
+import { begin } from ${asModule};
+import { written } from './typical.plan.js';
+
+const booking = writtenForm(written, { drawings: { ${given.join(', ')} } });
+createRoot(document.body).render(
+  createElement(DrawnForm, {
+    form: booking.open({ begin }),
+    plan: booking.plan,
+    drawings: booking.drawings,
+    send: () => Promise.resolve({ kind: 'accepted' }),
+  }),
+);
+`,
+  );
+  return entry;
+}
