@@ -79,9 +79,9 @@ export async function build({ ifNeeded = false } = {}) {
     esbuild.build({
       ...node,
       plugins: [ours],
-      entryPoints: [join(home, 'packages/cli/src/main.ts')],
+      entryPoints: [join(home, 'packages/cli/src/main.ts'), join(home, 'packages/cli/src/contract.ts')],
       banner: { js: '#!/usr/bin/env node' },
-      outfile: join(home, 'packages/cli/dist/main.js'),
+      outdir: join(home, 'packages/cli/dist'),
     }),
   ]);
   const { throughDoors } = await import('./through-doors.mjs');

@@ -19,6 +19,7 @@ const contents = [
   'demo/kit.json',
   ...['core', 'react', 'stand'].flatMap((name) => [`packages/${name}/package.json`, `packages/${name}/src`]),
   'packages/cli/dist',
+  'packages/cli/contract.d.ts',
   'packages/own/dist',
 ];
 /** Those of whose packages the server, the command line and the frames are made; the page itself is built already. */
@@ -38,11 +39,17 @@ export async function packCli(folder) {
       ...makers.map((path) => read(path).dependencies),
     );
     const wanted = new Set([...makers.flatMap((path) => Object.keys(read(path).dependencies ?? {})), ...ofFrames]);
-    const { private: _, dependencies: __, ...own } = read('packages/cli');
+    const { private: _, dependencies: __, exports, ...own } = read('packages/cli');
+    // Doors stand where the package stands in the repository.
+    const doors = JSON.parse(
+      JSON.stringify(exports)
+        .replaceAll('"./', '"./packages/cli/')
+        .replaceAll('"./packages/cli/contract":', '"./contract":'),
+    );
     const names = [...wanted].filter((name) => !name.startsWith('@poietra/')).sort();
     writeFileSync(
       join(stage, 'package.json'),
-      `${JSON.stringify({ ...own, bin: { poietra: 'packages/cli/dist/main.js' }, dependencies: Object.fromEntries(names.map((name) => [name, all[name]])) }, undefined, 2)}\n`,
+      `${JSON.stringify({ ...own, exports: doors, bin: { poietra: 'packages/cli/dist/main.js' }, dependencies: Object.fromEntries(names.map((name) => [name, all[name]])) }, undefined, 2)}\n`,
     );
     mkdirSync(folder, { recursive: true });
     const { status, stdout, stderr } = spawnSync('npm', ['pack', '--pack-destination', resolve(folder)], {

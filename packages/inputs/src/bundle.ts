@@ -20,6 +20,8 @@ export interface BundleOptions {
   readonly inputs: readonly BundledInput[];
   /** Codecs that are code, by name; the function gets them second. */
   readonly codes?: Readonly<Record<string, string>>;
+  /** The file of an adapter that was handed over, and what it is called there. */
+  readonly handedOver?: { readonly module: string; readonly name: string };
 }
 
 /** What has to be known of an input in order to bundle it. */
@@ -42,11 +44,11 @@ export class BundleError extends Error {
  * One script and one sheet for a stand's frame, from the project's own packages.
  * @throws {BundleError}
  */
-export async function bundle({ project, home, start, inputs, codes = {} }: BundleOptions): Promise<Bundle> {
+export async function bundle({ project, home, start, inputs, codes = {}, handedOver }: BundleOptions): Promise<Bundle> {
   try {
     const result = await build({
       stdin: {
-        contents: entry(start, inputs, codes),
+        contents: entry(start, inputs, codes, handedOver),
         resolveDir: project,
         loader: 'tsx',
         sourcefile: 'stand-entry.tsx',
@@ -84,12 +86,19 @@ export async function bundle({ project, home, start, inputs, codes = {} }: Bundl
  * One script for Node, that draws on the server.
  * @throws {BundleError}
  */
-export async function bundleScript({ project, home, start, inputs, codes = {} }: BundleOptions): Promise<string> {
+export async function bundleScript({
+  project,
+  home,
+  start,
+  inputs,
+  codes = {},
+  handedOver,
+}: BundleOptions): Promise<string> {
   try {
     const result = await build({
       // The class of an element belongs to the browser: on the server its tag is all there is.
       stdin: {
-        contents: entry(start, inputs, codes, false),
+        contents: entry(start, inputs, codes, handedOver, false),
         resolveDir: project,
         loader: 'tsx',
         sourcefile: 'server-entry.tsx',
@@ -142,9 +151,9 @@ export function ourPackages(home: string): Plugin {
     setup(builder) {
       builder.onResolve({ filter: /^@poietra\/(core|react|stand)(\/|$)/ }, ({ path }) => {
         const [, name = '', ...below] = path.split('/');
-        const file =
-          below.length === 0 ? 'index.ts' : /\.css$/.test(path) ? below.join('/') : `${below.join('/')}/index.ts`;
-        return { path: join(home, 'packages', name, 'src', file) };
+        const at = join(home, 'packages', name, 'src', ...below);
+        const files = /\.css$/.test(path) ? [at] : [join(at, 'index.ts'), `${at}.ts`];
+        return { path: files.find((file) => existsSync(file)) ?? at };
       });
     },
   };
@@ -254,6 +263,7 @@ function entry(
   start: BundleOptions['start'],
   inputs: BundleOptions['inputs'],
   codes: Readonly<Record<string, string>>,
+  handedOver: BundleOptions['handedOver'],
   isBrowser = true,
 ): string {
   const imports: string[] = [`import { ${start.name} } from ${JSON.stringify(start.module)};`];
@@ -278,6 +288,12 @@ function entry(
     imports.push(`import * as code${i} from ${JSON.stringify(`poietra-code:${name}`)};`);
     return `${JSON.stringify(name)}: code${i}`;
   });
+  if (handedOver) {
+    const { module, name } = handedOver;
+    imports.push(`import { ${name} as made, ${name}Description as description } from ${JSON.stringify(module)};`);
+    // As `live.ts` of the stand asks for it.
+    entries.push("[Symbol.for('poietra.handed-over')]: { made, description }");
+  }
   return `${imports.join('\n')}\n${start.name}({ ${entries.filter(Boolean).join(', ')} }, { ${codecs.join(', ')} });\n`;
 }
 

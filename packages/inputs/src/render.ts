@@ -23,7 +23,13 @@ export class Renderer {
    * @throws {BundleError} where the packages do not bundle.
    */
   async render(options: BundleOptions, task: unknown): Promise<Rendered> {
-    const name = JSON.stringify([options.project, options.start, options.inputs.map(({ id }) => id), options.codes]);
+    const name = JSON.stringify([
+      options.project,
+      options.start,
+      options.inputs.map(({ id }) => id),
+      options.codes,
+      options.handedOver,
+    ]);
     const key = createHash('sha256').update(name).digest('hex').slice(0, 20);
     let script = this.#scripts.get(key);
     if (!script) {

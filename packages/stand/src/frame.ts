@@ -5,7 +5,7 @@
 import '@poietra/react/skin.css';
 import type { AdapterDescription, CheckId, CheckVerdict, Finding, FoundInput } from '@poietra/core';
 import { hurryAnimations } from './hurry.js';
-import { liveInput, type BundledInputs } from './live.js';
+import { asHandedOver, liveInput, type BundledInputs } from './live.js';
 import { pushMatrix, type PushedRow } from './matrix.js';
 import { observe, prepare } from './observe/index.js';
 import type { Answer } from './bench.js';
@@ -62,7 +62,7 @@ export function startProving(inputs: BundledInputs): void {
         const verdict = (one: CheckVerdict): void => tell({ kind: 'verdict', verdict: one });
         await prove(
           (adapter) => liveInput(inputs, adapter),
-          message.adapter,
+          asHandedOver(inputs, message.adapter),
           message.checks,
           verdict,
           (asked) =>

@@ -2,10 +2,23 @@ import { componentsBeside, type AdapterDescription, type Family } from '@poietra
 import { adapt, adaptTogether, nativeElement, type AdaptedInput } from '@poietra/react';
 
 /** The inputs of a bundle: the constructor, component or tag under the input's id. */
-export type BundledInputs = Readonly<Record<string, { readonly family: Family; readonly value: unknown }>>;
+export type BundledInputs = Readonly<Record<string, { readonly family: Family; readonly value: unknown }>> & {
+  /** An adapter as an application has it in its source, with its description there: that is the one to prove. */
+  readonly [handedOver]?: { readonly made: AdaptedInput; readonly description: Partial<AdapterDescription> };
+};
+/** No input is called so. */
+export const handedOver = Symbol.for('poietra.handed-over');
+
+/** What the application's own source says goes before what its kit does. */
+export const asHandedOver = (inputs: BundledInputs, adapter: AdapterDescription): AdapterDescription => ({
+  ...adapter,
+  ...inputs[handedOver]?.description,
+});
 
 /** The living input for a description: a bundled one, or one of HTML's own under whatever description the kit gives it. */
 export function liveInput(inputs: BundledInputs, adapter: AdapterDescription): AdaptedInput | undefined {
+  const own = inputs[handedOver];
+  if (own) return own.made;
   if (adapter.parts) {
     const parts = adapter.parts.map(({ use }) => liveInput(inputs, use));
     return parts.every((part) => part !== undefined) ? adaptTogether(adapter, parts) : undefined;

@@ -2,6 +2,7 @@
 import { isObject } from '../json/index.js';
 import { lookCss, writeKit, type Kit } from '../kit/index.js';
 import { adapterFiles } from './adapters.js';
+import { contractFiles } from './contract.js';
 import { codecFiles, fieldsFile } from './codecs.js';
 import { indexFile, readmeFile } from './folder.js';
 import type { HandoverFile } from './file.js';
@@ -32,6 +33,7 @@ export function handOver(kit: Kit, { own, depth = 1 }: HandOverWay = {}): Handov
     ...lookFile(kit),
     ...formFiles(kit, isOwn),
     indexFile(kit, isOwn),
+    ...contractFiles(kit),
   ];
   const alone = own && standAlone(source, own);
   return [...(alone?.files ?? source), readmeFile(kit, alone?.packages), { path: 'kit.json', text: writeKit(kit) }];

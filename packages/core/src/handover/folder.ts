@@ -72,10 +72,16 @@ It needs
 
     npm install ${packages.map(line).join(' ')}
 
-${own ? standing : ''}${lookCss(kit.look ?? {}) === '' ? '' : looking}${forms.length > 0 ? `Forms:\n\n${forms.join('\n')}\n` : 'The kit has no forms yet.\n'}`,
+${Object.keys(kit.adapters).length > 0 ? proving : ''}${own ? standing : ''}${lookCss(kit.look ?? {}) === '' ? '' : looking}${forms.length > 0 ? `Forms:\n\n${forms.join('\n')}\n` : 'The kit has no forms yet.\n'}`,
   };
 }
 
+const proving = `Each adapter can be put to its contract in a real browser, as it stands in this folder, by the tests of the application:
+
+    npm install --save-dev @playwright/test @poietra/cli
+    npx playwright test --config contract/playwright.config.mjs
+
+`;
 const looking = `Import \`look.css\` once, beside \`skin.css\`: it has the colours, type and spacing that the kit sets.\n\n`;
 const standing = `It stands on its own: no package of Poietra is imported. Each file of \`adapters/\` exports a plain component (\`value\`, \`change\`, \`leave\`, \`id\`, \`labelledBy\`, \`describedBy\`, \`invalid\`, \`disabled\`, \`readOnly\`, \`required\`; a ref gives \`focus\`), each of \`codecs/\` an object of four functions, each \`forms/*.validate.js\` the functions \`accepts\` and \`validate\`. What the forms need of the libraries lies in \`own/\` as source, and is yours; import \`own/skin.css\` once, or write a style sheet of your own.
 
