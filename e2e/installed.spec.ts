@@ -53,6 +53,9 @@ test('lists, checks and writes', () => {
   writeFileSync(join(folder, 'kit.json'), JSON.stringify(kit));
   expect(run('npx', 'poietra', 'generate', 'kit.json', '--out', 'forms').status).toBe(0);
   expect(readdirSync(join(folder, 'forms'))).toContain('README.md');
+  // What the tests of a hand-over import.
+  const contract = "console.log(typeof (await import('@poietra/cli/contract')).contractOf)";
+  expect(run('node', '--input-type=module', '--eval', contract).stdout.trim()).toBe('function');
   const broken = run('npx', 'poietra', 'generate', 'missing.json', '--out', 'forms');
   expect([broken.status, broken.stderr.includes('missing.json')]).toEqual([2, true]);
 });

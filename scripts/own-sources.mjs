@@ -13,7 +13,7 @@ const roots = {
   core: [
     ...['makeCodec', 'runCase', 'codecFromCode', 'Case', 'Codec', 'CodecCode', 'CodecDescription'],
     ...['AdapterDescription', 'Form', 'HintsBeside', 'Outcome', 'OwnHintUse', 'PlanRules', 'Problem'],
-    ...['loadWords', 'sendTo', 'SendDescription', 'SendOptions'],
+    ...['loadWords', 'sendTo', 'standardFormats', 'SendDescription', 'SendOptions'],
   ],
   react: ['adapt', 'adaptTogether', 'compact', 'suiteSkin', 'Skin', 'DrawnForm', 'drawOwnHints', 'prepareForm'],
   own: ['asComponent', 'InputComponent', 'InputHandle', 'InputProps'],

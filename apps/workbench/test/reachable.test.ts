@@ -44,6 +44,7 @@ const controls: readonly (readonly [from: string, page: string, control: string]
   ['/proofs', 'adapters/:name', 'Contract'],
   ['/name', 'kit', 'Name of the kit'],
   ['/standsAlone', 'hand-over', 'On its own'],
+  ['/formatTypes', 'hand-over', 'Formats as types'],
   ['/rules', 'forms', 'How fields are chosen'],
   ['/look', 'look', 'Look of the forms'],
   ['/documents', 'documents/:uri', 'Text of ${title}'],

@@ -1,10 +1,4 @@
-import {
-  compileSchema,
-  hintsSchemaWith,
-  missingIn,
-  SchemaError,
-  type HintDescription,
-} from '@poietra/core';
+import { compileSchema, hintsSchemaWith, missingIn, SchemaError, type HintDescription } from '@poietra/core';
 import { firstFault, meaningOf, plainText } from '../store/written.js';
 
 /** What is wrong with a text: by place, or from one position to another where it is no JSON at all. */
@@ -60,8 +54,7 @@ function checked(text: string, judge: (value: unknown) => readonly TextFault[]):
   } catch (error) {
     if (error instanceof SchemaError)
       return { faults: error.problems.map(({ at, message }) => ({ at, message })), isPlain, missing: missingIn(error) };
-    if (error instanceof RangeError)
-      return { faults: [{ at: '', message: error.message }], isPlain };
+    if (error instanceof RangeError) return { faults: [{ at: '', message: error.message }], isPlain };
     throw error;
   }
 }

@@ -7,16 +7,21 @@ import { standaloneSchema } from './bundle-schema.js';
 import type { HandoverFile } from './file.js';
 import { called, type Called } from './named.js';
 import { comment, literal, quoted } from './source.js';
-import { typesFor } from './types.js';
+import { formatsFile, formatType } from './format-types.js';
+import { typesFor, type FormatTypes } from './types.js';
 import { writeValidator } from './write-validator.js';
 import { writeForm, type FormWritten } from './written-form.js';
 
 export function formFiles(kit: Kit, isOwn: boolean): HandoverFile[] {
   const adapters = called(kit, 'adapters');
-  return [...called(kit, 'forms')].flatMap(([name, own]) => {
+  const formats = kit.formatTypes ? { typeOf: formatType, used: new Set<string>() } : undefined;
+  const files = [...called(kit, 'forms')].flatMap(([name, own]) => {
     const form = kit.forms[name];
-    return form ? [...filesOf(form, own, kit, adapters), ...(isOwn ? validatorFiles(form, own, kit) : [])] : [];
+    return form
+      ? [...filesOf(form, own, kit, adapters, formats), ...(isOwn ? validatorFiles(form, own, kit) : [])]
+      : [];
   });
+  return [...files, ...formatsFile(formats?.used ?? new Set())];
 }
 
 /** The schema as two functions, which import nothing. */
@@ -53,6 +58,7 @@ function filesOf(
   { file, type }: Called,
   kit: Kit,
   adapters: ReadonlyMap<string, Called>,
+  formats: FormatTypes | undefined,
 ): HandoverFile[] {
   const schema = standaloneSchema(form.schema, kit.groups, kit.documents);
   const used = usedAdapters(form, kit).flatMap((name) => {
@@ -88,7 +94,7 @@ function filesOf(
   ].filter(Boolean);
   return [
     { path: `forms/${file}.schema.json`, text: `${JSON.stringify(schema, undefined, 2)}\n` },
-    { path: `forms/${file}.types.ts`, text: `${typesFor(schema, type)}\n` },
+    { path: `forms/${file}.types.ts`, text: `${typesFor(schema, type, formats)}\n` },
     ...ready.files,
     {
       path: `forms/${file}.tsx`,

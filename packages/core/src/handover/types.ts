@@ -1,21 +1,41 @@
 /** A JSON Schema as TypeScript types. What the type system cannot say (limits, patterns, conditions) is left to the schema. */
 import { isObject, lookUp, parsePointer } from '../json/index.js';
+import { typesOfFormats } from './format-types.js';
 import { comment, memberOf, Names, quoted, typeName } from './source.js';
 
-/** Type and interface declarations for a schema whose references all lead into itself. */
-export function typesFor(schema: unknown, name: string): string {
-  const printer = new TypePrinter(schema);
+/**
+ * Type and interface declarations for a schema whose references all lead into itself. Where `formats` is given, a text of
+ * a format is of the type that it names; they are imported from `../formats.js`, and noted in `used`.
+ */
+export function typesFor(schema: unknown, name: string, formats?: FormatTypes): string {
+  const printer = new TypePrinter(schema, formats);
   const main = printer.declare(name, schema);
-  return [main, ...printer.rest()].join('\n\n');
+  const declared = [main, ...printer.rest()].join('\n\n');
+  const own = [...printer.used].sort();
+  for (const type of own) formats?.used.add(type);
+  return own.length === 0 ? declared : `import type { ${own.join(', ')} } from '../formats.js';\n\n${declared}`;
+}
+
+/** How a format is called as a type, and all types that were asked for. */
+export interface FormatTypes {
+  typeOf(format: unknown): string | undefined;
+  readonly used: Set<string>;
 }
 
 class TypePrinter {
   readonly #names = new Map<string, string>();
   readonly #done = new Set<string>();
-  readonly #taken = new Names();
+  readonly #taken: Names;
+  /** The types of formats that it speaks of. */
+  readonly used = new Set<string>();
   /** The definition that is being declared, while nothing of its own (an object, a list) stands around what is said. */
   #bare: string | undefined;
-  constructor(private readonly root: unknown) {}
+  constructor(
+    private readonly root: unknown,
+    private readonly formats?: FormatTypes,
+  ) {
+    this.#taken = new Names(formats ? typesOfFormats : []);
+  }
 
   declare(name: string, schema: unknown): string {
     this.#names.set('', this.#taken.give(name));
@@ -78,7 +98,11 @@ class TypePrinter {
     switch (kind) {
       case 'integer':
         return 'number';
-      case 'string':
+      case 'string': {
+        const type = this.formats?.typeOf(schema['format']);
+        if (type !== undefined) this.used.add(type);
+        return type ?? kind;
+      }
       case 'number':
       case 'boolean':
       case 'null':

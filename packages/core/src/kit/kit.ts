@@ -95,6 +95,8 @@ export interface Kit {
   readonly hints?: Readonly<Record<string, HintDescription>>;
   /** What is handed over imports no package of Poietra; what it uses of the libraries comes along as source. */
   readonly standsAlone?: boolean;
+  /** In what is handed over a text of a format is of a type of its own, which only a text has that was checked. */
+  readonly formatTypes?: boolean;
   /** The last run of the contract for each adapter, and the one before it. */
   readonly proofs?: Readonly<Record<string, Proof>>;
   readonly [later: string]: unknown;
@@ -251,6 +253,7 @@ export const kitSchema = z.looseObject({
   poietra: z.literal(kitVersion),
   name: z.string().min(1),
   standsAlone: z.boolean().optional(),
+  formatTypes: z.boolean().optional(),
   inputs: z.record(
     z.string(),
     z.looseObject({

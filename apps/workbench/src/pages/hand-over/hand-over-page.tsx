@@ -48,6 +48,16 @@ export function Component(): ReactNode {
             On its own
           </Toggle>
         </div>
+        <Toggle
+          isOn={kit.formatTypes === true}
+          onChange={() =>
+            edit(`Hand-over: formats ${kit.formatTypes ? 'as texts' : 'as types of their own'}`, {
+              '/formatTypes': !kit.formatTypes || undefined,
+            })
+          }
+        >
+          Formats as types
+        </Toggle>
         <p className="flex flex-wrap items-center gap-1.5 text-[13px] text-ink-2">
           Into
           <SlotText
@@ -74,6 +84,7 @@ export function Component(): ReactNode {
           {standsAlone
             ? 'No package of ours is imported: plain components, plain functions, and what the forms need as source. '
             : 'Thin source on the libraries: what is mended in them reaches it. '}
+          {kit.formatTypes && 'A text of a format is of a type of its own, which only a text has that was checked. '}
           {files.length > 0 && `${files.length} files, typed and formatted, from the kit as it stands. `}
           {written && written.kit !== kit && 'Being written anew …'}
         </p>
