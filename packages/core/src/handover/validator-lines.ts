@@ -58,8 +58,8 @@ export function shortTest(node: SchemaNode, x: string): string | undefined {
   const raw = node.raw as Record<string, unknown>;
   const keywords = node.rules.map(({ keyword }) => keyword);
   if (node.raw === false) return 'false';
-  const allowed: unknown = raw['enum'];
-  if (keywords.length === 1 && keywords[0] === 'enum' && Array.isArray(allowed)) {
+  const allowed: unknown = keywords[0] === 'const' ? [raw['const']] : raw['enum'];
+  if (keywords.length === 1 && (keywords[0] === 'enum' || keywords[0] === 'const') && Array.isArray(allowed)) {
     if (allowed.length > 8 || allowed.some((value) => typeof value === 'object' && value !== null)) return undefined;
     return `(${allowed.map((value) => `${x} === ${literal(value)}`).join(' || ') || 'false'})`;
   }

@@ -45,6 +45,11 @@ export class ValidatorWriter {
   test(node: SchemaNode): string | undefined {
     return this.#canBeWritten(bare(node), new Set()) ? this.#call(node) : undefined;
   }
+  /** The same, as a function that stands where it is used, if it is short. */
+  shortly(node: SchemaNode): string | undefined {
+    const test = shortTest(bare(node), 'v');
+    return test === undefined ? this.test(node) : `(v) => ${test}`;
+  }
   /** What was asked for so far, as source. */
   get source(): string {
     return [...this.#constants, ...this.#functions].join('\n');

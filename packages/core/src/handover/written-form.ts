@@ -1,4 +1,5 @@
 /** A form written out: its schema and its plan as a module that an application opens without compiler and planner. */
+import { isObject } from '../json/index.js';
 import { plainMakers } from '../codec/index.js';
 import { plainAdapters } from '../adapter/index.js';
 import { asksExpressions, asksServers } from '../form/index.js';
@@ -11,7 +12,7 @@ import {
   type PlanRules,
 } from '../plan/index.js';
 import { fillDefaults, readGraph } from '../schema/index.js';
-import { listSource, literal, objectSource, quoted } from './source.js';
+import { comment, listSource, literal, objectSource, quoted } from './source.js';
 import { NodeWriter, NotWritable } from './written-nodes.js';
 import { PartWriter } from './written-parts.js';
 
@@ -99,7 +100,7 @@ function formWritten({ schema, hints = {}, rules, file }: FormToWrite): FormWrit
     ['schema', `async () => (await import(${quoted(file)}, { with: { type: 'json' } })).default`],
   ]);
   return {
-    text: `${imports.length > 0 ? `import { ${imports.join(', ')} } from '@poietra/core/written';\n\n` : ''}${
+    text: `${comment(`${titleOf(schema)}, written out by Poietra from its JSON Schema and its hints; write it again instead of changing it.`)}${imports.length > 0 ? `import { ${imports.join(', ')} } from '@poietra/core/written';\n\n` : ''}${
       helpers.length > 0 ? `const runtime = ${objectSource(helpers.map((name) => [name, judgements[name]]))};\n` : ''
     }${source === '' ? '' : `${source}\n\n`}/** The form as it is drawn and filled. Its schema follows once it stands: from then on problems are told. */
 export const written = ${form};
@@ -107,6 +108,9 @@ export const written = ${form};
     drawings: drawingsOf(root, parts.nodes),
   };
 }
+
+const titleOf = (schema: unknown): string =>
+  isObject(schema) && typeof schema['title'] === 'string' ? schema['title'] : 'A form';
 
 /** What the functions of a written schema call, by the name that they have for it. */
 const judgements: Readonly<Record<string, string>> = {

@@ -85,10 +85,7 @@ export class NodeWriter {
   }
 
   #test(node: SchemaNode): string {
-    const name = this.#validator.test(node);
-    if (name === undefined)
-      throw new NotWritable('it has a condition whose meaning depends on the way that led to it.');
-    return name;
+    return known(this.#validator.test(node));
   }
 
   #node(node: SchemaNode): string {
@@ -159,7 +156,13 @@ export class NodeWriter {
           [
             ['id', quoted(id)],
             ['nodes', this.#numbersOf(nodes)],
-            ['fits', listSource(nodes.map((node) => this.#test(node)))],
+            [
+              'fits',
+              listSource(
+                nodes.map((node) => known(this.#validator.shortly(node))),
+                '            ',
+              ),
+            ],
             ['telling', telling && literal(telling, '          ')],
           ],
           '        ',
@@ -168,6 +171,11 @@ export class NodeWriter {
       }
     }
   }
+}
+
+function known(test: string | undefined): string {
+  if (test === undefined) throw new NotWritable('it has a condition whose meaning depends on the way that led to it.');
+  return test;
 }
 
 function saysOf(raw: Readonly<Record<string, unknown>>): string | undefined {

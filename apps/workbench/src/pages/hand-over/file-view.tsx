@@ -32,7 +32,7 @@ export function FileView({
     return `?${next}`;
   };
   return (
-    <div className="grid min-h-0 flex-1 grid-cols-1 md:grid-cols-[260px_minmax(0,1fr)]">
+    <div className="grid min-h-0 flex-1 grid-cols-1 grid-rows-[11rem_minmax(0,1fr)] md:grid-cols-[260px_minmax(0,1fr)] md:grid-rows-[minmax(0,1fr)]">
       <nav aria-label="Files" className="overflow-auto border-b border-hairline p-2 md:border-r md:border-b-0">
         {head}
         {byFolder(files).map(([folder, list]) => (
