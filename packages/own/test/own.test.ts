@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { compileSchema, handOver, type HandoverFile, type Kit, type OwnSources } from '@poietra/core';
 import { troublesOf } from '../../core/test/compiled.js';
+import { ownWords, weight } from './own-words.js';
 
 const home = join(__dirname, '../../..');
 const read = (path: string): string => readFileSync(join(home, path), 'utf8');
@@ -13,45 +14,7 @@ const read = (path: string): string => readFileSync(join(home, path), 'utf8');
 const sources = JSON.parse(read('packages/own/dist/sources.json')) as OwnSources;
 const demo = JSON.parse(read('demo/kit.json')) as Kit;
 
-const weight = {
-  type: 'object',
-  required: ['class'],
-  properties: { class: { type: 'string', minLength: 2 }, weight: { type: 'number' } },
-};
-const words = {
-  ...demo,
-  name: "Own */ words'",
-  inputs: {},
-  adapters: {},
-  groups: {},
-  skins: {},
-  fields: {},
-  codecs: {
-    date: { kind: 'date', cases: [{ shown: '2026-11-23', sent: '2026-11-23' }] },
-    maker: {
-      kind: 'money',
-      options: { digits: 2, empty: 'null' },
-      cases: [
-        { shown: '12.50', sent: 1250 },
-        { shown: '', sent: null },
-      ],
-    },
-    code: {
-      kind: 'code',
-      options: {
-        source:
-          'export const parse = (shown: unknown) => String(shown).toUpperCase();\nexport const show = (held: unknown) => String(held);\n',
-      },
-      cases: [{ shown: 'a', sent: 'A' }],
-    },
-    class: { kind: 'steps', options: { steps: [{ do: 'trim' }] } },
-  },
-  forms: {
-    form: { title: 'Form', schema: weight },
-    Form: { title: "It's a “form”", schema: true },
-    empty: { title: '', schema: {} },
-  },
-} as unknown as Kit;
+const words = ownWords(demo);
 
 const folder = mkdtempSync(join(tmpdir(), 'poietra-own-'));
 afterAll(() => rmSync(folder, { recursive: true }));

@@ -74,6 +74,9 @@ function filesOf(
   );
   const hasOwnHints = Object.keys(ownHints).length > 0;
   const { send } = form;
+  const types = typesFor(schema, type, formats);
+  // A schema that says nothing takes any value: that is the form's type when none is named.
+  const of = types.includes(`export type ${type} = unknown;`) ? '' : `<${type}>`;
   const skin = skinOf(form, kit, text);
   const written = writeForm({ schema, hints: form.hints, rules: rulesOf(kit), file: `./${file}.schema.json` });
   const ready =
@@ -94,7 +97,7 @@ function filesOf(
   ].filter(Boolean);
   return [
     { path: `forms/${file}.schema.json`, text: `${JSON.stringify(schema, undefined, 2)}\n` },
-    { path: `forms/${file}.types.ts`, text: `${typesFor(schema, type, formats)}\n` },
+    { path: `forms/${file}.types.ts`, text: `${types}\n` },
     ...ready.files,
     {
       path: `forms/${file}.tsx`,
@@ -108,14 +111,14 @@ ${skin.hasOwn ? "import { skins } from '../skins.js';\n" : ''}import type { ${ty
 const inputs = {${used.map(({ name, value }) => ` ${quoted(name)}: ${value}`).join(',')}${used.length > 0 ? ' ' : ''}};
 ${messages ? `${comment(`What is said instead, by keyword, in the language “${form.language ?? ''}”.`)}const messages = ${literal(messages)};\n` : ''}${hasOwnHints ? `const ownHints: Readonly<Record<string, OwnHintUse>> = ${literal(ownHints)};\nconst ownWords = drawOwnHints(ownHints);\n` : ''}${ready.source(hasOwnHints)}
 /** Opens the form on values that were saved before, or empty. The options go before what the kit says: words, a draft to go on with. */
-export function open${type}(values?: ${type}, options?: Parameters<typeof prepared.open>[0]): Form<${type}> {
-  return prepared.open<${type}>({ values${settings.length > 0 ? `, ${settings.join(', ')}` : ''}, ...options });
+export function open${type}(values?: ${type}, options?: Parameters<typeof prepared.open>[0]): Form${of} {
+  return prepared.open${of}({ values${settings.length > 0 ? `, ${settings.join(', ')}` : ''}, ...options });
 }
 
 ${send ? sending(type, send) : ''}export interface ${type}FormProps {
   readonly values?: ${type};
   /** One that was opened elsewhere, by \`open${type}\`; it has its values. */
-  readonly form?: Form<${type}>;
+  readonly form?: Form${of};
   /** Sends the value; what it answers comes back onto the fields.${send ? ` By default \`send${type}\`.` : ''} */
   readonly send${send ? '?' : ''}: (value: ${type}) => Promise<Outcome>;
 }
@@ -123,8 +126,7 @@ ${send ? sending(type, send) : ''}export interface ${type}FormProps {
 ${comment(form.title)}export function ${type}Form({ values, form: opened, send${send ? ` = send${type}` : ''} }: ${type}FormProps): ReactNode {
   const [own] = useState(() => opened ?? open${type}(values));
   const form = opened ?? own;
-  // The form sends nothing that its schema does not accept, so what arrives here is of this type.
-  return <DrawnForm form={form} plan={prepared.plan} drawings={prepared.drawings} inputs={inputs}${skin.hasOwn ? ' skins={skins}' : ''}${skin.use}${hasOwnHints ? ' ownHints={ownWords}' : ''} send={(sent) => send(sent as ${type})} />;
+${of === '' ? '' : '  // The form sends nothing that its schema does not accept, so what arrives here is of this type.\n'}  return <DrawnForm form={form} plan={prepared.plan} drawings={prepared.drawings} inputs={inputs}${skin.hasOwn ? ' skins={skins}' : ''}${skin.use}${hasOwnHints ? ' ownHints={ownWords}' : ''} send={${of === '' ? 'send' : `(sent) => send(sent as ${type})`}} />;
 }
 `,
     },
