@@ -154,7 +154,7 @@ test('one value, all the way through', async ({ page }) => {
     for (const [file, text] of [
       ['day-picker.ts', 'satisfies AdapterDescription'],
       ['calendar-date.ts', 'satisfies CodecDescription'],
-      ['freight-booking-short.tsx', 'prepareForm'],
+      ['freight-booking-short.tsx', 'writtenForm'],
     ] as const) {
       await page.getByRole('link', { name: file, exact: true }).click();
       await expect(page.getByRole('region', { name: new RegExp(file) }).getByRole('textbox')).toContainText(text);
