@@ -12,7 +12,7 @@ interface Props {
 /** A box to sign in, by pointer or finger; what is signed is a picture. */
 export function SignatureBox({ value, onChange, onBlur, disabled }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const pad = useRef<SignaturePad>(null);
+  const pad = useRef<SignaturePad | null>(null);
   const told = useRef<string | undefined>(undefined);
   const tell = useRef(onChange);
   useEffect(() => {
