@@ -2,10 +2,12 @@ import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
+  builtIn,
   compileSchema,
   fillDefaults,
   makePlan,
   openPlan,
+  plainMakers,
   planAt,
   planFields,
   standaloneSchema,
@@ -14,6 +16,7 @@ import {
   type Form,
   type HintsBeside,
   type Kit,
+  type Makers,
   type PlanNode,
   type PlanRules,
 } from '../src/index.js';
@@ -371,4 +374,14 @@ it('names what it uses, and nothing else', () => {
   expect(text).not.toContain('import {');
   const dated = writtenText({ schema: { type: 'object', properties: { a: { type: 'string', format: 'date' } } } });
   expect(dated).toMatch(/^import \{ dateMaker \} from/m);
+});
+
+it('there is a maker for every kind of codec, under the name that a hand-over imports', () => {
+  const schema = { type: 'object', properties: { one: { type: 'string', 'x-poietra': { field: 'one' } } } };
+  for (const kind of Object.keys(builtIn)) {
+    const rules = { fields: { one: { adapter: 'native:text', codec: 'own' } }, codecs: { own: { kind } } };
+    const { makers = {}, codeMakers } = loadWritten(writtenText({ schema, rules }), () => Promise.resolve(schema));
+    const all: Makers = { ...plainMakers, ...makers, ...codeMakers?.({}) };
+    expect([kind, typeof all[kind]]).toEqual([kind, 'function']);
+  }
 });
