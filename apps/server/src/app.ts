@@ -209,7 +209,7 @@ export function makeApp(config: Config, prover = new Prover()): Express {
       bundle,
       adapter as unknown as AdapterDescription,
       (task) => projects.draw('input', chosen, {}, task),
-      { tell, signal: gone.signal },
+      { home: config.home, tell, signal: gone.signal },
     );
     tell({ browser });
     response.end();

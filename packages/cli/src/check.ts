@@ -113,7 +113,7 @@ export async function check(
       const start = { module: join(home, 'packages/stand/src/render.tsx'), name: 'startRendering' };
       const draw = (task: object): Promise<Rendered> =>
         renderer.render({ ...partsOfBundle(project, ofKey(job.bundleKey)), start }, task);
-      verdicts = await proveAdapter(browser, ready, adapter, draw, { depth });
+      verdicts = await proveAdapter(browser, ready, adapter, draw, { home, depth });
     } catch (error) {
       if (!(error instanceof Error)) throw error;
       const seen = error instanceof BundleError ? `It does not bundle: ${error.message}` : error.message;

@@ -34,6 +34,7 @@ export const contractOf: typeof declared = async (folder, { adapter: name, file,
     await bundle({ ...parts, start: start('frame.ts', 'startProving') }),
     adapter,
     (task) => renderer.render({ ...parts, start: start('render.tsx', 'startRendering') }, task),
+    { home },
   );
   return verdicts.filter(({ state }) => state === 'fail').map(sentence);
 };

@@ -147,6 +147,8 @@ function ready({ schema, hints = {}, rules = {} }: Source): {
   const plan = makePlan(compileSchema(schema, { assertFormats: true }), hints, rules);
   return { written: readWritten(form, { rules }), arrive, plan };
 }
+// The engine is fetched when the first schema comes; how long that takes is the machine's matter.
+beforeAll(() => import('../src/written/engine.js'));
 /** Until what was fetched has been taken in. */
 const soon = (): Promise<void> => new Promise((done) => setTimeout(done, 20));
 

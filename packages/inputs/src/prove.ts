@@ -1,11 +1,14 @@
 /** The contract in a real Chromium: each input gets a page of its own, without network and with the stand's policy. */
 import type { AdapterDescription, CheckId, CheckVerdict, Depth, Finding, FoundInput } from '@poietra/core';
 import { contract, reasonOf } from '@poietra/core';
+import { randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
+import type { ToJudge } from '@poietra/stand';
 import type { Browser, Page } from 'playwright-core';
 import type { Bundle } from './bundle.js';
 import { checkingPath, chromiumArgs, quietArgs } from './chromium.js';
-import { drive } from './driver.js';
+import { drive, openWorld } from './driver.js';
+import { judgeScript } from './judge-script.js';
 import type { Rendered } from './render.js';
 
 const address = 'http://stand.localhost/';
@@ -52,7 +55,7 @@ export async function tryInput(
   adapter: AdapterDescription,
   depth: Depth = 'full',
 ): Promise<Tried> {
-  return onPage(browser, bundle, depth, async (post, next) => {
+  return onPage(browser, bundle, { isDriven: depth === 'full' }, async ({ post, next }) => {
     await post({ kind: 'observe', input, adapter });
     for (;;) {
       const message = await next();
@@ -63,6 +66,8 @@ export async function tryInput(
 }
 
 export interface ProofOptions {
+  /** Where this repository's own packages are. */
+  readonly home: string;
   /** Full where it is not said. */
   readonly depth?: Depth | undefined;
   /** Hears each verdict as it is given. */
@@ -80,7 +85,7 @@ export async function proveAdapter(
   bundle: Bundle,
   adapter: AdapterDescription,
   render: (task: object) => Promise<Rendered>,
-  { depth = 'full', tell = () => undefined, signal }: ProofOptions = {},
+  { home, depth = 'full', tell = () => undefined, signal }: ProofOptions,
 ): Promise<CheckVerdict[]> {
   const ids: CheckId[] = contract.map(({ id }) => id);
   const verdicts: CheckVerdict[] = [];
@@ -89,23 +94,26 @@ export async function proveAdapter(
     tell(verdict);
   };
   try {
-    await onPage(
-      browser,
-      bundle,
-      depth,
-      async (post, next) => {
-        await post({ kind: 'prove', adapter, checks: ids });
-        for (;;) {
-          const message = await next();
-          if (message.kind === 'verdict') give(message['verdict'] as CheckVerdict);
-          if (message.kind === 'render')
-            await post({ kind: 'rendered', ask: message['ask'], ...(await render(message)) });
-          if (message.kind === 'prover failed') throw new Error(String(message['message']));
-          if (message.kind === 'proved') return;
-        }
-      },
-      signal,
-    );
+    if (depth === 'full')
+      await judged(browser, bundle, await withGesture(browser, bundle, adapter), { home, give, render, signal });
+    else
+      await onPage(
+        browser,
+        bundle,
+        {},
+        async ({ post, next }) => {
+          await post({ kind: 'prove', adapter, checks: ids });
+          for (;;) {
+            const message = await next();
+            if (message.kind === 'verdict') give(message['verdict'] as CheckVerdict);
+            if (message.kind === 'render')
+              await post({ kind: 'rendered', ask: message['ask'], ...(await render(message)) });
+            if (message.kind === 'prover failed') throw new Error(String(message['message']));
+            if (message.kind === 'proved') return;
+          }
+        },
+        signal,
+      );
   } catch (error) {
     if (signal?.aborted) return verdicts;
     const done = new Set(verdicts.map(({ check }) => check));
@@ -115,17 +123,75 @@ export async function proveAdapter(
   return verdicts;
 }
 
-type Post = (message: object) => Promise<void>;
+/** What the checks need and the adapter does not say is tried for on a page of its own, before anything is judged. */
+async function withGesture(browser: Browser, bundle: Bundle, adapter: AdapterDescription): Promise<AdapterDescription> {
+  if (adapter.gesture && adapter.samples) return adapter;
+  const tried = await onPage(browser, bundle, { isDriven: true }, async ({ post, next }) => {
+    await post({ kind: 'prepare', adapter });
+    for (;;) {
+      const message = await next();
+      if (message.kind === 'observed') return (message as unknown as Tried).adapter;
+      if (message.kind === 'prover failed') return adapter;
+    }
+  });
+  const { gesture, samples } = tried;
+  return { ...adapter, ...(gesture ? { gesture } : {}), ...(samples ? { samples } : {}) };
+}
+
+/** Judged in a world that the page's code cannot reach: `stand/src/judge.ts`. */
+async function judged(
+  browser: Browser,
+  bundle: Bundle,
+  adapter: AdapterDescription,
+  {
+    home,
+    give,
+    render,
+    signal,
+  }: {
+    readonly home: string;
+    give(verdict: CheckVerdict): void;
+    render(task: object): Promise<Rendered>;
+    readonly signal: AbortSignal | undefined;
+  },
+): Promise<void> {
+  const secret = randomUUID();
+  await onPage(
+    browser,
+    bundle,
+    { secret },
+    async ({ page, lost }) => {
+      const verdict = (one: CheckVerdict): void => give(one);
+      const call = await openWorld(page, await judgeScript(home), { verdict, render });
+      const task: ToJudge = { secret, adapter };
+      await Promise.race([call('judge', task), lost]);
+    },
+    signal,
+  );
+}
+
+interface OnPage {
+  readonly page: Page;
+  post(message: object): Promise<void>;
+  next(): Promise<Message>;
+  /** Fails when the page is lost, or takes too long. */
+  readonly lost: Promise<never>;
+}
+/** `isDriven`: the page itself may move pointer and keys; `secret`: an agent on it answers a judge who knows it. */
 async function onPage<T>(
   browser: Browser,
   { script, style }: Bundle,
-  depth: Depth,
-  work: (post: Post, next: () => Promise<Message>) => Promise<T>,
+  { isDriven = false, secret }: { readonly isDriven?: boolean; readonly secret?: string },
+  work: (on: OnPage) => Promise<T>,
   signal?: AbortSignal,
 ): Promise<T> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 900 }, offline: false });
   const page: Page = await context.newPage();
-  if (depth === 'full') await drive(page);
+  if (isDriven) await drive(page);
+  if (secret !== undefined)
+    await page.addInitScript((said) => {
+      (globalThis as { poietraSecret?: string }).poietraSecret = said;
+    }, secret);
   const waiting: Message[] = [];
   let wake: (() => void) | undefined;
   let trouble: Error | undefined;
@@ -157,20 +223,26 @@ async function onPage<T>(
       await route.fulfill({ contentType: 'text/css', headers: { 'access-control-allow-origin': '*' }, body: style });
     else await route.abort();
   });
+  let giveUp!: (error: Error) => void;
+  const lost = new Promise<never>((_resolve, reject) => (giveUp = reject));
+  lost.catch(() => undefined);
   const lose = (why: string): void => {
     trouble = new Error(why);
+    giveUp(trouble);
     wake?.();
   };
   page.on('crash', () => lose('The page crashed.'));
   signal?.addEventListener('abort', () => lose('It was stopped.'));
+  const endless = 'The input did not come to an end; it may loop for ever.';
   const until = Date.now() + mostTime;
+  const limit = setTimeout(() => lose(endless), mostTime);
   const next = async (): Promise<Message> => {
     for (;;) {
       const message = waiting.shift();
       if (message) return message;
       if (trouble) throw trouble;
       const left = until - Date.now();
-      if (left <= 0) throw new Error('The input did not come to an end; it may loop for ever.');
+      if (left <= 0) throw new Error(endless);
       await new Promise<void>((resolve) => {
         const timer = setTimeout(resolve, left);
         wake = () => {
@@ -190,8 +262,10 @@ async function onPage<T>(
     await page.goto(address);
     const first = await next();
     if (first.kind !== 'prover ready') throw new Error('The stand did not start.');
-    return await work((message) => page.evaluate((data) => window.postMessage(data, '*'), message), next);
+    const post = (message: object): Promise<void> => page.evaluate((data) => window.postMessage(data, '*'), message);
+    return await work({ page, post, next, lost });
   } finally {
+    clearTimeout(limit);
     await context.close();
   }
 }

@@ -1,28 +1,23 @@
 /** What the checks of the contract work with: what they are given, how they judge, and what they ask of a trial. */
-import { same, type CheckVerdict } from '@poietra/core';
+import { same, type AdapterDescription, type CheckVerdict } from '@poietra/core';
 import { everyElement, focused, realElement } from '@poietra/react';
+import type { Ground, MountOptions, Standing } from './ground.js';
 import { leave, perform } from './hands.js';
-import { fullLook, lookDifference } from './look.js';
+import { atRest, fullLook, lookDifference } from './look.js';
 import { outside, pixelsOf, toldOf } from './outside.js';
-import type { RenderInput } from './render.js';
 import { settle } from './settle.js';
-import { atRest, type Trial, type TrialOptions } from './trial.js';
 import type { Watch } from './watch.js';
 
-/** What came of drawing on the server. */
-export type Answer = { readonly html: string } | { readonly failed: string };
-
 export interface Bench {
-  readonly options: Omit<TrialOptions, 'state' | 'form' | 'how' | 'rendered'>;
-  /** Has it drawn on a real server. */
-  render(asked: RenderInput): Promise<Answer>;
+  readonly ground: Ground;
+  readonly adapter: AdapterDescription;
   /** A value that it can show, another one, and what the gesture reports; each may be missing. */
   readonly samples: readonly [unknown, unknown];
   readonly reported: unknown;
   readonly watch: Watch;
 }
 export type Outcome = Omit<CheckVerdict, 'check'>;
-export type Check = (bench: Bench, mount: (more?: Partial<TrialOptions>) => Promise<Trial>) => Promise<Outcome>;
+export type Check = (bench: Bench, mount: (more?: MountOptions) => Promise<Standing>) => Promise<Outcome>;
 
 export const pass = (seen: string): Outcome => ({ state: 'pass', seen });
 export const fail = (seen: string): Outcome => ({ state: 'fail', seen });
@@ -54,7 +49,7 @@ export function before({ samples: [a, b], reported }: Bench): unknown {
 }
 
 /** Does the gesture and lets the focus go, as a person who goes on to the next field. */
-export async function change({ options: { adapter } }: Bench, trial: Trial): Promise<void> {
+export async function change({ adapter }: Bench, trial: Standing): Promise<void> {
   if (adapter.gesture) await perform(trial.box, adapter.gesture);
   await leave();
   await settle();
@@ -62,8 +57,8 @@ export async function change({ options: { adapter } }: Bench, trial: Trial): Pro
 }
 
 /** The element that carries name and state: the real one, or the box as a group. */
-export function carrier(trial: Trial): HTMLElement {
-  return realElement(trial.options.adapter, trial.box, `${trial.id}-input`) ?? trial.box;
+export function carrier({ adapter }: Bench, trial: Standing): HTMLElement {
+  return realElement(adapter, trial.box, `${trial.id}-input`) ?? trial.box;
 }
 
 export function paint(box: HTMLElement): string {
@@ -80,14 +75,14 @@ export function paint(box: HTMLElement): string {
  * What is to be seen of a trial, as values, words and styles, and as pixels where somebody outside can see them. The trial
  * ends with it, so that the next one stands where it stood.
  */
-export async function appearance(trial: Trial): Promise<readonly [string, string | undefined]> {
+export async function appearance(trial: Standing): Promise<readonly [string, string | undefined]> {
   const seen = [fullLook(trial.box), await pixelsOf(trial.box)] as const;
   trial.end();
   return seen;
 }
 
 /** Whether there is a pixel of it; where nobody outside can see, it is believed. */
-export async function drawsSomething({ box }: Trial): Promise<boolean> {
+export async function drawsSomething({ box }: Standing): Promise<boolean> {
   const drawn = await pixelsOf(box);
   if (drawn === undefined) return true;
   const { visibility } = box.style;
@@ -98,7 +93,7 @@ export async function drawsSomething({ box }: Trial): Promise<boolean> {
 }
 
 /** Whether the Tab key leads into it from right before it; where nobody outside has keys, it does not. */
-export async function isReachedByTab(trial: Trial): Promise<boolean> {
+export async function isReachedByTab(trial: Standing): Promise<boolean> {
   if (!outside) return false;
   const before = document.createElement('button');
   before.textContent = 'Before';
@@ -111,7 +106,7 @@ export async function isReachedByTab(trial: Trial): Promise<boolean> {
 }
 
 /** Whether a screen reader is told of anything in it that takes the focus: a box that is named around nothing is no field. */
-export async function isToldInside({ box }: Trial): Promise<boolean> {
+export async function isToldInside({ box }: Standing): Promise<boolean> {
   const focusable = [...everyElement(box)].filter(
     (one): one is HTMLElement => one instanceof HTMLElement && one.tabIndex >= 0,
   );
@@ -119,7 +114,7 @@ export async function isToldInside({ box }: Trial): Promise<boolean> {
   return false;
 }
 
-export function isInside(trial: Trial): boolean {
+export function isInside(trial: Standing): boolean {
   const active = focused();
   for (let at: Element | null = active; at;) {
     if (trial.box.contains(at)) return true;

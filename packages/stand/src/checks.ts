@@ -28,7 +28,7 @@ import { GestureError, leave, pressOn } from './hands.js';
 import { fullLook, look, lookDifference } from './look.js';
 import { pixelsOf, toldOf } from './outside.js';
 import { settle } from './settle.js';
-import { newId, trialName, words } from './trial.js';
+import { trialName, words } from './wanted.js';
 
 /** References win over words of its own (Accessible Name and Description Computation 1.2, 4.2), also those to nothing. */
 function described(element: Element): string {
@@ -76,7 +76,7 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     if (shown === undefined) return none('No value is known that it shows.');
     const trial = await mount({ state: { shown } });
     if (fullLook((await mount()).box) === fullLook(trial.box)) return fail('The default is not to be seen.');
-    if (!bench.options.adapter.gesture || shown !== start) return pass('The default is shown.');
+    if (!bench.adapter.gesture || shown !== start) return pass('The default is shown.');
     await change(bench, trial);
     return trial.reports.length > 0
       ? pass('The default is shown and was changed.')
@@ -99,7 +99,7 @@ export const checks: Readonly<Record<CheckId, Check>> = {
   },
 
   async reports(bench, mount) {
-    if (!bench.options.adapter.gesture) return noGesture;
+    if (!bench.adapter.gesture) return noGesture;
     const trial = await mount();
     await change(bench, trial);
     const { reports } = trial;
@@ -113,7 +113,7 @@ export const checks: Readonly<Record<CheckId, Check>> = {
   },
 
   async right(bench, mount) {
-    if (!bench.options.adapter.gesture) return noGesture;
+    if (!bench.adapter.gesture) return noGesture;
     const trial = await mount();
     await change(bench, trial);
     if (trial.reports.length === 0) return fail('Nothing was reported.');
@@ -125,7 +125,7 @@ export const checks: Readonly<Record<CheckId, Check>> = {
   },
 
   async refused(bench, mount) {
-    if (!bench.options.adapter.gesture) return noGesture;
+    if (!bench.adapter.gesture) return noGesture;
     const trial = await mount({ state: { shown: before(bench) }, form: 'refuses' });
     const wanted = look(trial.box);
     await change(bench, trial);
@@ -142,7 +142,7 @@ export const checks: Readonly<Record<CheckId, Check>> = {
 
   async leaves(_bench, mount) {
     const trial = await mount();
-    trial.reached?.focus();
+    trial.takeFocus();
     await settle();
     if (!isInside(trial)) return fail('The focus could not be given to it.');
     await leave();
@@ -151,7 +151,7 @@ export const checks: Readonly<Record<CheckId, Check>> = {
 
   async focus(_bench, mount) {
     const trial = await mount();
-    trial.reached?.focus();
+    trial.takeFocus();
     await settle();
     return isInside(trial)
       ? pass(`A ${focused()?.tagName.toLowerCase() ?? ''} inside has the focus.`)
@@ -168,9 +168,9 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     return isInside(trial) ? pass('The focus went inside.') : fail('The focus did not go inside.');
   },
 
-  async name(_bench, mount) {
+  async name(bench, mount) {
     const trial = await mount();
-    const element = carrier(trial);
+    const element = carrier(bench, trial);
     const told = await toldOf(element);
     if (told && !(await isToldInside(trial))) return fail('The browser tells a screen reader of nothing inside it.');
     const name = told?.name ?? computeAccessibleName(element);
@@ -179,23 +179,23 @@ export const checks: Readonly<Record<CheckId, Check>> = {
       : fail(`The real element is named “${name}”, not “${words.label}”.`);
   },
 
-  async description(_bench, mount) {
+  async description(bench, mount) {
     const trial = await mount({ state: { invalid: true } });
-    const element = carrier(trial);
+    const element = carrier(bench, trial);
     const seen = (await toldOf(element))?.description ?? described(element);
     return seen.includes(words.hint) && seen.includes(words.error)
       ? pass('Hint and message describe it.')
       : fail(seen === '' ? 'It has no description.' : `It is described as “${seen}”.`);
   },
 
-  async invalid(_bench, mount) {
+  async invalid(bench, mount) {
     const trial = await mount();
     const [shape, colours, pixels] = [fullLook(trial.box), paint(trial.box), await pixelsOf(trial.box)];
     await trial.set({ invalid: true });
     const isSeen = (): boolean => fullLook(trial.box) !== shape || paint(trial.box) !== colours;
     // Colours change with the next frames, which come late where the machine is busy.
     for (let times = 0; times < 20 && !isSeen(); times++) await settle(40);
-    const element = carrier(trial);
+    const element = carrier(bench, trial);
     if (!isSeen()) return fail('Nothing is to be seen of it.');
     if (pixels !== undefined && (await pixelsOf(trial.box)) === pixels)
       return fail('Its elements change, but nothing is to be seen of it.');
@@ -205,9 +205,9 @@ export const checks: Readonly<Record<CheckId, Check>> = {
       : fail('It is to be seen, but ARIA does not say it.');
   },
 
-  async required(_bench, mount) {
+  async required(bench, mount) {
     const trial = await mount({ state: { required: true } });
-    const element = carrier(trial);
+    const element = carrier(bench, trial);
     const told = await toldOf(element);
     const says = told
       ? told.states['required'] === true
@@ -251,7 +251,7 @@ export const checks: Readonly<Record<CheckId, Check>> = {
   },
 
   async reset(bench, mount) {
-    if (!bench.options.adapter.gesture) return noGesture;
+    if (!bench.adapter.gesture) return noGesture;
     const start = before(bench);
     const trial = await mount({ state: { shown: start } });
     const wanted = look(trial.box);
@@ -295,14 +295,14 @@ export const checks: Readonly<Record<CheckId, Check>> = {
       return fail(`It looks otherwise: ${lookDifference(look(wanted.box), look(trial.box))}.`);
     const working = await mount({ how: 'strict' });
     await change(bench, working);
-    if (!bench.options.adapter.gesture) return pass('It shows its value.');
+    if (!bench.adapter.gesture) return pass('It shows its value.');
     return working.reports.length > 0 ? pass('It shows and reports as before.') : fail('Nothing was reported.');
   },
 
   async server(bench, mount) {
-    const id = newId();
+    const id = bench.ground.newId();
     const shown = hasNotation(bench.samples[0]) ? bench.samples[0] : undefined;
-    const answer = await bench.render({ adapter: bench.options.adapter, shown: toNotation(shown), id });
+    const answer = await bench.ground.render({ adapter: bench.adapter, shown: toNotation(shown), id });
     if ('failed' in answer) return fail(answer.failed);
     const takeOver = async (html: string, earlier: number): Promise<Outcome> => {
       const trial = await mount({ state: { shown }, rendered: { id, html } });
@@ -323,7 +323,7 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     return second.state === 'fail' ? first : second;
   },
 
-  async native({ samples: [a], options: { adapter } }, mount) {
+  async native({ samples: [a], adapter }, mount) {
     // Once as it is shown and once as another text, since codecs change what is sent.
     for (const sent of typeof a === 'string' ? [a, 'as sent'] : ['as sent']) {
       const trial = await mount({ state: { shown: a, sent } });
@@ -340,7 +340,7 @@ export const checks: Readonly<Record<CheckId, Check>> = {
   },
 
   async typed(bench, mount) {
-    if (!bench.options.adapter.gesture) return noGesture;
+    if (!bench.adapter.gesture) return noGesture;
     const first = await mount();
     await change(bench, first);
     const wanted = look(first.box);

@@ -4,13 +4,15 @@
  */
 import '@poietra/react/skin.css';
 import type { AdapterDescription, CheckId, CheckVerdict, Finding, FoundInput } from '@poietra/core';
+import { answerJudge } from './agent.js';
+import type { Answer } from './ground.js';
 import { hurryAnimations } from './hurry.js';
 import { asHandedOver, liveInput, type BundledInputs } from './live.js';
 import { pushMatrix, type PushedRow } from './matrix.js';
 import { observe, prepare } from './observe/index.js';
-import type { Answer } from './bench.js';
 import { prove } from './prove.js';
 import type { RenderInput } from './render.js';
+import { groundHere } from './ground-here.js';
 
 export type ToProver =
   | { readonly kind: 'observe'; readonly input: FoundInput; readonly adapter: AdapterDescription }
@@ -60,19 +62,17 @@ export function startProving(inputs: BundledInputs): void {
       case 'prove': {
         isStopped = false;
         const verdict = (one: CheckVerdict): void => tell({ kind: 'verdict', verdict: one });
-        await prove(
+        const ground = await groundHere(
           (adapter) => liveInput(inputs, adapter),
           asHandedOver(inputs, message.adapter),
-          message.checks,
-          verdict,
           (asked) =>
             new Promise((resolve) => {
               const ask = waiting.size;
               waiting.set(ask, resolve);
               tell({ kind: 'render', ask, ...asked });
             }),
-          () => isStopped,
         );
+        await prove(ground, message.checks, verdict, () => isStopped);
         tell({ kind: 'proved' });
         break;
       }
@@ -100,5 +100,6 @@ export function startProving(inputs: BundledInputs): void {
     );
   });
   hurryAnimations();
+  answerJudge(inputs);
   tell({ kind: 'prover ready' });
 }

@@ -64,17 +64,23 @@ export async function act(element: HTMLElement, step: Step): Promise<void> {
       setNatively(element, step.value);
       return;
     case 'files':
-      if (element instanceof HTMLInputElement)
-        await userEvent.upload(
-          element,
-          step.names.map((name) => new File([`Skerry Line: ${name}`], name, { type: 'text/plain', lastModified: 0 })),
-        );
+      if (element instanceof HTMLInputElement) await giveFiles(element, step.names);
       // A file is read in its own time, and nothing in the page tells of it.
       await settle(60);
       return;
     case 'draw':
       await hands.draw(element);
   }
+}
+
+async function giveFiles(element: HTMLInputElement, names: readonly string[]): Promise<void> {
+  const files = names.map((name) => new File([`Skerry Line: ${name}`], name, { type: 'text/plain', lastModified: 0 }));
+  if (!outside) return userEvent.upload(element, files);
+  // Another world sees what the element itself holds, and no property that a script puts over it.
+  const held = new DataTransfer();
+  for (const file of files) held.items.add(file);
+  element.files = held.files;
+  for (const type of ['input', 'change']) element.dispatchEvent(new Event(type, { bubbles: true, composed: true }));
 }
 
 /** A press as a person would press, on what is no part of a gesture. */

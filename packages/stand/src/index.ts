@@ -4,6 +4,7 @@ export { GestureError, perform } from './hands.js';
 export { nameOf, roleOf, targetOf } from './targets.js';
 export type { Outside, Told } from './outside.js';
 export { linkMap, type Link, type LinkBreak, type LinkMap } from './links.js';
+export type { ToJudge } from './judge.js';
 export { liveInput, type BundledInputs } from './live.js';
 export { fullLook, look, lookDifference } from './look.js';
 export { pushMatrix, type PushedRow } from './matrix.js';

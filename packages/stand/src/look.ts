@@ -1,5 +1,6 @@
 /** What an input looks like, as a text that can be compared: values and states, not ids or classes. */
 import { everyElement } from '@poietra/react';
+import { settle } from './settle.js';
 
 const telling = ['aria-checked', 'aria-selected', 'aria-valuenow', 'aria-valuetext', 'aria-pressed', 'data-value'];
 const unseen = /^(SCRIPT|STYLE|TEMPLATE|LINK|SLOT)$/;
@@ -77,4 +78,15 @@ export function lookDifference(wanted: string, seen: string): string {
   ]
     .filter(Boolean)
     .join(', ');
+}
+
+/** Waits until it looks the same for a while: what was opened shuts in its own time. */
+export async function atRest({ box }: { readonly box: Element }): Promise<void> {
+  let last = look(box);
+  for (let turn = 0; turn < 10; turn++) {
+    await settle(40);
+    const now = look(box);
+    if (now === last) return;
+    last = now;
+  }
 }

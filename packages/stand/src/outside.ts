@@ -39,8 +39,13 @@ export interface Told {
   readonly states: Readonly<Record<string, unknown>>;
 }
 
-type Drive = (doing: keyof Outside, ...given: readonly unknown[]) => Promise<unknown>;
+type Drive = (doing: string, ...given: readonly unknown[]) => Promise<unknown>;
 const page = globalThis as { poietraDrive?: Drive; poietraAsked?: Element };
+
+/** Asks the driver for something else than its hands and eyes: what a judge has to tell. */
+export async function callDriver(doing: string, ...given: readonly unknown[]): Promise<unknown> {
+  return page.poietraDrive?.(doing, ...given);
+}
 
 /** What drives the browser, where something does. */
 export const outside: Outside | undefined = page.poietraDrive && {

@@ -1,13 +1,11 @@
 /** Putting an adapter to the contract, check after check. */
-import { contract, quietChecks, type AdapterDescription, type CheckId, type CheckVerdict } from '@poietra/core';
+import { contract, quietChecks, type CheckId, type CheckVerdict } from '@poietra/core';
 import type { Bench } from './bench.js';
 import { checks } from './checks.js';
+import type { Ground, MountOptions, Standing } from './ground.js';
 import { leave, perform } from './hands.js';
-import { prepare, type Make } from './observe/index.js';
-import { sampleChoices } from './sample-choices.js';
 import { patiently, settle, within } from './settle.js';
-import { samplesOf, Trial, type TrialOptions } from './trial.js';
-import { watch } from './watch.js';
+import { samplesOf } from './wanted.js';
 
 /** Longer than any check needs; what takes longer loops or waits for ever. */
 const mostTime = 8000;
@@ -19,21 +17,16 @@ const patienceFor: Readonly<Partial<Record<CheckId, number>>> = { server: 45_000
  * throws has failed, with what was thrown.
  */
 export async function prove(
-  make: Make,
-  given: AdapterDescription,
+  ground: Ground,
   ids: readonly CheckId[],
   tell: (verdict: CheckVerdict) => void,
-  render: Bench['render'],
   isStopped: () => boolean = () => false,
 ): Promise<void> {
-  const adapter = await prepare(given, make);
-  const input = make(adapter);
-  if (!input) throw new Error(`The input “${given.input}” is not in the bundle.`);
-  const watching = watch();
-  const options: Bench['options'] = { input, adapter, choices: sampleChoices };
-  const made: Trial[] = [];
-  const mount = async (more: Partial<TrialOptions> = {}): Promise<Trial> => {
-    const trial = await Trial.mount({ ...options, ...more });
+  const { adapter } = ground;
+  const watching = ground.watch();
+  const made: Standing[] = [];
+  const mount = async (options: MountOptions = {}): Promise<Standing> => {
+    const trial = await ground.mount(options);
     made.push(trial);
     return trial;
   };
@@ -44,8 +37,8 @@ export async function prove(
   const known = samplesOf(adapter);
   // Checks that press nothing do not need to know, unless it is the only value there is.
   const isQuiet = known !== undefined && ids.every((id) => quietChecks.has(id) || id === 'silent');
-  const reported = isQuiet ? undefined : await gestureValue(adapter, mount);
-  const bench: Bench = { options, render, samples: known ?? [reported, undefined], reported, watch: watching };
+  const reported = isQuiet ? undefined : await gestureValue(ground, mount);
+  const bench: Bench = { ground, adapter, samples: known ?? [reported, undefined], reported, watch: watching };
   await clean();
   // What is warned of is only known at the end.
   const ordered = contract.filter(({ id }) => ids.includes(id)).map(({ id }) => id);
@@ -66,7 +59,7 @@ export async function prove(
 async function verdictOf(
   id: CheckId,
   bench: Bench,
-  mount: (more?: Partial<TrialOptions>) => Promise<Trial>,
+  mount: (more?: MountOptions) => Promise<Standing>,
 ): Promise<Omit<CheckVerdict, 'check'>> {
   try {
     const most = patienceFor[id] ?? mostTime;
@@ -77,7 +70,7 @@ async function verdictOf(
 }
 
 /** What the gesture makes the input report, starting empty. */
-async function gestureValue(adapter: AdapterDescription, mount: () => Promise<Trial>): Promise<unknown> {
+async function gestureValue({ adapter }: Ground, mount: () => Promise<Standing>): Promise<unknown> {
   if (!adapter.gesture) return undefined;
   try {
     const trial = await mount();

@@ -4,7 +4,8 @@ import { renderToString } from 'react-dom/server';
 import { liveInput, type BundledInputs } from './live.js';
 import { sampleChoices } from './sample-choices.js';
 import { answerOnce } from './answer.js';
-import { Drawn, plainly, type Wanted } from './trial.js';
+import { Drawn } from './trial.js';
+import { plainly, type Wanted } from './wanted.js';
 
 export interface RenderInput {
   readonly adapter: AdapterDescription;

@@ -74,6 +74,8 @@ export async function patiently<T>(work: () => Promise<T>): Promise<T> {
   }
 }
 
+export const isPatient = (): boolean => patience > 1;
+
 /** After a press: lists and calendars open two or three frames later. */
 export const pause = 45;
 

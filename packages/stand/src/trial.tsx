@@ -1,50 +1,24 @@
 /** One adapted input, mounted as a field would mount it, in hands that can ask and change everything. */
-import { fromNotation, type AdapterDescription, type Heard } from '@poietra/core';
+import type { AdapterDescription, Heard } from '@poietra/core';
 import { plain, type AdaptedInput, type Reached } from '@poietra/react';
 import { StrictMode, useEffect, useSyncExternalStore, type ReactNode } from 'react';
 import { createRoot, hydrateRoot, type Root } from 'react-dom/client';
-import { look } from './look.js';
+import type { MountOptions, Standing } from './ground.js';
 import { settle, within } from './settle.js';
+import { plainly, trialName, words, type Wanted } from './wanted.js';
 
-/** The name under which a trial’s form submits its value. */
-export const trialName = 'deck-plan';
-export const words = { label: 'Deck plan', hint: 'As it stands in the list', error: 'This is not on the list' };
-
-export interface Wanted {
-  readonly shown: unknown;
-  readonly invalid: boolean;
-  readonly disabled: boolean;
-  readonly readOnly: boolean;
-  readonly required: boolean;
-  readonly sent: string | null | undefined;
-}
-export const plainly: Wanted = {
-  shown: undefined,
-  invalid: false,
-  disabled: false,
-  readOnly: false,
-  required: false,
-  sent: undefined,
-};
-
-export interface TrialOptions {
+export interface TrialOptions extends MountOptions {
   readonly input: AdaptedInput;
   readonly adapter: AdapterDescription;
   /** Every callback or event to be listened to. */
   readonly listen?: readonly string[];
-  readonly state?: Partial<Wanted>;
-  /** What the form does with a report: takes it, keeps the old value, or keeps what was entered as unparsable. */
-  readonly form?: 'takes' | 'refuses' | 'cannot parse';
   readonly choices?: readonly { readonly value: unknown; readonly text: string }[];
-  readonly how?: 'plain' | 'strict';
-  /** What the server drew, to be taken over; it was asked for under this id. */
-  readonly rendered?: { readonly id: string; readonly html: string };
 }
 
 let count = 0;
 export const newId = (): string => `trial-${count++}`;
 
-export class Trial implements Drawable {
+export class Trial implements Drawable, Standing {
   readonly place: HTMLElement;
   readonly id: string;
   /** What the change report gave, in order. */
@@ -126,21 +100,13 @@ export class Trial implements Drawable {
   reach(reached: Reached): void {
     this.reached = reached;
   }
+  takeFocus(): void {
+    this.reached?.focus();
+  }
   end(): void {
     this.#root?.unmount();
     this.#root = undefined;
     this.place.remove();
-  }
-}
-
-/** Waits until it looks the same for a while: what was opened shuts in its own time. */
-export async function atRest({ box }: Trial): Promise<void> {
-  let last = look(box);
-  for (let turn = 0; turn < 10; turn++) {
-    await settle(40);
-    const now = look(box);
-    if (now === last) return;
-    last = now;
   }
 }
 
@@ -224,9 +190,4 @@ export function Drawn({ trial }: { readonly trial: Drawable }): ReactNode {
       {field}
     </form>
   );
-}
-
-/** The two samples of an adapter, as values. */
-export function samplesOf({ samples }: AdapterDescription): readonly [unknown, unknown] | undefined {
-  return samples && [fromNotation(samples[0]), fromNotation(samples[1])];
 }

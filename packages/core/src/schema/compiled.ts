@@ -49,7 +49,7 @@ export class Compiled<T = unknown> implements CompiledSchema<T> {
     readonly root: SchemaNode,
   ) {}
 
-  get '~standard'(): StandardSchema<T> {
+  get ['~standard'](): StandardSchema<T> {
     return {
       version: 1,
       vendor: 'poietra',

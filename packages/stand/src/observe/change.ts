@@ -14,7 +14,7 @@ import { attempts, follow } from '../explore.js';
 import { leave, perform } from '../hands.js';
 import { fullLook, look } from '../look.js';
 import { settle } from '../settle.js';
-import { atRest } from '../trial.js';
+import { atRest } from '../look.js';
 import type { Observation } from './observation.js';
 
 /**

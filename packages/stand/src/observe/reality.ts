@@ -4,7 +4,8 @@ import { everyElement, focused, reach, workingElements } from '@poietra/react';
 import { leave } from '../hands.js';
 import { settle } from '../settle.js';
 import { roleOf } from '../targets.js';
-import { words, type Trial } from '../trial.js';
+import type { Trial } from '../trial.js';
+import { words } from '../wanted.js';
 import type { Observation } from './observation.js';
 
 const single = /^(textbox|searchbox|spinbutton|combobox|slider|checkbox|switch|listbox|password|color|date|time|file)$/;

@@ -12,7 +12,7 @@ import { everyElement, workingElements } from '@poietra/react';
 import { leave, perform } from '../hands.js';
 import { fullLook, look } from '../look.js';
 import { sampleChoices } from '../sample-choices.js';
-import { trialName } from '../trial.js';
+import { trialName } from '../wanted.js';
 import type { Observation } from './observation.js';
 
 /** Two values that it shows, of the kind that it reports. */

@@ -1,0 +1,45 @@
+import type { CheckVerdict } from '@poietra/core';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { bundle, openBrowser, proveAdapter } from '../src/index.js';
+
+const home = join(__dirname, '../../..');
+
+it('is judged where the code of the input cannot reach: a dead one does not pass by what it turns or says', async () => {
+  const project = mkdtempSync(join(home, 'demo/project/forging-'));
+  cpSync(join(__dirname, 'forging.tsx'), join(project, 'forging.tsx'));
+  const browser = await openBrowser();
+  try {
+    const enough = new AbortController();
+    const adapter = {
+      input: './forging.tsx#Forging',
+      value: { property: 'value' },
+      change: { report: 'onChange', path: '/0' },
+      focus: { by: 'element' as const },
+      samples: ['Torsund', 'Hareby'] as const,
+      gesture: { steps: [{ do: 'press' as const, on: { role: 'button' } }] },
+    };
+    const verdicts: CheckVerdict[] = await proveAdapter(
+      browser,
+      await bundle({
+        project,
+        home,
+        start: { module: join(home, 'packages/stand/src/frame.ts'), name: 'startProving' },
+        inputs: [
+          { id: adapter.input, family: 'component', export: 'Forging', module: join(project, 'forging.tsx'), css: [] },
+        ],
+      }),
+      adapter,
+      () => Promise.resolve({ failed: 'Not asked here.' }),
+      // What follows would only be tried longer.
+      { home, signal: enough.signal, tell: ({ check }) => check === 'right' && enough.abort() },
+    );
+    const stateOf = (check: string): unknown => verdicts.find((one) => one.check === check);
+    expect(verdicts.map(({ seen }) => seen)).not.toContain('Believe me.');
+    for (const check of ['mounts', 'held', 'reports', 'right'])
+      expect([check, stateOf(check)]).toEqual([check, expect.objectContaining({ state: 'fail' })]);
+  } finally {
+    await browser.close();
+    rmSync(project, { recursive: true });
+  }
+});
