@@ -50,6 +50,54 @@ test('the stand can neither read what the workbench has stored nor reach its ser
   });
 });
 
+test('a frame that takes the focus does not hear what is written elsewhere, and is stopped when it goes on', async ({
+  page,
+}) => {
+  await page.goto('/forms/freight-booking-short?text=schema');
+  await expect(frameOf(page, /^Form:/).getByRole('button', { name: 'Send', exact: true })).toBeVisible();
+  const editor = page.locator('.cm-content').first();
+  await editor.click();
+  await page.keyboard.press('Control+End');
+  const frame = await (await page.getByTitle(/^Form:/).elementHandle()).contentFrame();
+  const take = (): Promise<unknown> | undefined =>
+    frame?.evaluate(() => {
+      const heard = ((window as { heard?: string[] }).heard ??= []);
+      window.addEventListener('keydown', ({ key }) => void heard.push(key), true);
+      document.querySelector('input')?.focus();
+    });
+  await take();
+  await expect(editor).toBeFocused();
+  await page.keyboard.type('    ');
+  expect(await frame?.evaluate(() => (window as { heard?: string[] }).heard)).toEqual([]);
+  // A person who presses in it gives it the focus.
+  const box = frameOf(page, /^Form:/)
+    .getByRole('textbox')
+    .first();
+  await box.click();
+  await page.keyboard.type('x');
+  expect(await frame?.evaluate(() => (window as { heard?: string[] }).heard)).toEqual(['x']);
+  await editor.click();
+  // It took it once already; the fifth time it is stopped.
+  for (let times = 0; times < 4; times++) {
+    await take();
+    await page.waitForTimeout(200);
+    await expect(editor).toBeFocused();
+  }
+  await expect(page.getByText('It took the focus again and again')).toBeVisible();
+});
+
+test('a frame that floods with what is no message of ours is stopped', async ({ page }) => {
+  await page.goto('/forms/freight-booking-short');
+  await expect(frameOf(page, /^Form:/).getByRole('button', { name: 'Send', exact: true })).toBeVisible();
+  const frame = await (await page.getByTitle(/^Form:/).elementHandle()).contentFrame();
+  await frame?.evaluate(() => {
+    let deep: unknown = 1;
+    for (let i = 0; i < 500; i++) deep = { deep };
+    for (let i = 0; i < 100; i++) window.parent.postMessage({ kind: 'report', deep }, '*');
+  });
+  await expect(page.getByText('It went on sending what no stand sends')).toBeVisible();
+});
+
 test('messages that are not what was agreed are passed over', async ({ page }) => {
   await page.goto('/forms/freight-booking-short');
   await expect(frameOf(page, /^Form:/).getByRole('button', { name: 'Send', exact: true })).toBeVisible();
@@ -57,22 +105,22 @@ test('messages that are not what was agreed are passed over', async ({ page }) =
   await expect(async () => {
     const frame = await (await page.getByTitle(/^Form:/).elementHandle()).contentFrame();
     await frame?.evaluate(() => {
-      window.parent.postMessage({ kind: 'height', height: 1e9 }, '*');
-      window.parent.postMessage({ kind: 'line', at: '<img src=x onerror=alert(1)>', label: 5 }, '*');
+      const say = (message: unknown): void => window.parent.postMessage(JSON.stringify(message), '*');
+      say({ kind: 'height', height: 1e9 });
+      say({ kind: 'line', at: '<img src=x onerror=alert(1)>', label: 5 });
       window.parent.postMessage('nonsense', '*');
-      window.parent.postMessage(
-        {
-          kind: 'line',
-          at: '/x',
-          label: '<b>bold</b>',
-          codec: { kind: 'text' },
-          shown: { kind: 'text', text: '<i>x</i>' },
-          held: { kind: 'null', text: 'null' },
-          sent: { kind: 'null', text: 'null' },
-          problems: [],
-        },
-        '*',
-      );
+      window.parent.postMessage({ kind: 'height', height: 90_000 }, '*');
+      window.parent.postMessage('['.repeat(200_000) + ']'.repeat(200_000), '*');
+      say({
+        kind: 'line',
+        at: '/x',
+        label: '<b>bold</b>',
+        codec: { kind: 'text' },
+        shown: { kind: 'text', text: '<i>x</i>' },
+        held: { kind: 'null', text: 'null' },
+        sent: { kind: 'null', text: 'null' },
+        problems: [],
+      });
     });
     await expect(page.getByText('<b>bold</b>')).toBeVisible({ timeout: 1000 });
   }).toPass();

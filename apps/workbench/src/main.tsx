@@ -7,11 +7,13 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { beginOpening } from './frame/calm.js';
 import { router } from './router.js';
+import { guardFocus } from './parts/focus-guard.js';
 import { readInWorker } from './parts/read-kit.js';
 import { openKit } from './store/kit.js';
 import { followFile } from './store/kit-file.js';
 import { openProject } from './store/project.js';
 
+guardFocus();
 if (beginOpening()) location.replace('/kit?calm');
 void openKit();
 void openProject();

@@ -200,9 +200,10 @@ async function onPage<T>(
     wake?.();
   });
   await page.addInitScript(() => {
-    window.addEventListener('message', ({ data }: MessageEvent<Message>) => {
+    window.addEventListener('message', ({ data }: MessageEvent<unknown>) => {
       const kinds = ['prover ready', 'render', 'observed', 'verdict', 'proved', 'prover failed'];
-      if (kinds.includes(data.kind)) (window as unknown as { heardByCli(message: Message): void }).heardByCli(data);
+      if (typeof data !== 'string' || !kinds.some((kind) => data.startsWith(`{"kind":"${kind}"`))) return;
+      (window as unknown as { heardByCli(message: Message): void }).heardByCli(JSON.parse(data) as Message);
     });
   });
   await page.route('**/*', async (route) => {

@@ -17,7 +17,7 @@ it('is judged where the code of the input cannot reach: a dead one does not pass
       change: { report: 'onChange', path: '/0' },
       focus: { by: 'element' as const },
       samples: ['Torsund', 'Hareby'] as const,
-      gesture: { steps: [{ do: 'press' as const, on: { role: 'button' } }] },
+      gesture: { name: 'press', steps: [{ do: 'press' as const, on: { role: 'button' } }] },
     };
     const verdicts: CheckVerdict[] = await proveAdapter(
       browser,

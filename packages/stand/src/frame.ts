@@ -43,7 +43,8 @@ export type FromProver =
 export function startProving(inputs: BundledInputs): void {
   let isStopped = false;
   const waiting = new Map<number, (answer: Answer) => void>();
-  const tell = (message: FromProver): void => window.parent.postMessage(message, '*');
+  // As a text: its length is known before anybody reads it.
+  const tell = (message: FromProver): void => window.parent.postMessage(JSON.stringify(message), '*');
   const hear = async (message: ToProver): Promise<void> => {
     switch (message.kind) {
       case 'observe':

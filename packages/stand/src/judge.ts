@@ -74,7 +74,7 @@ function agentBehind(secret: string): Agent {
           try {
             resolve(answerOf(said));
           } catch (error) {
-            reject(error);
+            reject(error instanceof Error ? error : new Error(String(error)));
           }
         });
       }),

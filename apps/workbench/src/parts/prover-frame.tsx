@@ -1,7 +1,9 @@
 import type { ToProver } from '@poietra/stand';
 import { useEffect, useRef, type ReactNode } from 'react';
 import { fromProver, type FromProver } from '../sandbox/checked.js';
+import { readPassed } from '../sandbox/passed.js';
 import { ask } from '../store/ask.js';
+import { useWriting } from './focus-guard.js';
 import { useFrameSource } from './frame-source.js';
 
 interface Props {
@@ -30,8 +32,19 @@ async function drawnByServer(
 /** Longer than any single check takes. In milliseconds. */
 const patience = 15_000;
 
+/** Trying takes the focus, so it waits while a person writes; what it had begun is begun anew. */
+export function ProverFrame(props: Props): ReactNode {
+  return useWriting() ? (
+    <p className="p-4 text-ink-2">
+      This takes the focus, so it waits while you write. It goes on when you leave the text box.
+    </p>
+  ) : (
+    <TryingFrame {...props} />
+  );
+}
+
 /** A frame in which an input is tried or proved. It stands where it can be seen: what is out of sight is not drawn. */
-export function ProverFrame({ title, inputs, wrappers, task, onMessage, onLost }: Props): ReactNode {
+function TryingFrame({ title, inputs, wrappers, task, onMessage, onLost }: Props): ReactNode {
   const { src, trouble } = useFrameSource({ inputs, purpose: 'prove', ...(wrappers ? { wrappers } : {}) });
   const frame = useRef<HTMLIFrameElement>(null);
   const handlers = useRef({ task, onMessage, onLost });
@@ -62,8 +75,9 @@ export function ProverFrame({ title, inputs, wrappers, task, onMessage, onLost }
     };
     const listen = (event: MessageEvent<unknown>): void => {
       if (event.source !== frame.current?.contentWindow) return;
-      const read = fromProver.safeParse(event.data);
-      if (!read.success) return;
+      const told = readPassed(event.data);
+      const read = 'message' in told ? fromProver.safeParse(told.message) : undefined;
+      if (!read?.success) return;
       wait();
       if (read.data.kind === 'prover ready') frame.current.contentWindow?.postMessage(handlers.current.task, '*');
       if (read.data.kind === 'render') {

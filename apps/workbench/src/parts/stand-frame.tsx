@@ -1,9 +1,11 @@
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import { fromFrame, type FromFrame } from '../sandbox/checked.js';
+import { meter, readPassed } from '../sandbox/passed.js';
 import type { ToFrame } from '../sandbox/messages.js';
 import { useKit } from '../store/kit.js';
 import { useView } from '../store/view.js';
 import { Button } from './button.js';
+import { focusTaken, pressedIn } from './focus-guard.js';
 import { useFrameSource } from './frame-source.js';
 import { Busy, Failed } from './states.js';
 
@@ -29,8 +31,8 @@ interface Props {
 const patience = 5000;
 /** What is large is given more: so many milliseconds a character, and no more than two minutes. */
 const patienceFor = (weight: number): number => patience + Math.min(120_000, weight / 4);
-/** More than any input or form has to tell within a second. */
-const mostMessages = 1000;
+/** An input may ask for the focus when it is drawn; none needs it from somebody who writes. */
+const mostTakings = 5;
 /** Higher than any form; a frame that asks for more is shown so far. In pixels. */
 const mostHeight = 100_000;
 
@@ -68,23 +70,29 @@ export function StandFrame({
     if (lost !== undefined) handlers.current.onLost?.();
   }, [lost]);
   const post = useCallback<Post>((message) => frame.current?.contentWindow?.postMessage(message, '*'), []);
+  const secret = useRef('');
   const heardAt = useRef(0);
-  const flood = useRef({ since: 0, count: 0 });
+  const flood = useRef(meter());
   useEffect(() => {
     const listen = (event: MessageEvent<unknown>): void => {
       if (event.source !== frame.current?.contentWindow) return;
-      // What floods is not even read: reading a message costs the page more than sending it costs the frame.
-      const now = performance.now();
-      if (now - flood.current.since > 1000) flood.current = { since: now, count: 0 };
-      if (++flood.current.count > mostMessages) {
-        setLost(`It sent more than ${mostMessages} messages within a second, so it was stopped.`);
-        return;
-      }
-      const read = fromFrame.safeParse(event.data);
-      if (!read.success) return;
+      const stop = (why: string | undefined): boolean => {
+        if (why !== undefined) setLost(`${why}, so it was stopped.`);
+        return why !== undefined;
+      };
+      if (stop(flood.current.heard())) return;
+      const told = readPassed(event.data);
+      if ('refused' in told) return void stop(flood.current.refused());
+      if (stop(flood.current.read((event.data as string).length))) return;
+      const read = readFrame(told.message);
+      if (!read?.success) return void stop(flood.current.refused());
       heardAt.current = performance.now();
       const message = read.data;
       if (!isByHand(message)) return;
+      if (message.kind === 'pressed') {
+        if (message.secret === secret.current) pressedIn(frame.current);
+        return;
+      }
       if (message.kind === 'height') setHeight(Math.min(mostHeight, Math.max(minHeight, message.height)));
       else if (message.kind === 'key') shortcut(message);
       else if (message.kind === 'flooded')
@@ -100,6 +108,16 @@ export function StandFrame({
     window.addEventListener('message', listen);
     return () => window.removeEventListener('message', listen);
   }, [post, minHeight]);
+  useEffect(() => {
+    const own = frame.current;
+    let times = 0;
+    const count = (): void => {
+      if (++times >= mostTakings)
+        setLost('It took the focus again and again while you were writing elsewhere, so it was stopped.');
+    };
+    own?.addEventListener(focusTaken, count);
+    return () => own?.removeEventListener(focusTaken, count);
+  }, [src, lost]);
   useEffect(() => {
     if (isReady) post({ kind: 'theme', theme });
   }, [isReady, theme, post]);
@@ -135,11 +153,24 @@ export function StandFrame({
       ref={frame}
       title={title}
       src={src}
+      onLoad={({ currentTarget }) => {
+        secret.current = crypto.randomUUID();
+        currentTarget.contentWindow?.postMessage({ secret: secret.current }, '*');
+      }}
       sandbox="allow-scripts"
       className="block w-full border-0 bg-sheet"
       style={{ height }}
     />
   );
+}
+
+/** What only looks like a message may nest its parts so that checking them ends by itself. */
+function readFrame(message: unknown): ReturnType<typeof fromFrame.safeParse> | undefined {
+  try {
+    return fromFrame.safeParse(message);
+  } catch {
+    return undefined;
+  }
 }
 
 /**

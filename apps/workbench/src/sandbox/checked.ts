@@ -3,6 +3,7 @@ import {
   adapterSchema,
   contract,
   editableRules,
+  fromNotation,
   laws,
   type AdapterDescription,
   type CaseResult,
@@ -49,7 +50,8 @@ const problem = z.object({
 });
 const snapshot = z.object({
   value: z.unknown(),
-  typed: z.record(z.string(), z.unknown()),
+  /** In the notation of cases. */
+  typed: z.record(z.string(), z.unknown()).transform((typed) => fromNotation(typed) as Record<string, unknown>),
   visited: z.array(z.string()),
   chosen: z.record(z.string(), z.record(z.string(), z.number().int())).default({}),
 });
@@ -182,6 +184,8 @@ export const fromFrame = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('ready') }),
   z.object({ kind: z.literal('pong') }),
   z.object({ kind: z.literal('touched') }),
+  /** A person pressed something in it; true only with the secret that its own first script was given. */
+  z.object({ kind: z.literal('pressed'), secret: z.string().max(100) }),
   z.object({ kind: z.literal('flooded'), name: z.string().max(200) }),
   z.object({ kind: z.literal('step'), step }),
   z.object({

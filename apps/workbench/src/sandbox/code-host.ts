@@ -10,7 +10,8 @@ const patience = 2000;
 const { work = '', code = '' } = document.currentScript?.dataset ?? {};
 let worker: Worker | undefined;
 let timer: ReturnType<typeof setTimeout> | undefined;
-const tell = (message: unknown): void => window.parent.postMessage(message, '*');
+const say = (text: string): void => window.parent.postMessage(text, '*');
+const tell = (message: object): void => say(JSON.stringify(message));
 
 /**
  * A worker of an address needs an origin; one of a blob has the frame's own, which is none. Without an origin it can be
@@ -52,10 +53,11 @@ async function run(task: CodeTask): Promise<void> {
       });
     }, patience);
   };
-  own.onmessage = ({ data }: MessageEvent<{ kind: string }>) => {
+  own.onmessage = ({ data }: MessageEvent<unknown>) => {
+    if (typeof data !== 'string') return;
     wait();
-    if (data.kind === 'done' || data.kind === 'failed') clearTimeout(timer);
-    tell(data);
+    if (/^\{"kind":"(done|failed)"/.test(data)) clearTimeout(timer);
+    say(data);
   };
   own.onerror = ({ message }) => tell({ kind: 'failed', id, message });
   wait();

@@ -1,5 +1,6 @@
 /** What runs in the worker of a codec's code: it is given cases or laws, and answers. It can reach nothing. */
 import { codecFromCode, runCase, type Case, type CaseResult, type CodecCode } from '@poietra/core';
+import { passedNoted } from './passed.js';
 import { searchLaws, type LawResult } from '../workers/law-search.js';
 
 export type CodeTask =
@@ -21,7 +22,7 @@ export type CodeAnswer =
 Object.assign(self, { startCode });
 
 function startCode(code: CodecCode): void {
-  const tell = (answer: CodeAnswer): void => self.postMessage(answer);
+  const tell = (answer: CodeAnswer): void => self.postMessage(passedNoted(answer));
   self.addEventListener('message', ({ data }: MessageEvent<CodeTask>) => {
     void work(data);
   });
@@ -39,5 +40,5 @@ function startCode(code: CodecCode): void {
       tell({ kind: 'failed', id, message: error instanceof Error ? error.message : String(error) });
     }
   };
-  self.postMessage({ kind: 'ready' });
+  self.postMessage(passedNoted({ kind: 'ready' }));
 }

@@ -1,4 +1,5 @@
 import type { FromFrame } from './checked.js';
+import { passed } from './passed.js';
 
 const most = 300;
 let count = 0;
@@ -15,8 +16,8 @@ export function tell(message: FromFrame): void {
   }
   if (message.kind === 'report' && ++count > most) {
     isFlooded = true;
-    window.parent.postMessage({ kind: 'flooded', name: message.name }, '*');
+    window.parent.postMessage(passed({ kind: 'flooded', name: message.name }), '*');
     return;
   }
-  window.parent.postMessage(message, '*');
+  window.parent.postMessage(passed(message), '*');
 }

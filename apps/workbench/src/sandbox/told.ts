@@ -36,11 +36,16 @@ export function snapshotOf(form: Form, secrets: readonly string[]): FromSheet['s
   const { value, typed, visited, chosen = {} } = form.snapshot();
   return {
     value: withoutSecrets(value, secrets),
-    typed: withoutSecretPlaces(typed, secrets),
+    typed: withoutSecretPlaces(notedOnly(typed), secrets),
     visited: [...visited],
     chosen: Object.fromEntries(Object.entries(chosen).map(([at, options]) => [at, { ...options }])),
   };
 }
+/** A text that was refused is kept; a file or an object of a package that was refused cannot be typed again by us. */
+const notedOnly = (typed: Readonly<Record<string, unknown>>): Record<string, unknown> =>
+  Object.fromEntries(
+    Object.entries(typed).flatMap(([at, raw]) => (hasNotation(raw) ? [[at, toNotation(raw)] as const] : [])),
+  );
 type FromSheet = Extract<FromFrame, { kind: 'state' }>;
 
 /** The places of secrets. Most forms have none, and a plan of thousands of parts is not walked for that. */

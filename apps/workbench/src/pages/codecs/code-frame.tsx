@@ -1,5 +1,6 @@
 import { useEffect, useRef, type ReactNode } from 'react';
 import { codeAnswer } from '../../sandbox/checked.js';
+import { readNoted } from '../../sandbox/passed.js';
 import type { CodeAnswer, CodeTask } from '../../sandbox/code-work.js';
 import { ask } from '../../store/ask.js';
 import { useServed } from '../../parts/use-served.js';
@@ -39,8 +40,9 @@ export function CodeFrame({ source, onReady, onTrouble }: Props): ReactNode {
     };
     const listen = ({ source: from, data }: MessageEvent<unknown>): void => {
       if (from !== frame.current?.contentWindow) return;
-      const read = codeAnswer.safeParse(data);
-      if (!read.success) return;
+      const told = readNoted(data);
+      const read = 'message' in told ? codeAnswer.safeParse(told.message) : undefined;
+      if (!read?.success) return;
       const answer = read.data;
       if (answer.kind === 'ready') handlers.current.onReady(run);
       else waiting.get(answer.id)?.(answer);

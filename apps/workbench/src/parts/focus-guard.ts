@@ -1,0 +1,113 @@
+/**
+ * A frame has the focus only after a person gave it to it. The browser lets a frame take it by script, and then what is
+ * typed goes there; so while a person writes in a text box of the workbench, a frame that takes the focus loses it again
+ * at once, and one that goes on taking it is told of (`focusTaken`).
+ *
+ * The workbench sees no press inside a frame. It sees Tab, and hears from the first script of a frame that a person
+ * pressed in it (`pressedIn`; `sandbox/pressed.ts` says why that can be believed).
+ */
+import { useSyncExternalStore } from 'react';
+
+/** Told on a frame that took the focus from somebody who wrote. */
+export const focusTaken = 'poietra-focus-taken';
+
+const noText = /^(button|checkbox|color|file|image|radio|range|reset|submit)$/;
+const takesText = (element: EventTarget | null): element is HTMLElement =>
+  element instanceof HTMLElement &&
+  (element.isContentEditable ||
+    element instanceof HTMLTextAreaElement ||
+    (element instanceof HTMLInputElement && !noText.test(element.type)));
+
+/** In ms: how long Tab and a press count for where the focus goes next. */
+const counts = 500;
+/** In ms: what a frame says of a press comes a little later than the focus goes. What is typed meanwhile goes there. */
+const sayingTakes = 40;
+/** In ms: who has left a text box for so long is not writing. */
+const pause = 400;
+
+let wroteIn: HTMLElement | undefined;
+let leftAt = -Infinity;
+let tabAt = -Infinity;
+const pressed = new WeakMap<HTMLIFrameElement, number>();
+/** What was done in the workbench last; a press in a frame before that has had its effect. */
+let actedAt = -Infinity;
+let isWriting = false;
+const followers = new Set<() => void>();
+
+function setWriting(is: boolean): void {
+  if (is === isWriting) return;
+  isWriting = is;
+  for (const follower of followers) follower();
+}
+
+/** Whether a person is in a text box of the workbench itself. What takes the focus in order to try something waits. */
+export function useWriting(): boolean {
+  return useSyncExternalStore(
+    (follower) => {
+      followers.add(follower);
+      return () => followers.delete(follower);
+    },
+    () => isWriting,
+  );
+}
+
+/** A person pressed in this frame. */
+export const pressedIn = (frame: HTMLIFrameElement): void => void pressed.set(frame, performance.now());
+
+function isByHand(frame: HTMLIFrameElement): boolean {
+  const given = Math.max(tabAt, pressed.get(frame) ?? -Infinity);
+  return given >= actedAt && performance.now() - given < counts;
+}
+
+function onBlur(): void {
+  const { activeElement: frame } = document;
+  const before = wroteIn;
+  const isTaken = performance.now() - leftAt < 50;
+  if (!(frame instanceof HTMLIFrameElement) || !before?.isConnected || !isTaken) return;
+  // Not at once, for another reason, too: the browser has not finished giving the focus away.
+  setTimeout(() => {
+    if (isByHand(frame) || document.activeElement !== frame) return;
+    frame.blur();
+    before.focus({ preventScroll: true });
+    // A frame that is taken away while the focus comes back from it takes it along.
+    setTimeout(() => frame.dispatchEvent(new CustomEvent(focusTaken)), 100);
+  }, sayingTakes);
+}
+
+/** Called once, before anything is drawn. */
+export function guardFocus(): void {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const capture = { capture: true, passive: true };
+  document.addEventListener(
+    'focusin',
+    ({ target }) => {
+      if (!takesText(target)) return;
+      clearTimeout(timer);
+      wroteIn = target;
+      setWriting(true);
+    },
+    capture,
+  );
+  document.addEventListener(
+    'focusout',
+    ({ target }) => {
+      if (target !== wroteIn) return;
+      leftAt = performance.now();
+      clearTimeout(timer);
+      timer = setTimeout(() => {
+        if (!takesText(document.activeElement)) setWriting(false);
+      }, pause);
+    },
+    capture,
+  );
+  window.addEventListener(
+    'keydown',
+    ({ key }) => {
+      actedAt = performance.now();
+      if (key === 'Tab') tabAt = actedAt;
+    },
+    capture,
+  );
+  window.addEventListener('pointerdown', () => (actedAt = performance.now()), capture);
+  window.addEventListener('blur', onBlur);
+}
