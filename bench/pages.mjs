@@ -9,6 +9,7 @@ import { join } from 'node:path';
 import { chromium } from 'playwright-core';
 import { chromiumPath } from '../scripts/chromium.mjs';
 import { median, table } from './measure.mjs';
+import { untilServed } from './served.mjs';
 
 const home = join(import.meta.dirname, '..');
 const port = 4491;
@@ -99,16 +100,4 @@ async function open(context, path) {
 async function scriptOf(session) {
   const { metrics } = await session.send('Performance.getMetrics');
   return 1000 * (metrics.find(({ name }) => name === 'ScriptDuration')?.value ?? 0);
-}
-
-async function untilServed(url) {
-  for (let i = 0; i < 240; i++) {
-    try {
-      if ((await fetch(url)).ok) return;
-    } catch {
-      // Not yet.
-    }
-    await new Promise((resolve) => setTimeout(resolve, 500));
-  }
-  throw new Error('The workbench was not served.');
 }

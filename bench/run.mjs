@@ -3,7 +3,7 @@ import { readdirSync } from 'node:fs';
 import { build } from '../scripts/build.mjs';
 
 const names = readdirSync(import.meta.dirname).flatMap((file) =>
-  file.endsWith('.mjs') && file !== 'run.mjs' && file !== 'measure.mjs' ? [file.slice(0, -4)] : [],
+  file.endsWith('.mjs') && !['run.mjs', 'measure.mjs', 'served.mjs'].includes(file) ? [file.slice(0, -4)] : [],
 );
 const [name] = process.argv.slice(2);
 if (!names.includes(name)) {

@@ -18,6 +18,7 @@ import { handOverRouter } from './hand-over.js';
 import { kitFileRouter } from './kit-file.js';
 import { PlainPages, plainRouter } from './plain.js';
 import { problems, Refusal } from './problem.js';
+import { Permit } from './permit.js';
 import { Prover } from './prove.js';
 import type { OpenProject } from './project.js';
 import { Projects } from './projects.js';
@@ -86,7 +87,11 @@ function nameOf(project: string): string {
   }
 }
 
-export function makeApp(config: Config, prover = new Prover()): Express {
+export function makeApp(
+  config: Config,
+  prover = new Prover(),
+  permit = new Permit(config.roots ?? [config.home, config.project]),
+): Express {
   const app = express();
   const log = pino({ level: config.quiet ? 'warn' : 'info' });
   const projects = new Projects(config.home, config.project);
@@ -163,10 +168,10 @@ export function makeApp(config: Config, prover = new Prover()): Express {
       });
     else response.json(state);
   });
-  app.post('/api/project', express.json({ limit: '10kb' }), (request, response) => {
+  app.post('/api/project', express.json({ limit: '10kb' }), async (request, response) => {
     const asked = openRequest.safeParse(request.body);
     if (!asked.success) throw new Refusal(422, 'No project folder', 'Say which folder, as “folder”.');
-    projects.open(asked.data.folder, asked.data.again ?? false);
+    await projects.open(asked.data.folder, permit, asked.data.again ?? false);
     response.status(204).end();
   });
   app.get('/api/stand', async ({ query }, response) => {

@@ -1,6 +1,7 @@
 import { BundleError, ProjectError, readProject, Renderer, type BundledInput, type Rendered } from '@poietra/inputs';
 import { isAbsolute, join, resolve } from 'node:path';
 import { Bundler } from './bundle.js';
+import type { Permit } from './permit.js';
 import { Refusal } from './problem.js';
 import { OpenProject } from './project.js';
 
@@ -39,9 +40,10 @@ export class Projects {
 
   /**
    * Makes another folder the present one; with `again`, it is read anew.
-   * @throws {Refusal} where it is no project folder, or nothing is installed in it; the present one then stays.
+   * @throws {Refusal} where it is no project folder, nothing is installed in it, or it may not be opened; the present one
+   *   then stays.
    */
-  open(folder: string, again = false): void {
+  async open(folder: string, permit: Permit, again = false): Promise<void> {
     if (!isAbsolute(folder))
       throw new Refusal(422, 'No project folder', 'Give the whole path of the folder, from the root.');
     const wanted = resolve(folder);
@@ -51,6 +53,7 @@ export class Projects {
       if (error instanceof ProjectError) throw new Refusal(422, 'No project folder', error.message);
       throw error;
     }
+    await permit.check(wanted);
     if (again) this.#opened.delete(wanted);
     this.#folder = wanted;
   }

@@ -69,8 +69,9 @@ export async function openProject(): Promise<void> {
 }
 
 /** Opens another folder, or the same one anew. @throws {AskError} where it is none; the present one then stays open. */
-export async function chooseProject(folder: string, again = false): Promise<void> {
+export async function chooseProject(folder: string, again = false, opened = (): void => undefined): Promise<void> {
   await ask('/api/project', { method: 'POST', json: { folder, again } });
+  opened();
   useProject.setState({ status: 'reading', inputs: [], doing: '' });
   await openProject();
 }

@@ -7,11 +7,19 @@ import { chooseProject, useProject } from '../../store/project.js';
 export function ProjectChoice(): ReactNode {
   const { name, folder, status } = useProject();
   const [trouble, setTrouble] = useState<string>();
+  const [asked, setAsked] = useState(false);
   const open = (wanted: string, again: boolean): void => {
     setTrouble(undefined);
-    chooseProject(wanted, again).catch((error: unknown) =>
-      setTrouble(error instanceof Error ? error.message : String(error)),
-    );
+    // It opens at once, unless the terminal asks whoever started this.
+    const wait = setTimeout(() => setAsked(true), 800);
+    const over = (): void => {
+      clearTimeout(wait);
+      setAsked(false);
+    };
+    chooseProject(wanted, again, over).catch((error: unknown) => {
+      over();
+      setTrouble(error instanceof Error ? error.message : String(error));
+    });
   };
   return (
     <div className="flex flex-wrap items-center gap-x-2 text-[13px] text-ink-2">
@@ -27,6 +35,12 @@ export function ProjectChoice(): ReactNode {
       <Button look="quiet" onClick={() => open(folder, true)} aria-disabled={status !== 'ready'}>
         Read again
       </Button>
+      {asked && (
+        <p role="status">
+          The folder lies outside your home folder, so the terminal in which Poietra was started asks whether to open
+          it.
+        </p>
+      )}
       {trouble !== undefined && (
         <p role="alert" className="text-fail">
           {trouble} The folder that was open stays.
