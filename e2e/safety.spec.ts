@@ -98,33 +98,28 @@ test('a frame that floods with what is no message of ours is stopped', async ({ 
   await expect(page.getByText('It went on sending what no stand sends')).toBeVisible();
 });
 
-test('messages that are not what was agreed are passed over', async ({ page }) => {
+test('what other code in a frame says is not taken for what the stand says, however it looks', async ({ page }) => {
   await page.goto('/forms/freight-booking-short');
   await expect(frameOf(page, /^Form:/).getByRole('button', { name: 'Send', exact: true })).toBeVisible();
-  // A frame may still be exchanged for one with another bundle: what was said in the first is gone with it.
-  await expect(async () => {
-    const frame = await (await page.getByTitle(/^Form:/).elementHandle()).contentFrame();
-    await frame?.evaluate(() => {
-      const say = (message: unknown): void => window.parent.postMessage(JSON.stringify(message), '*');
-      say({ kind: 'height', height: 1e9 });
-      say({ kind: 'line', at: '<img src=x onerror=alert(1)>', label: 5 });
-      window.parent.postMessage('nonsense', '*');
-      window.parent.postMessage({ kind: 'height', height: 90_000 }, '*');
-      window.parent.postMessage('['.repeat(200_000) + ']'.repeat(200_000), '*');
-      say({
-        kind: 'line',
-        at: '/x',
-        label: '<b>bold</b>',
-        codec: { kind: 'text' },
-        shown: { kind: 'text', text: '<i>x</i>' },
-        held: { kind: 'null', text: 'null' },
-        sent: { kind: 'null', text: 'null' },
-        problems: [],
-      });
-    });
-    await expect(page.getByText('<b>bold</b>')).toBeVisible({ timeout: 1000 });
-  }).toPass();
-  expect((await page.getByTitle(/^Form:/).boundingBox())?.height).toBeLessThan(5000);
+  const frame = await (await page.getByTitle(/^Form:/).elementHandle()).contentFrame();
+  const before = (await page.getByTitle(/^Form:/).boundingBox())?.height;
+  await frame?.evaluate(() => {
+    const messages = [
+      { kind: 'height', height: 90_000 },
+      { kind: 'edit', schemaAt: '/properties/pieces', label: 'Pieces', edit: { do: 'label', text: 'Forged' } },
+      { kind: 'failed', message: 'Forged' },
+      { kind: 'line', at: '<img src=x onerror=alert(1)>', label: 5 },
+    ];
+    for (const message of messages) {
+      window.parent.postMessage(message, '*');
+      window.parent.postMessage(JSON.stringify(message), '*');
+    }
+    window.parent.postMessage('['.repeat(200_000) + ']'.repeat(200_000), '*');
+  });
+  await page.waitForTimeout(500);
+  await expect(page.getByText('Forged')).toHaveCount(0);
+  expect((await page.getByTitle(/^Form:/).boundingBox())?.height).toBe(before);
+  await expect(frameOf(page, /^Form:/).getByRole('button', { name: 'Send', exact: true })).toBeVisible();
 });
 
 test('a broken kit file is refused with the place named, and the kit stays as it was', async ({ page }) => {

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
-import { meter, passed, passedNoted, readNoted, readPassed } from '../src/sandbox/passed.js';
+import { meter, passedNoted, readNoted, readPassed } from '../src/sandbox/passed.js';
 
 it('law: JSON passes as it is, whatever stands in its texts', () =>
   fc.assert(
     fc.property(fc.jsonValue({ maxDepth: 5 }), (value) => {
-      expect(readPassed(passed(value))).toEqual({ message: JSON.parse(JSON.stringify(value)) as unknown });
+      expect(readPassed(JSON.stringify(value))).toEqual({ message: JSON.parse(JSON.stringify(value)) as unknown });
     }),
   ));
 
@@ -21,9 +21,14 @@ it.each([
   ['objects in objects', '{"a":'.repeat(1001), 'too deep'],
 ])('refuses %s before it is built', (_name, data, refused) => expect(readPassed(data)).toEqual({ refused }));
 
+it('takes nothing that does not begin with the secret', () => {
+  expect(readPassed('{"kind":"send"}', 'a secret')).toEqual({ refused: 'another script’s' });
+  expect(readPassed('a secret{"kind":"send"}', 'a secret')).toEqual({ message: { kind: 'send' } });
+});
+
 it('takes brackets in texts for texts', () => {
   const message = { text: `\\"${'['.repeat(5000)}` };
-  expect(readPassed(passed(message))).toEqual({ message });
+  expect(readPassed(JSON.stringify(message))).toEqual({ message });
 });
 
 describe('the meter', () => {

@@ -261,6 +261,8 @@ async function onPage<T>(
       if (process.env['POIETRA_DEBUG']) console.error(message.text());
     });
     await page.goto(address);
+    // A page of its own has nobody around it who would have to know who speaks.
+    await page.evaluate(() => window.postMessage({ secret: '' }, '*'));
     const first = await next();
     if (first.kind !== 'prover ready') throw new Error('The stand did not start.');
     const post = (message: object): Promise<void> => page.evaluate((data) => window.postMessage(data, '*'), message);

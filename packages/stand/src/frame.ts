@@ -5,6 +5,7 @@
 import '@poietra/react/skin.css';
 import type { AdapterDescription, CheckId, CheckVerdict, Finding, FoundInput } from '@poietra/core';
 import { answerJudge } from './agent.js';
+import { say } from './say.js';
 import type { Answer } from './ground.js';
 import { hurryAnimations } from './hurry.js';
 import { asHandedOver, liveInput, type BundledInputs } from './live.js';
@@ -43,8 +44,7 @@ export type FromProver =
 export function startProving(inputs: BundledInputs): void {
   let isStopped = false;
   const waiting = new Map<number, (answer: Answer) => void>();
-  // As a text: its length is known before anybody reads it.
-  const tell = (message: FromProver): void => window.parent.postMessage(JSON.stringify(message), '*');
+  const tell = (message: FromProver): void => say(message);
   const hear = async (message: ToProver): Promise<void> => {
     switch (message.kind) {
       case 'observe':

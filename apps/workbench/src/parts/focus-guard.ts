@@ -4,7 +4,7 @@
  * at once, and one that goes on taking it is told of (`focusTaken`).
  *
  * The workbench sees no press inside a frame. It sees Tab, and hears from the first script of a frame that a person
- * pressed in it (`pressedIn`; `sandbox/pressed.ts` says why that can be believed).
+ * pressed in it (`pressedIn`; `stand/src/say.ts` says why that can be believed).
  */
 import { useSyncExternalStore } from 'react';
 

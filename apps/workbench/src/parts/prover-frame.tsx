@@ -4,6 +4,7 @@ import { fromProver, type FromProver } from '../sandbox/checked.js';
 import { readPassed } from '../sandbox/passed.js';
 import { ask } from '../store/ask.js';
 import { useWriting } from './focus-guard.js';
+import { giveSecret, noSecretYet } from './frame-secret.js';
 import { useFrameSource } from './frame-source.js';
 
 interface Props {
@@ -47,6 +48,7 @@ export function ProverFrame(props: Props): ReactNode {
 function TryingFrame({ title, inputs, wrappers, task, onMessage, onLost }: Props): ReactNode {
   const { src, trouble } = useFrameSource({ inputs, purpose: 'prove', ...(wrappers ? { wrappers } : {}) });
   const frame = useRef<HTMLIFrameElement>(null);
+  const secret = useRef(noSecretYet());
   const handlers = useRef({ task, onMessage, onLost });
   const inputsNow = useRef({ inputs, wrappers });
   useEffect(() => {
@@ -75,7 +77,7 @@ function TryingFrame({ title, inputs, wrappers, task, onMessage, onLost }: Props
     };
     const listen = (event: MessageEvent<unknown>): void => {
       if (event.source !== frame.current?.contentWindow) return;
-      const told = readPassed(event.data);
+      const told = readPassed(event.data, secret.current);
       const read = 'message' in told ? fromProver.safeParse(told.message) : undefined;
       if (!read?.success) return;
       wait();
@@ -104,6 +106,7 @@ function TryingFrame({ title, inputs, wrappers, task, onMessage, onLost }: Props
       ref={frame}
       title={title}
       src={src}
+      onLoad={({ currentTarget }) => (secret.current = giveSecret(currentTarget))}
       sandbox="allow-scripts"
       tabIndex={-1}
       className="block h-40 w-full border border-hairline bg-sheet"

@@ -7,6 +7,7 @@ import { useView } from '../store/view.js';
 import { Button } from './button.js';
 import { focusTaken, pressedIn } from './focus-guard.js';
 import { useFrameSource } from './frame-source.js';
+import { giveSecret, noSecretYet } from './frame-secret.js';
 import { Busy, Failed } from './states.js';
 
 export type Post = (message: ToFrame) => void;
@@ -70,7 +71,7 @@ export function StandFrame({
     if (lost !== undefined) handlers.current.onLost?.();
   }, [lost]);
   const post = useCallback<Post>((message) => frame.current?.contentWindow?.postMessage(message, '*'), []);
-  const secret = useRef('');
+  const secret = useRef(noSecretYet());
   const heardAt = useRef(0);
   const flood = useRef(meter());
   useEffect(() => {
@@ -81,7 +82,7 @@ export function StandFrame({
         return why !== undefined;
       };
       if (stop(flood.current.heard())) return;
-      const told = readPassed(event.data);
+      const told = readPassed(event.data, secret.current);
       if ('refused' in told) return void stop(flood.current.refused());
       if (stop(flood.current.read((event.data as string).length))) return;
       const read = readFrame(told.message);
@@ -90,7 +91,7 @@ export function StandFrame({
       const message = read.data;
       if (!isByHand(message)) return;
       if (message.kind === 'pressed') {
-        if (message.secret === secret.current) pressedIn(frame.current);
+        pressedIn(frame.current);
         return;
       }
       if (message.kind === 'height') setHeight(Math.min(mostHeight, Math.max(minHeight, message.height)));
@@ -153,10 +154,7 @@ export function StandFrame({
       ref={frame}
       title={title}
       src={src}
-      onLoad={({ currentTarget }) => {
-        secret.current = crypto.randomUUID();
-        currentTarget.contentWindow?.postMessage({ secret: secret.current }, '*');
-      }}
+      onLoad={({ currentTarget }) => (secret.current = giveSecret(currentTarget))}
       sandbox="allow-scripts"
       className="block w-full border-0 bg-sheet"
       style={{ height }}

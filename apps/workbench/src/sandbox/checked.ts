@@ -184,8 +184,8 @@ export const fromFrame = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('ready') }),
   z.object({ kind: z.literal('pong') }),
   z.object({ kind: z.literal('touched') }),
-  /** A person pressed something in it; true only with the secret that its own first script was given. */
-  z.object({ kind: z.literal('pressed'), secret: z.string().max(100) }),
+  /** A person pressed something in it. */
+  z.object({ kind: z.literal('pressed') }),
   z.object({ kind: z.literal('flooded'), name: z.string().max(200) }),
   z.object({ kind: z.literal('step'), step }),
   z.object({

@@ -2,7 +2,6 @@
  * What runs inside the stand's frame: one input alone, or a whole form, with foreign inputs and the libraries. It has
  * no origin, no storage and no network; all it can do is talk to the workbench.
  */
-import './pressed.js';
 import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
 import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
 import '@poietra/react/skin.css';

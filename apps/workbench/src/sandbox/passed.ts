@@ -9,16 +9,20 @@ const mostText = 40_000_000;
 /** Deeper than any schema is followed; what walks the value afterwards walks it by recursion. */
 const mostDepth = 1000;
 
-/** The text of a message. What JSON has no word for is written in the notation of cases. */
-export const passed = (message: unknown): string => JSON.stringify(message);
+/** The text of a message that holds more than JSON has words for: in the notation of cases. */
 export const passedNoted = (message: unknown): string => JSON.stringify(toNotation(message));
 
 export type Passed = { readonly message: unknown } | { readonly refused: string };
 
-/** Reads a message, unless it is none: another script's, too long, too deep, or no JSON. */
-export function readPassed(data: unknown): Passed {
-  if (typeof data !== 'string') return { refused: 'no text' };
-  if (data.length > mostText) return { refused: 'too long' };
+/**
+ * Reads a message, unless it is none: another script's, too long, too deep, or no JSON. It begins with the secret that the
+ * frame was given (`stand/src/say.ts`).
+ */
+export function readPassed(message: unknown, secret = ''): Passed {
+  if (typeof message !== 'string') return { refused: 'no text' };
+  if (message.length > mostText) return { refused: 'too long' };
+  if (!message.startsWith(secret)) return { refused: 'another script’s' };
+  const data = message.slice(secret.length);
   if (isDeep(data)) return { refused: 'too deep' };
   try {
     return { message: JSON.parse(data) as unknown };

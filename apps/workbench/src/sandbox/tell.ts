@@ -1,5 +1,5 @@
+import { say } from '@poietra/stand/say';
 import type { FromFrame } from './checked.js';
-import { passed } from './passed.js';
 
 const most = 300;
 let count = 0;
@@ -16,8 +16,8 @@ export function tell(message: FromFrame): void {
   }
   if (message.kind === 'report' && ++count > most) {
     isFlooded = true;
-    window.parent.postMessage(passed({ kind: 'flooded', name: message.name }), '*');
+    say({ kind: 'flooded', name: message.name });
     return;
   }
-  window.parent.postMessage(passed(message), '*');
+  say(message);
 }
