@@ -95,3 +95,23 @@ it.each([
     },
   ],
 ])('and %s is refused', (_, message) => expect(fromProver.safeParse(message).success).toBe(false));
+
+// A text has no `undefined`: what holds nothing comes without its member.
+it.each([
+  { kind: 'send', id: 1, sent: undefined },
+  { kind: 'report', name: 'sl-input', args: [value], value, written: undefined, isChange: true },
+  {
+    kind: 'state',
+    snapshot: { value: undefined, typed: {}, visited: [] },
+    sent: undefined,
+    accepted: 0,
+    aside: {},
+    leftOver: [],
+    troubles: [],
+    changed: false,
+    problems: 0,
+    status: 'open',
+  },
+])('a message about nothing is taken as the text it passes as: $kind', (message) =>
+  expect(fromFrame.safeParse(JSON.parse(JSON.stringify(message))).success).toBe(true),
+);

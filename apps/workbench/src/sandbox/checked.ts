@@ -17,6 +17,9 @@ import {
 import { z } from 'zod';
 import type { LawResult } from '../workers/law-search.js';
 
+/** `undefined` has no place in a text: the member is left out. */
+const anything = z.unknown().optional();
+
 const described: z.ZodType<Described> = z.lazy(() =>
   z.object({
     kind: z.enum([
@@ -48,13 +51,15 @@ const problem = z.object({
   params: z.record(z.string(), z.unknown()),
   message: z.string().max(2000),
 });
-const snapshot = z.object({
-  value: z.unknown(),
-  /** In the notation of cases. */
-  typed: z.record(z.string(), z.unknown()).transform((typed) => fromNotation(typed) as Record<string, unknown>),
-  visited: z.array(z.string()),
-  chosen: z.record(z.string(), z.record(z.string(), z.number().int())).default({}),
-});
+const snapshot = z
+  .object({
+    value: anything,
+    /** In the notation of cases. */
+    typed: z.record(z.string(), z.unknown()).transform((typed) => fromNotation(typed) as Record<string, unknown>),
+    visited: z.array(z.string()),
+    chosen: z.record(z.string(), z.record(z.string(), z.number().int())).default({}),
+  })
+  .transform(({ value, ...rest }) => ({ ...rest, value }));
 
 const target = z.object({
   role: z.string().max(60),
@@ -100,7 +105,7 @@ export const fromProver = z.discriminatedUnion('kind', [
     kind: z.literal('render'),
     ask: z.number().int(),
     adapter: adapterSchema as unknown as z.ZodType<AdapterDescription>,
-    shown: z.unknown(),
+    shown: anything,
     id: z.string().regex(/^trial-\d+$/),
   }),
   z.object({ kind: z.literal('proved') }),
@@ -151,8 +156,8 @@ const edit: z.ZodType<FormEdit> = z.discriminatedUnion('do', [
 /** What a codec's code answers. */
 const station = z.object({
   name: z.enum(['held', 'sent', 'back', 'again']),
-  wanted: z.unknown(),
-  seen: z.unknown(),
+  wanted: anything,
+  seen: anything,
   fits: z.boolean(),
 });
 export const codeAnswer = z.discriminatedUnion('kind', [
@@ -173,7 +178,7 @@ export const codeAnswer = z.discriminatedUnion('kind', [
     result: z.object({
       law: z.enum(laws.map(({ id }) => id) as [Law['id'], ...Law['id'][]]),
       tried: z.number().int().min(0),
-      counterexample: z.object({ shown: z.unknown(), says: z.string().max(2000) }).optional(),
+      counterexample: z.object({ shown: anything, says: z.string().max(2000) }).optional(),
     }) as unknown as z.ZodType<LawResult>,
   }),
   z.object({ kind: z.literal('done'), id: z.number().int() }),
@@ -234,7 +239,7 @@ export const fromFrame = z.discriminatedUnion('kind', [
     name: z.string().max(200),
     args: z.array(described).max(20),
     value: described,
-    written: z.unknown(),
+    written: anything,
     isChange: z.boolean(),
   }),
   z.object({ kind: z.literal('warning'), text: z.string().max(2000) }),
@@ -257,7 +262,7 @@ export const fromFrame = z.discriminatedUnion('kind', [
     kind: z.literal('state'),
     snapshot,
     /** What would be sent; secrets are left out of it. */
-    sent: z.unknown(),
+    sent: anything,
     /** How often what this form holds was accepted. */
     accepted: z.number().int(),
     /** Values that no schema speaks of, and what is wrong with the description. */
@@ -275,7 +280,7 @@ export const fromFrame = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('edit'), schemaAt: z.string().max(2000), label: z.string().max(200), edit }),
   /** Values to choose from are wanted; only addresses of the server's own company are asked. */
   z.object({ kind: z.literal('fetch'), id: z.number().int(), address: z.string().max(2000) }),
-  z.object({ kind: z.literal('send'), id: z.number().int(), sent: z.unknown() }),
+  z.object({ kind: z.literal('send'), id: z.number().int(), sent: anything }),
   z.object({ kind: z.literal('key'), key: z.string().max(30), ctrl: z.boolean(), shift: z.boolean() }),
 ]);
 export type FromFrame = z.infer<typeof fromFrame>;
