@@ -1,6 +1,6 @@
 /** The kit: its format, reading it safely, writing it. Names everything the other rooms describe. */
+export { adapterSchema } from './adapter-shape.js';
 export {
-  adapterSchema,
   kitSchema,
   kitVersion,
   type DocumentDescription,

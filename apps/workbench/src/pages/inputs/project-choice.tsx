@@ -36,10 +36,7 @@ export function ProjectChoice(): ReactNode {
         Read again
       </Button>
       {asked && (
-        <p role="status">
-          The folder lies outside your home folder, so the terminal in which Poietra was started asks whether to open
-          it.
-        </p>
+        <p role="status">Opening … Outside your home folder, the terminal in which Poietra was started asks first.</p>
       )}
       {trouble !== undefined && (
         <p role="alert" className="text-fail">
