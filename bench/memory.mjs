@@ -37,7 +37,7 @@ try {
   }
   await browser.close();
 } finally {
-  process.kill(-server.pid);
+  if (server.exitCode === null) process.kill(-server.pid);
   rmSync(data, { recursive: true, force: true });
 }
 

@@ -86,6 +86,22 @@ test('a frame that takes the focus does not hear what is written elsewhere, and 
   await expect(page.getByText('It took the focus again and again')).toBeVisible();
 });
 
+test('what is proved in a frame takes the focus, so it waits while somebody writes, and goes on then', async ({
+  page,
+}) => {
+  await page.goto('/adapters/day-picker');
+  await page.getByRole('button', { name: 'Prove it', exact: true }).click();
+  await page.getByRole('button', { name: /^Title: .*Change$/ }).click();
+  await expect(page.getByText('it waits while you write').first()).toBeVisible();
+  await page.waitForTimeout(1500);
+  const title = page.getByRole('textbox', { name: 'Title' });
+  await page.keyboard.type('s');
+  await expect(title).toBeFocused();
+  await expect(title).toHaveValue(/s/);
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('26 passed')).toBeVisible({ timeout: 60_000 });
+});
+
 test('a frame that floods with what is no message of ours is stopped', async ({ page }) => {
   await page.goto('/forms/freight-booking-short');
   await expect(frameOf(page, /^Form:/).getByRole('button', { name: 'Send', exact: true })).toBeVisible();
