@@ -357,11 +357,12 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
 
   /**
    * A group that the schema requires is there from the start, if empty: a person is then told which of its members
-   * are missing rather than that "the consignor" is. The depth ends what a schema that requires itself would go on with.
+   * are missing rather than that "the consignor" is. Members out of force are made places, too, and get what they need
+   * when their conditions turn. The depth ends what a schema that requires itself would go on with.
    */
   #addNeededGroups(place: Place, depth: number): void {
     if (depth > 20) return;
-    for (const name of namedMembers(place.active.peek())) this.#addNeeded(place.child(name), depth);
+    for (const name of namedMembers(place.applied)) this.#addNeeded(place.child(name), depth);
   }
   #addNeeded(place: Place, depth: number): void {
     const { kinds } = place.facts;
