@@ -89,7 +89,10 @@ module.exports = {
       name: 'libraries-by-their-door',
       severity: 'error',
       from: { path: '^apps/' },
-      to: { path: '^packages/[^/]+/src/', pathNot: '^packages/[^/]+/src/(index\\.ts|skin\\.css(\\.d\\.ts)?)$' },
+      to: {
+        path: '^packages/[^/]+/src/',
+        pathNot: '^packages/[^/]+/src/(index\\.ts|say\\.ts|skin\\.css(\\.d\\.ts)?)$',
+      },
     },
     {
       name: 'found',

@@ -6,13 +6,12 @@ import '@poietra/react/skin.css';
 import type { AdapterDescription, CheckId, CheckVerdict, Finding, FoundInput } from '@poietra/core';
 import { answerJudge } from './agent.js';
 import { say } from './say.js';
-import type { Answer } from './ground.js';
+import type { Answer, RenderInput } from './ground.js';
 import { hurryAnimations } from './hurry.js';
 import { asHandedOver, liveInput, type BundledInputs } from './live.js';
 import { pushMatrix, type PushedRow } from './matrix.js';
 import { observe, prepare } from './observe/index.js';
 import { prove } from './prove.js';
-import type { RenderInput } from './render.js';
 import { groundHere } from './ground-here.js';
 
 export type ToProver =

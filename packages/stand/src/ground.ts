@@ -1,8 +1,16 @@
 /** What the checks of the contract stand on: copies of the input, mounted on the same page or handed through by an agent. */
 import type { AdapterDescription } from '@poietra/core';
-import type { RenderInput } from './render.js';
 import type { Wanted } from './wanted.js';
 import type { Watch } from './watch.js';
+
+/** What the server is asked to draw. */
+export interface RenderInput {
+  readonly adapter: AdapterDescription;
+  /** As `codec/written` writes it. */
+  readonly shown: unknown;
+  /** The base of its ids. */
+  readonly id: string;
+}
 
 /** What came of drawing on the server. */
 export type Answer = { readonly html: string } | { readonly failed: string };

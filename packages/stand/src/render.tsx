@@ -1,19 +1,12 @@
 /** What runs on the server, in a process of its own: one adapted input as markup, as a trial in the browser takes it over. */
-import { fromNotation, type AdapterDescription } from '@poietra/core';
+import { fromNotation } from '@poietra/core';
 import { renderToString } from 'react-dom/server';
+import type { RenderInput } from './ground.js';
 import { liveInput, type BundledInputs } from './live.js';
 import { sampleChoices } from './sample-choices.js';
 import { answerOnce } from './answer.js';
 import { Drawn } from './trial.js';
 import { plainly, type Wanted } from './wanted.js';
-
-export interface RenderInput {
-  readonly adapter: AdapterDescription;
-  /** As `codec/written` writes it. */
-  readonly shown: unknown;
-  /** The base of its ids. */
-  readonly id: string;
-}
 
 export function startRendering(inputs: BundledInputs): void {
   answerOnce((task) => renderInput(inputs, task as RenderInput));
