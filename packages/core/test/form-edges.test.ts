@@ -3,6 +3,7 @@ import {
   loadExpressions,
   makeCodec,
   openForm,
+  readProblemDetails,
   type Expressions,
   type Form,
   type FormOptions,
@@ -343,5 +344,157 @@ describe('a check asks', () => {
     expect(form.troubles).toEqual([{ at: '/name', says: 'Could not be checked: The line is dead. It was let pass.' }]);
     expect(await form.submit(accept)).toMatchObject({ kind: 'accepted' });
     expect(times).toBe(1);
+  });
+});
+
+describe('what an application’s sending gave is read with care', () => {
+  const problem = { at: '/a', keyword: 'x', schemaAt: '', params: {}, message: 'No.' };
+  it.each<[string, unknown, unknown]>([
+    ['nothing', undefined, { kind: 'failed', message: 'Sending gave no outcome.' }],
+    ['another kind', { kind: 'done' }, { kind: 'failed', message: 'Sending gave no outcome.' }],
+    ['a failure without words', { kind: 'failed' }, { kind: 'failed', message: 'Sending failed.' }],
+    ['a failure with words', { kind: 'failed', message: 'No line.' }, { kind: 'failed', message: 'No line.' }],
+    ['words that are none', { kind: 'failed', message: 5 }, { kind: 'failed', message: 'Sending failed.' }],
+    ['a refusal without problems', { kind: 'refused' }, { kind: 'refused', problems: [] }],
+    ['problems that are none', { kind: 'refused', problems: { length: 1 } }, { kind: 'refused', problems: [] }],
+    [
+      'a problem among what is none',
+      {
+        kind: 'refused',
+        problems: [problem, null, 'x', { at: 5, message: 'x' }, { at: '/a' }, ['/a']],
+        message: 'See.',
+      },
+      { kind: 'refused', problems: [problem], message: 'See.' },
+    ],
+    [
+      'an acceptance',
+      { kind: 'accepted', answer: { number: 1 }, more: 1 },
+      { kind: 'accepted', answer: { number: 1 } },
+    ],
+  ])('%s', async (_name, given, wanted) => {
+    const form = open(object({ a: text }), { values: { a: 'x' } });
+    expect(await form.submit(() => Promise.resolve(given as Outcome))).toEqual(wanted);
+    expect(form.status).toBe((wanted as { kind: string }).kind);
+  });
+  it('while it is being sent, it is not sent again', async () => {
+    let end!: (outcome: Outcome) => void;
+    const form = open(object({ a: text }), { values: { a: 'x' } });
+    const first = form.submit(() => new Promise<Outcome>((resolve) => (end = resolve)));
+    await soon(1);
+    expect(await form.submit(accept)).toEqual({ kind: 'failed', message: 'It is being sent.' });
+    form.field('/a').report('y');
+    expect(form.status).toBe('sending');
+    end({ kind: 'failed', message: 'No line.' });
+    expect(await first).toEqual({ kind: 'failed', message: 'No line.' });
+    form.field('/a').report('z');
+    expect(form.status).toBe('open');
+  });
+});
+
+it.each<[string, unknown, unknown]>([
+  ['no object', 'no', { title: 'The server refused, and did not say why.', problems: [] }],
+  ['empty texts', { title: '', detail: '' }, { title: 'The server refused.', problems: [] }],
+  ['texts that are none', { title: 5, detail: ['x'], status: '400' }, { title: 'The server refused.', problems: [] }],
+  ['errors that are no list', { title: 'No.', errors: { 0: {} } }, { title: 'No.', problems: [] }],
+  [
+    'whole',
+    {
+      title: 'No.',
+      detail: 'Twice.',
+      status: 409,
+      errors: [
+        { pointer: '/a', detail: 'Taken.' },
+        { pointer: '#/b%20c', title: 'Odd.' },
+        { pointer: '#/%', detail: 5 },
+        { pointer: 5, detail: 'x' },
+        'x',
+      ],
+    },
+    {
+      title: 'No.',
+      detail: 'Twice.',
+      status: 409,
+      problems: [
+        { at: '/a', keyword: 'server', schemaAt: '', params: {}, message: 'Taken.' },
+        { at: '/b c', keyword: 'server', schemaAt: '', params: {}, message: 'Odd.' },
+        { at: '/%', keyword: 'server', schemaAt: '', params: {}, message: 'The server refused this value.' },
+      ],
+    },
+  ],
+])('problem details: %s', (_name, answer, wanted) => expect(readProblemDetails(answer)).toEqual(wanted));
+
+describe('an entry of a list', () => {
+  const listOf = (items: object, values: unknown[] = []): Form =>
+    open(object({ all: { type: 'array', items } }), { values: { all: values } });
+  it.each<[string, object, unknown]>([
+    ['an object', object({ a: text }), {}],
+    ['a list', { type: 'array', items: text }, []],
+    ['a text', text, ''],
+    ['a mark', { type: 'boolean' }, false],
+    ['a number', { type: 'number' }, null],
+    ['one of several', { enum: ['a', 'b'] }, null],
+    ['several of several', { type: 'array', enum: [['a'], ['b']] }, []],
+    ['with a default', { type: 'string', default: 'x' }, 'x'],
+    ['of no kind', {}, {}],
+  ])('that is new is as empty as it can be: %s', (_name, items, wanted) => {
+    const form = listOf(items);
+    form.list('/all').add();
+    expect(form.sent()).toEqual({ all: [wanted] });
+  });
+  it('is doubled behind itself, taken out and put back where it was', () => {
+    const form = listOf(text, ['a', 'b', 'c']);
+    const list = form.list('/all');
+    list.duplicate(1);
+    expect(form.sent()).toEqual({ all: ['a', 'b', 'b', 'c'] });
+    const back = list.remove(3);
+    expect(form.sent()).toEqual({ all: ['a', 'b', 'b'] });
+    list.remove(0);
+    back();
+    expect(form.sent()).toEqual({ all: ['b', 'b', 'c'] });
+    list.add('d', 1);
+    expect(form.sent()).toEqual({ all: ['b', 'd', 'b', 'c'] });
+  });
+});
+
+it('what is needed beside something else is the matter of the field that is missing', () => {
+  const form = open(object({ a: text, b: text }, { dependentRequired: { a: ['b'] } }), { values: { a: 'x' } });
+  expect(form.problems().map(({ at, message }) => [at, message])).toEqual([['/b', 'Is needed.']]);
+});
+
+describe('a rule', () => {
+  const schema = object({
+    on: { type: 'boolean' },
+    a: { type: 'integer' },
+    b: { type: 'integer' },
+    rows: { type: 'array', items: object({ a: { type: 'integer' }, b: { type: 'integer' } }) },
+  });
+  it('without places is told where it stands, in each entry by itself', () => {
+    const form = open(schema, {
+      values: {
+        rows: [
+          { a: 1, b: 2 },
+          { a: 3, b: 2 },
+        ],
+      },
+      rules: [{ at: '/rows/*', holds: 'value.a < value.b', message: 'Too many.' }],
+    });
+    expect(form.problems().map(({ at, message }) => [at, message])).toEqual([['/rows/1', 'Too many.']]);
+    form.field('/rows/1/b').report('9');
+    expect(form.problems()).toEqual([]);
+    form.field('/rows/0/a').report('5');
+    expect(form.problems().map(({ at }) => at)).toEqual(['/rows/0']);
+    form.list('/rows').remove(0);
+    expect(form.problems()).toEqual([]);
+  });
+  it('says nothing out of force, and nothing at places out of force', () => {
+    const form = open(schema, {
+      values: { on: true, a: 3, b: 2 },
+      conditions: [{ at: '/b', text: 'has(form.on) && form.on' }],
+      rules: [{ at: '', holds: '!has(form.a) || form.a < 3', message: 'Too many.', tells: ['/b', '/a'] }],
+    });
+    const told = (): string[] => ['/a', '/b'].filter((at) => form.field(at).problems.length > 0);
+    expect(told()).toEqual(['/a', '/b']);
+    form.field('/on').report(false);
+    expect(told()).toEqual(['/a']);
   });
 });
