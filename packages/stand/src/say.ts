@@ -5,31 +5,11 @@
  */
 const { apply } = Reflect;
 const { stringify } = JSON;
-const stop = Event.prototype.stopImmediatePropagation;
-const getter = (name: 'data' | 'source'): ((this: MessageEvent) => unknown) =>
-  Object.getOwnPropertyDescriptor(MessageEvent.prototype, name)?.get as (this: MessageEvent) => unknown;
-const [dataOf, sourceOf] = [getter('data'), getter('source')];
-const { parent } = window;
-const post = parent.postMessage.bind(parent);
 
 let secret: string | undefined;
 /** What was said before the secret came. */
 let early: string[] = [];
-const isSecret = (data: unknown): data is { secret: string } =>
-  typeof data === 'object' && data !== null && 'secret' in data && typeof data.secret === 'string';
-
-window.addEventListener(
-  'message',
-  (event) => {
-    const data = apply(dataOf, event, []);
-    if (secret !== undefined || apply(sourceOf, event, []) !== parent || !isSecret(data)) return;
-    apply(stop, event, []);
-    secret = data.secret;
-    for (let i = 0; i < early.length; i++) post(`${secret}${early[i] ?? ''}`, '*');
-    early = [];
-  },
-  true,
-);
+let post = (_text: string, _to: string): void => undefined;
 
 /** Says it to the page around: as a text, whose length is known before anybody reads it. */
 export function say(message: object): void {
@@ -38,11 +18,36 @@ export function say(message: object): void {
   else post(`${secret}${text}`, '*');
 }
 
-// A trusted event cannot be made by a script, and `isTrusted` cannot be put over.
-window.addEventListener(
-  'pointerdown',
-  (event) => {
-    if (event.isTrusted) say({ kind: 'pressed' });
-  },
-  true,
-);
+const isSecret = (data: unknown): data is { secret: string } =>
+  typeof data === 'object' && data !== null && 'secret' in data && typeof data.secret === 'string';
+
+function listen(): void {
+  const { parent } = window;
+  post = parent.postMessage.bind(parent);
+  const stop = Event.prototype.stopImmediatePropagation;
+  const getter = (name: 'data' | 'source'): ((this: MessageEvent) => unknown) =>
+    Object.getOwnPropertyDescriptor(MessageEvent.prototype, name)?.get as (this: MessageEvent) => unknown;
+  const [dataOf, sourceOf] = [getter('data'), getter('source')];
+  window.addEventListener(
+    'message',
+    (event) => {
+      const data = apply(dataOf, event, []);
+      if (secret !== undefined || apply(sourceOf, event, []) !== parent || !isSecret(data)) return;
+      apply(stop, event, []);
+      secret = data.secret;
+      for (let i = 0; i < early.length; i++) post(`${secret}${early[i] ?? ''}`, '*');
+      early = [];
+    },
+    true,
+  );
+  // A trusted event cannot be made by a script, and `isTrusted` cannot be put over.
+  window.addEventListener(
+    'pointerdown',
+    (event) => {
+      if (event.isTrusted) say({ kind: 'pressed' });
+    },
+    true,
+  );
+}
+// What draws on a server imports it, too, and has nobody to speak to.
+if (typeof window !== 'undefined') listen();
