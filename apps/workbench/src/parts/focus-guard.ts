@@ -6,8 +6,6 @@
  * The workbench sees no press inside a frame. It sees Tab, and hears from the first script of a frame that a person
  * pressed in it (`pressedIn`; `stand/src/say.ts` says why that can be believed).
  */
-import { useSyncExternalStore } from 'react';
-
 /** Told on a frame that took the focus from somebody who wrote. */
 export const focusTaken = 'poietra-focus-taken';
 
@@ -22,8 +20,6 @@ const takesText = (element: EventTarget | null): element is HTMLElement =>
 const counts = 500;
 /** In ms: what a frame says of a press comes a little later than the focus goes. What is typed meanwhile goes there. */
 const sayingTakes = 40;
-/** In ms: who has left a text box for so long is not writing. */
-const pause = 400;
 
 let wroteIn: HTMLElement | undefined;
 let leftAt = -Infinity;
@@ -31,25 +27,6 @@ let tabAt = -Infinity;
 const pressed = new WeakMap<HTMLIFrameElement, number>();
 /** What was done in the workbench last; a press in a frame before that has had its effect. */
 let actedAt = -Infinity;
-let isWriting = false;
-const followers = new Set<() => void>();
-
-function setWriting(is: boolean): void {
-  if (is === isWriting) return;
-  isWriting = is;
-  for (const follower of followers) follower();
-}
-
-/** Whether a person is in a text box of the workbench itself. What takes the focus in order to try something waits. */
-export function useWriting(): boolean {
-  return useSyncExternalStore(
-    (follower) => {
-      followers.add(follower);
-      return () => followers.delete(follower);
-    },
-    () => isWriting,
-  );
-}
 
 /** A person pressed in this frame. */
 export const pressedIn = (frame: HTMLIFrameElement): void => void pressed.set(frame, performance.now());
@@ -76,27 +53,18 @@ function onBlur(): void {
 
 /** Called once, before anything is drawn. */
 export function guardFocus(): void {
-  let timer: ReturnType<typeof setTimeout> | undefined;
   const capture = { capture: true, passive: true };
   document.addEventListener(
     'focusin',
     ({ target }) => {
-      if (!takesText(target)) return;
-      clearTimeout(timer);
-      wroteIn = target;
-      setWriting(true);
+      if (takesText(target)) wroteIn = target;
     },
     capture,
   );
   document.addEventListener(
     'focusout',
     ({ target }) => {
-      if (target !== wroteIn) return;
-      leftAt = performance.now();
-      clearTimeout(timer);
-      timer = setTimeout(() => {
-        if (!takesText(document.activeElement)) setWriting(false);
-      }, pause);
+      if (target === wroteIn) leftAt = performance.now();
     },
     capture,
   );

@@ -3,9 +3,9 @@ import { useEffect, useRef, type ReactNode } from 'react';
 import { fromProver, type FromProver } from '../sandbox/checked.js';
 import { readPassed } from '../sandbox/passed.js';
 import { ask } from '../store/ask.js';
-import { useWriting } from './focus-guard.js';
 import { giveSecret, noSecretYet } from './frame-secret.js';
 import { useFrameSource } from './frame-source.js';
+import { useTyping } from './use-typing.js';
 
 interface Props {
   readonly title: string;
@@ -35,7 +35,7 @@ const patience = 15_000;
 
 /** Trying takes the focus, so it waits while a person writes; what it had begun is begun anew. */
 export function ProverFrame(props: Props): ReactNode {
-  return useWriting() ? (
+  return useTyping() ? (
     <p className="p-4 text-ink-2">
       This takes the focus, so it waits while you write. It goes on when you leave the text box.
     </p>

@@ -26,7 +26,8 @@ interface Props {
 export function ProofRun({ adapter, onVerdicts, onEnd }: Props): ReactNode {
   const [of] = useState(adapter);
   const [prepared, setPrepared] = useState(of.gesture !== undefined && of.samples !== undefined ? of : undefined);
-  const [ended, setEnded] = useState(0);
+  /** The shares that have come to their end: they are not begun anew when the other waited for somebody who wrote. */
+  const [ended, setEnded] = useState<ReadonlySet<number>>(new Set());
   const verdicts = useRef(new Map<CheckId, CheckVerdict>());
   const handlers = useRef({ onVerdicts, onEnd });
   useEffect(() => {
@@ -39,13 +40,13 @@ export function ProofRun({ adapter, onVerdicts, onEnd }: Props): ReactNode {
     verdicts.current.set(verdict.check, verdict);
     handlers.current.onVerdicts(all());
   };
-  const endShare = (reason?: string, checks: readonly CheckId[] = []): void => {
+  const endShare = (share: number, reason?: string, checks: readonly CheckId[] = []): void => {
     for (const check of checks)
       if (reason !== undefined && !verdicts.current.has(check)) add({ check, state: 'fail', seen: reason });
-    setEnded((count) => count + 1);
+    setEnded((before) => new Set(before).add(share));
   };
   useEffect(() => {
-    if (ended >= shares.length) handlers.current.onEnd(all(), of);
+    if (ended.size >= shares.length) handlers.current.onEnd(all(), of);
   }, [ended, of]);
   const frame = { inputs: foreignInputs(of), wrappers: componentsBeside(of) };
   if (!prepared)
@@ -63,20 +64,22 @@ export function ProofRun({ adapter, onVerdicts, onEnd }: Props): ReactNode {
     );
   return (
     <div className="grid grid-cols-2 gap-2">
-      {shares.map((checks, i) => (
-        <ProverFrame
-          {...frame}
-          key={i}
-          title={`Stand ${i + 1} at work`}
-          task={{ kind: 'prove', adapter: prepared, checks }}
-          onMessage={(message) => {
-            if (message.kind === 'verdict') add(message.verdict);
-            if (message.kind === 'proved') endShare();
-            if (message.kind === 'prover failed') endShare(message.message, checks);
-          }}
-          onLost={(reason) => endShare(reason, checks)}
-        />
-      ))}
+      {shares.map((checks, i) =>
+        ended.has(i) ? null : (
+          <ProverFrame
+            {...frame}
+            key={i}
+            title={`Stand ${i + 1} at work`}
+            task={{ kind: 'prove', adapter: prepared, checks }}
+            onMessage={(message) => {
+              if (message.kind === 'verdict') add(message.verdict);
+              if (message.kind === 'proved') endShare(i);
+              if (message.kind === 'prover failed') endShare(i, message.message, checks);
+            }}
+            onLost={(reason) => endShare(i, reason, checks)}
+          />
+        ),
+      )}
     </div>
   );
 }

@@ -50,6 +50,8 @@ export function ValueMatrix({ adapter, inputs }: Props): ReactNode {
           wrappers={componentsBeside(adapter)}
           task={{ kind: 'try values', adapter, values: standardValues.map(([, written]) => written) }}
           onMessage={(message) => {
+            // Begun anew after somebody wrote meanwhile, it begins with the first value.
+            if (message.kind === 'prover ready') setRows([]);
             if (message.kind === 'pushed') setRows((before) => [...before, message.row]);
             if (message.kind === 'all pushed') setState('idle');
             if (message.kind === 'prover failed') {
