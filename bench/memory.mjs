@@ -4,14 +4,10 @@
  * is left is counted: heap, nodes, listeners, documents. What it grows by with each hundred is printed as a slope.
  * `npm run bench -- memory [forms|keys|edits] [COUNT]`
  */
-import { spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { chromium } from 'playwright-core';
-import { chromiumPath } from '../scripts/chromium.mjs';
 import { table } from './measure.mjs';
-import { untilServed } from './served.mjs';
+import { withWorkbench } from './served.mjs';
 
 const home = join(import.meta.dirname, '..');
 const port = 4492;
@@ -19,15 +15,7 @@ const base = `http://127.0.0.1:${port}`;
 const [, which, count] = process.argv.slice(2);
 const kit = JSON.parse(readFileSync(join(home, 'demo/kit.json'), 'utf8'));
 
-const data = mkdtempSync(join(tmpdir(), 'poietra-bench-'));
-const server = spawn(process.execPath, ['scripts/start.mjs'], {
-  cwd: home,
-  env: { ...process.env, PORT: String(port), POIETRA_QUIET: '1', POIETRA_DATA: data },
-  detached: true,
-});
-try {
-  await untilServed(`${base}/company/ports`);
-  const browser = await chromium.launch({ executablePath: chromiumPath(), args: ['--no-sandbox', '--disable-gpu'] });
+await withWorkbench(port, async (browser) => {
   const runs = { forms: openForms, keys: pressKeys, edits: editKit };
   for (const [name, run] of Object.entries(runs)) {
     if (which !== undefined && which !== name) continue;
@@ -35,11 +23,7 @@ try {
     await run(page);
     await page.close();
   }
-  await browser.close();
-} finally {
-  if (server.exitCode === null) process.kill(-server.pid);
-  rmSync(data, { recursive: true, force: true });
-}
+});
 
 /** Forms and stands in turn, and back to a page without a frame before each count. */
 async function openForms(page) {

@@ -2,16 +2,9 @@
  * What the first drawing of each page of the workbench costs on the demo kit, in a real browser: script, the longest
  * stretch in which the page answered nobody, and until it drew something. Each page is opened warm, in a tab of its own.
  */
-import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { chromium } from 'playwright-core';
-import { chromiumPath } from '../scripts/chromium.mjs';
 import { median, table } from './measure.mjs';
-import { untilServed } from './served.mjs';
+import { withWorkbench } from './served.mjs';
 
-const home = join(import.meta.dirname, '..');
 const port = 4491;
 const pages = [
   '/inputs',
@@ -38,18 +31,7 @@ const pages = [
   '/kit',
 ];
 
-const data = mkdtempSync(join(tmpdir(), 'poietra-bench-'));
-const server = spawn(process.execPath, ['scripts/start.mjs'], {
-  cwd: home,
-  env: { ...process.env, PORT: String(port), POIETRA_QUIET: '1', POIETRA_DATA: data },
-  detached: true,
-});
-try {
-  await untilServed(`http://127.0.0.1:${port}/company/ports`);
-  const browser = await chromium.launch({
-    executablePath: chromiumPath(),
-    args: ['--no-sandbox', '--disable-gpu'],
-  });
+await withWorkbench(port, async (browser) => {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const rows = [];
   for (const path of pages) {
@@ -66,11 +48,7 @@ try {
       rows,
     ),
   );
-  await browser.close();
-} finally {
-  if (server.exitCode === null) process.kill(-server.pid);
-  rmSync(data, { recursive: true, force: true });
-}
+});
 
 async function open(context, path) {
   const page = await context.newPage();
