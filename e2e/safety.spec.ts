@@ -100,6 +100,12 @@ test('what is proved in a frame takes the focus, so it waits while somebody writ
   await expect(title).toHaveValue(/s/);
   await page.keyboard.press('Escape');
   await expect(page.getByText('26 passed')).toBeVisible({ timeout: 60_000 });
+  // In the middle, where one of the two frames may have come to its end, nothing is counted twice or left out.
+  await page.getByRole('button', { name: 'Prove it again' }).click();
+  await expect(page.getByText(/^(1\d|2\d) of 26$/)).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: /^Title: .*Change$/ }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('26 passed')).toBeVisible({ timeout: 60_000 });
 });
 
 test('a frame that floods with what is no message of ours is stopped', async ({ page }) => {

@@ -1,6 +1,7 @@
 import { mkdirSync, mkdtempSync, rmSync, symlinkSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { readConfig } from '../src/config.js';
 import { Permit } from '../src/permit.js';
 
 const all = mkdtempSync(join(tmpdir(), 'poietra-permit-'));
@@ -63,4 +64,9 @@ it('shows a name on the terminal without what would move its cursor', async () =
   const [permit, asked] = asking('y');
   await permit.check(odd);
   expect(asked[0]).toContain('odd?[2K?folder');
+});
+
+it('knows the folders that were named at the start', () => {
+  const { roots } = readConfig({ INIT_CWD: all, POIETRA_FOLDERS: `${elsewhere}:.` }, ['--project', 'home/app']);
+  expect(roots).toEqual(expect.arrayContaining([join(home, 'app'), elsewhere]));
 });
