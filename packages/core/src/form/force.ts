@@ -9,6 +9,7 @@
 import { untracked } from '@preact/signals-core';
 import { ownMember, type Pointer } from '../json/index.js';
 import { appliedBelow, namesMembers, requiring, type Applied } from '../schema/index.js';
+import { ancestor } from './described.js';
 import { places, type Place, type Watch } from './place.js';
 
 /** A verdict that changes more often than this while settling depends on itself. */
@@ -57,7 +58,7 @@ export class Force {
         (from: Place) =>
         ({ when }: Applied) => {
           for (const { about, up } of when) {
-            const above = from.ancestor(up);
+            const above = ancestor(from, up);
             this.#watch([above], about, place, () => above.verdict(about).peek());
           }
         };

@@ -1,7 +1,7 @@
-import { batch, computed, signal } from '@preact/signals-core';
+import { batch, computed } from '@preact/signals-core';
 import type { Codec } from '../codec/index.js';
-import { copyOf, parsePointer, warnDeveloper, type Pointer, type Problem } from '../json/index.js';
-import { namedMembers, type CompiledSchema, type Condition, type Facts } from '../schema/index.js';
+import { copyOf, warnDeveloper, type Pointer, type Problem } from '../json/index.js';
+import type { CompiledSchema, Condition, Facts } from '../schema/index.js';
 import type { Expressed } from '../expression/index.js';
 import type { Words } from '../words/index.js';
 import type { Typed } from './acts.js';
@@ -12,28 +12,26 @@ import { FormDocument } from './document.js';
 import { Force } from './force.js';
 import type { FormList } from './list.js';
 import type { Movable, Moves } from './moves.js';
+import { addNeeded, addNeededGroups, type Needing } from './needed.js';
 import { pointerOf, type Where } from './path.js';
 import type { FormSchema } from './form-schema.js';
 import type { Attended, Ground, OpenOptions } from './ground.js';
 import { FormProblems } from './problems.js';
 import { Place, places, type PlaceHolder } from './place.js';
-import { Sending } from './sending.js';
-import { restore, snapshotOf } from './snapshot.js';
-import type { Chooser, Form, FormField, LeftOver, PlaceSettings, Snapshot, TellWhen } from './types.js';
+import { Holding } from './holding.js';
+import { restore } from './snapshot.js';
+import type { Chooser, Form, FormField, PlaceSettings, TellWhen } from './types.js';
 
 const notLoaded: Expressed = { missing: 'Expressions are not loaded.' };
 
-export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Movable {
+export class OpenForm extends Holding implements Form, PlaceHolder, Attended, Movable, Needing {
   readonly schema: FormSchema;
   readonly tell: TellWhen;
   readonly disabled: boolean;
   readonly keepsHidden: boolean;
-  readonly version = signal(0);
   readonly force: Force;
-  /** What is in force, as it would be sent; changed in place. */
-  readonly #document = new FormDocument();
-  readonly #beginning = new Beginning(this.#document);
-  readonly #root: Place;
+  readonly #beginning = new Beginning(this.document);
+  protected readonly root: Place;
   readonly #problems: FormProblems;
   readonly #moves: Moves | undefined;
   readonly expressions: FormExpressions | undefined;
@@ -56,7 +54,7 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
     this.#follow = this.#memory();
     const { conditions = [], computed: computedAt = [], rules = [] } = options;
     this.force = new Force(this);
-    this.#root = new Place(this, undefined, '');
+    this.root = new Place(this, undefined, '');
     this.expressions = ground.express?.(this, options.expressions, computedAt, conditions);
     const { values, begin = {} } = options;
     this.#isRecord = values !== undefined;
@@ -80,7 +78,7 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
   settleAt(place: Place): void {
     this.force.discover(place);
     this.force.touched(place);
-    this.#addNeededGroups(place, 0);
+    addNeededGroups(this, place);
     this.#checked(place.at);
   }
 
@@ -95,13 +93,6 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
     return this.#beginning.isLeftAt(place.at);
   }
 
-  place(at: Pointer): Place {
-    return parsePointer(at).reduce((place, token) => place.child(token), this.#root);
-  }
-  read(place: Place): unknown {
-    const keeper = this.marked.size > 0 ? place.keeper : undefined;
-    return keeper ? keeper.kept?.read(place.at.slice(keeper.at.length)) : this.#document.read(place.at);
-  }
   field(where: Where<unknown>): FormField {
     return this.place(pointerOf(where));
   }
@@ -162,7 +153,7 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
     batch(() => {
       const { keeper } = place;
       this.#moves?.takeOptions(place);
-      const changedAt = this.#write(place, sent);
+      const changedAt = this.write(place, sent);
       if (from === 'outside') place.renew();
       for (const child of place.children.values()) child.renewAll();
       place.stir();
@@ -182,21 +173,6 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
     this.#take(place, sent, 'outside');
   }
 
-  /** Writes a value where the place has its own: in the document, or where it is kept. */
-  #write(place: Place, value: unknown): Pointer {
-    const { keeper } = place;
-    const from = keeper?.at.length ?? 0;
-    return (keeper?.kept ?? this.#document).write(
-      place.at.slice(from),
-      value,
-      (where) => {
-        const around = this.place(place.at.slice(0, from) + where);
-        return around.required || around.isOwnName;
-      },
-      (where) => this.place(place.at.slice(0, from) + where).isList,
-    );
-  }
-
   /** Moves the value of a place whose conditions have turned: aside, or back into the document. */
   move(place: Place, isInForce: boolean): void {
     batch(() => {
@@ -205,12 +181,12 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
         const value = place.kept?.root;
         place.kept = undefined;
         for (const inner of places(place)) inner.holdsItself = true;
-        if (value !== undefined) this.#moved(this.#write(place, value), place);
+        if (value !== undefined) this.bring(place, value);
         this.force.discover(place);
-        if (place.parent) this.#addNeeded(place, 0);
+        if (place.parent) addNeeded(this, place);
       } else {
         const value = this.whole(place);
-        if (this.#document.read(place.at) !== undefined) this.#moved(this.#write(place, undefined), place);
+        if (this.document.read(place.at) !== undefined) this.bring(place, undefined);
         for (const inner of places(place)) inner.kept = undefined;
         place.kept = new FormDocument(value);
         place.holdsItself = false;
@@ -219,7 +195,9 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
       this.noticed(place);
     });
   }
-  #moved(changedAt: Pointer, place: Place): void {
+  /** Writes a value that nobody entered: what was entered elsewhere brought it along. */
+  bring(place: Place, value: unknown): void {
+    const changedAt = this.write(place, value);
     this.#stirAbove(place);
     this.#check(changedAt);
   }
@@ -230,19 +208,6 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
       up.replacedVersion.value++;
       this.force.touched(up);
     }
-  }
-
-  /** The value at a place and all that is kept inside it, as a copy. */
-  whole(place: Place): unknown {
-    let whole = copyOf(this.read(place));
-    if (place.keeper) return whole;
-    for (const { kept, at } of this.marked) {
-      if (kept?.root === undefined || !(at === place.at || at.startsWith(`${place.at}/`))) continue;
-      const document: FormDocument = new FormDocument(whole);
-      document.write(at.slice(place.at.length), copyOf(kept.root), yes, no);
-      whole = document.root;
-    }
-    return whole;
   }
 
   settingsAt(at: Pointer): PlaceSettings | undefined {
@@ -273,37 +238,7 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
 
   problems(): readonly Problem[] {
     void this.version.value;
-    const marked = [...this.marked];
-    const typed = new Set(marked.flatMap((place) => (place.acts.typed.value && place.inForce ? [place.at] : [])));
-    // A rule that is told at several places is one thing to mend.
-    return [
-      ...new Set([
-        ...this.#problems.all.filter(({ at }) => !typed.has(at) && this.place(at).inForce),
-        ...marked.flatMap((place) =>
-          typed.has(place.at)
-            ? place.problems
-            : [...(place.inForce ? place.ruling.value.problems : []), ...place.acts.refusals.value],
-        ),
-      ]),
-    ];
-  }
-  sent(): unknown {
-    void this.version.value;
-    return this.keepsHidden ? this.whole(this.#root) : copyOf(this.#document.root);
-  }
-  get leftOver(): readonly LeftOver[] {
-    return this.#kept(true);
-  }
-  get aside(): readonly LeftOver[] {
-    return this.#kept(false);
-  }
-  #kept(isLeftOver: boolean): LeftOver[] {
-    void this.version.value;
-    return [...this.marked].flatMap((place) =>
-      place.kept?.root !== undefined && place.isLeftOver === isLeftOver
-        ? [{ at: place.at, value: copyOf(place.kept.root), isAllowed: place.applied.length === 0 }]
-        : [],
-    );
+    return this.#problems.open(this.marked, (at) => this.place(at).inForce);
   }
   keep(at: Pointer): void {
     const place = this.place(at);
@@ -316,7 +251,7 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
   }
 
   protected beginHere(): () => void {
-    const [beginning, whole] = [copyOf(this.#document.root), this.whole(this.#root)];
+    const [beginning, whole] = [copyOf(this.document.root), this.whole(this.root)];
     return () => this.#beginAt(beginning, whole);
   }
 
@@ -332,55 +267,33 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
   }
 
   #memory(): Pick<CompiledSchema, 'recheck'> {
-    return this.schema.follow((at, { id }) => this.#known(at)?.acts.chosen(id).peek());
+    return this.schema.follow((at, { id }) => this.known(at)?.acts.chosen(id).peek());
   }
   #begin(values: unknown): void {
     this.begin();
     this.#follow = this.#memory();
-    for (const place of places(this.#root)) place.acts.visited.value = false;
+    for (const place of places(this.root)) place.acts.visited.value = false;
     this.marked.clear();
-    this.#document.root = copyOf(values) ?? {};
-    this.#root.renewAll();
-    this.force.discover(this.#root);
-    this.#addNeededGroups(this.#root, 0);
+    this.document.root = copyOf(values) ?? {};
+    this.root.renewAll();
+    this.force.discover(this.root);
+    addNeededGroups(this, this.root);
     this.#checked('');
   }
   /** What stands there by now, computed values included, is where the form begins. */
   #settleBeginning(): void {
-    this.#beginAt(copyOf(this.#document.root), this.whole(this.#root));
+    this.#beginAt(copyOf(this.document.root), this.whole(this.root));
   }
   #beginAt(beginning: unknown, whole: unknown): void {
     this.#beginning.take(beginning, whole);
-    for (const place of places(this.#root)) place.subtreeVersion.value++;
+    for (const place of places(this.root)) place.subtreeVersion.value++;
     this.version.value++;
   }
 
-  /**
-   * A group that the schema requires is there from the start, if empty: a person is then told which of its members
-   * are missing rather than that "the consignor" is. Members out of force are made places, too, and get what they need
-   * when their conditions turn. The depth ends what a schema that requires itself would go on with.
-   */
-  #addNeededGroups(place: Place, depth: number): void {
-    if (depth > 20) return;
-    for (const name of namedMembers(place.applied)) this.#addNeeded(place.child(name), depth);
-  }
-  #addNeeded(place: Place, depth: number): void {
-    const { kinds } = place.facts;
-    const only = place.fixed;
-    if (only && place.required && this.read(place) === undefined) this.#moved(this.#write(place, only.value), place);
-    if (kinds?.length !== 1 || kinds[0] !== 'object') return;
-    const value = this.read(place);
-    if (value === undefined && place.required) this.#moved(this.#write(place, {}), place);
-    if (value !== undefined || place.required) this.#addNeededGroups(place, depth + 1);
-  }
-
-  snapshot(): Snapshot {
-    return snapshotOf(places(this.#root), this.whole(this.#root));
-  }
   /** Everything is asked again: what was written at once, by a snapshot, and what nobody could check before. */
   settleAll(): void {
     batch(() => {
-      for (const place of places(this.#root)) place.stir();
+      for (const place of places(this.root)) place.stir();
       this.#checked('');
     });
   }
@@ -392,24 +305,15 @@ export class OpenForm extends Sending implements Form, PlaceHolder, Attended, Mo
   }
   /** Asks the schema again, only about what the change can have touched, and tells the fields concerned. */
   #check(changedAt: Pointer): void {
-    const verdict = this.#follow.recheck(this.#document.root, changedAt);
+    const verdict = this.#follow.recheck(this.document.root, changedAt);
     this.#problems.take(verdict);
     this.#beginning.note(changedAt);
     batch(() => {
       for (const at of new Set([...verdict.touched, changedAt])) {
-        const place = this.#known(at);
+        const place = this.known(at);
         if (place) place.problemsVersion.value++;
       }
       this.version.value++;
     });
   }
-
-  #known(at: Pointer): Place | undefined {
-    let place: Place | undefined = this.#root;
-    for (const token of parsePointer(at)) place = place?.children.get(token);
-    return place;
-  }
 }
-
-const yes = (): boolean => true;
-const no = (): boolean => false;

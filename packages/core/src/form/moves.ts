@@ -8,6 +8,7 @@ import type { Condition } from '../schema/index.js';
 import type { Left, Remembered } from './acts.js';
 import { FormDocument } from './document.js';
 import { openList, type FormList, type Origin } from './list.js';
+import { ancestor } from './described.js';
 import { places, type Place } from './place.js';
 
 /** What moving needs of the form. */
@@ -77,7 +78,7 @@ export class Moves {
     const branches = place.applied.flatMap(({ when }) => when).filter(isBranchAbove);
     for (const { about, up } of branches) {
       if (branches.some((other) => other.about.choice === about.choice && other.about.index !== about.index)) continue;
-      const above = place.ancestor(up);
+      const above = ancestor(place, up);
       const chosen = above.acts.chosen(about.choice.id);
       if (chosen.peek() === undefined && above.verdict(about).peek()) chosen.value = about.index;
     }

@@ -1,20 +1,10 @@
-import { batch, computed, signal, type ReadonlySignal, type Signal } from '@preact/signals-core';
+import { batch, computed, signal, type Signal } from '@preact/signals-core';
 import { guarded, type Codec } from '../codec/index.js';
-import { joinPointer, reasonOf, type Pointer, type Problem } from '../json/index.js';
-import {
-  applied,
-  appliedBelow,
-  factsOf,
-  holds,
-  namedMembers,
-  requiring,
-  type Applied,
-  type Condition,
-  type Facts,
-} from '../schema/index.js';
-import { Acts, type Typed } from './acts.js';
+import { reasonOf, type Pointer, type Problem } from '../json/index.js';
+import type { Facts } from '../schema/index.js';
+import type { Typed } from './acts.js';
+import { Described, type Describing } from './described.js';
 import { FormDocument } from './document.js';
-import type { FormSchema } from './form-schema.js';
 import type { FormField, PlaceSettings, TellWhen } from './types.js';
 
 /** A condition that places depend on, and its verdict when it was last asked. */
@@ -35,8 +25,7 @@ export interface Ruling {
 export const unruled: Ruling = { problems: [], pending: false };
 
 /** What a place needs of the form around it. */
-export interface PlaceHolder {
-  readonly schema: FormSchema;
+export interface PlaceHolder extends Describing {
   /** Who watches conditions (`Force`): it is told of a place that was made, and of values that have changed. */
   readonly force: { join(place: Place): boolean | undefined; touched(place: Place): void };
   readonly tell: TellWhen;
@@ -48,8 +37,6 @@ export interface PlaceHolder {
   readonly disabled: boolean;
   /** What is out of force is sent, too. */
   readonly keepsHidden: boolean;
-  /** The value of a place as it would be sent: in the document, or where it is kept while out of force. */
-  read(place: Place): unknown;
   codecFor(at: Pointer, facts: Facts): Codec;
   readonly expressions: { isComputed(at: Pointer): boolean } | undefined;
   isChanged(place: Place): boolean;
@@ -72,18 +59,15 @@ const none: readonly Problem[] = [];
  * replaced by another than this place's own input, `subtreeVersion` when the value here or anything below it changed,
  * `problemsVersion` when problems here may have come or gone. `docs/architecture.md` draws who raises them.
  */
-export class Place implements FormField {
+export class Place extends Described<PlaceHolder> implements FormField {
+  declare readonly parent: Place | undefined;
   readonly children = new Map<string, Place>();
   /** For a list: what its items are told apart by, whatever their position. */
   keys: number[] = [];
   readonly replacedVersion = signal(0);
-  readonly subtreeVersion = signal(0);
   readonly problemsVersion = signal(0);
-  readonly acts = new Acts();
   /** Set by `rulings.ts`. */
   readonly ruling = signal(unruled);
-  readonly applied: readonly Applied[];
-  readonly at: Pointer;
   /** The conditions that are asked of this place's value, by what they ask. */
   readonly watches = new Map<object | string, Watch>();
   /** Whether the conditions of this place itself hold; absent where it has none. Set by `Force` when it joins. */
@@ -92,19 +76,7 @@ export class Place implements FormField {
   #force: Signal<boolean> | undefined;
   /** The value while the place is out of force, unless a place around it keeps it. */
   kept: FormDocument | undefined;
-  /** A person wants to send it though no schema speaks of it. */
-  isWanted = false;
   #inputs: { focus(): void }[] = [];
-
-  constructor(
-    readonly form: PlaceHolder,
-    readonly parent: Place | undefined,
-    readonly key: string,
-  ) {
-    this.at = parent ? joinPointer(parent.at, key) : '';
-    const isItem = parent !== undefined && Array.isArray(form.read(parent));
-    this.applied = parent ? appliedBelow(parent.applied, isItem ? Number(key) : key) : applied(form.schema.root);
-  }
 
   /** Has its conditions watched; called once, when the place is among the children of the one around it. */
   join(): void {
@@ -140,76 +112,13 @@ export class Place implements FormField {
   get keeper(): Place | undefined {
     return this.kept ? this : this.parent?.keeper;
   }
-  get isSpokenOf(): boolean {
-    return (
-      this.isWanted ||
-      this.required ||
-      this.applied.some(({ node, when }) => node.raw !== false && when.every((one) => this.holdsAbove(one)))
-    );
-  }
   /** Whether no schema speaks of it whatever holds: a member of an earlier schema, or one that is not allowed. */
   get isLeftOver(): boolean {
     return this.#force !== undefined && !this.applied.some(({ node }) => node.raw !== false);
   }
 
-  /** Which of the schemas that could speak of this place do so now. */
-  readonly active: ReadonlySignal<readonly Applied[]> = computed(() =>
-    this.applied.filter(({ when }) => when.every((condition) => this.holdsAbove(condition))),
-  );
-  /** Of a place that none speaks of now, what those say that may. */
-  readonly #facts = computed(() => {
-    const active = this.active.value;
-    return factsOf((active.length > 0 ? active : this.applied).map(({ node }) => node));
-  });
-  readonly codec = computed(() => guarded(() => this.form.codecFor(this.at, this.#facts.value)));
+  readonly codec = computed(() => guarded(() => this.form.codecFor(this.at, this.facts)));
 
-  /** Conditions of one place are asked once a change there, however many fields depend on them. */
-  holdsAbove(condition: Condition): boolean {
-    return this.ancestor(condition.up).verdict(condition.about).value;
-  }
-  readonly #verdicts = new Map<Condition['about'], ReadonlySignal<boolean>>();
-  verdict(about: Condition['about']): ReadonlySignal<boolean> {
-    let verdict = this.#verdicts.get(about);
-    if (!verdict) {
-      verdict = computed(() => {
-        const chosen = about.kind === 'branch' ? this.acts.chosen(about.choice.id).value : undefined;
-        if (about.kind === 'branch' && chosen !== undefined) return chosen === about.index;
-        void this.subtreeVersion.value;
-        return holds({ up: 0, about }, this.form.read(this));
-      });
-      this.#verdicts.set(about, verdict);
-    }
-    return verdict;
-  }
-  ancestor(up: number): Place {
-    // The root has no ancestor; a condition never reaches above it.
-    return up === 0 || !this.parent ? this : this.parent.ancestor(up - 1);
-  }
-
-  /**
-   * The only value that it may have. One of several values to choose from is none, nor is a mark that a person has to
-   * set: that terms are accepted is not for the form to say.
-   */
-  get fixed(): { readonly value: unknown } | undefined {
-    const settled = this.active
-      .peek()
-      .filter(({ when }) => !when.some(({ up, about }) => up === 0 && about.kind === 'branch'));
-    const { allowed = [] } = factsOf(settled.map(({ node }) => node));
-    const [value] = allowed;
-    return allowed.length === 1 && typeof value !== 'boolean' ? { value } : undefined;
-  }
-  /** Whether it is there because somebody gave it a name: it then stays when the last of its members goes. */
-  get isOwnName(): boolean {
-    return this.parent !== undefined && !namedMembers(this.parent.applied).includes(this.key);
-  }
-  /** Whether its value is a list, as far as the schema says. */
-  get isList(): boolean {
-    const { kinds } = this.facts;
-    return kinds !== undefined && kinds.includes('array') && !kinds.includes('object');
-  }
-  get facts(): Facts {
-    return this.#facts.value;
-  }
   readonly #held = computed(() => {
     const version = this.replacedVersion.value;
     const own = this.acts.held.value;
@@ -232,13 +141,6 @@ export class Place implements FormField {
   }
   get sent(): unknown {
     return this.form.keepsHidden || this.inForce ? this.value : undefined;
-  }
-  readonly #required = computed(() => {
-    if (!this.parent) return false;
-    return requiring(this.parent.active.value, this.key).length > 0;
-  });
-  get required(): boolean {
-    return this.#required.value;
   }
   get disabled(): boolean {
     return this.form.disabled;

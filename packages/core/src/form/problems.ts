@@ -4,6 +4,7 @@ import { joinPointer, type Pointer, type Problem } from '../json/index.js';
 import { reword, type Messages } from '../schema/index.js';
 import type { Words } from '../words/index.js';
 import type { Typed } from './acts.js';
+import type { Place } from './place.js';
 import type { FormOptions } from './types.js';
 
 const none: readonly Problem[] = [];
@@ -55,6 +56,22 @@ export class FormProblems {
     // Also where they are known: who reads them reads them in a language.
     void this.words.value;
     return (this.#listed ??= this.#verdict.problems.map((problem) => this.#onField(problem)));
+  }
+  /** What is open in the whole: what was typed goes before what the schema says of the same place, and what others say after. */
+  open(marked: ReadonlySet<Place>, isInForce: (at: Pointer) => boolean): readonly Problem[] {
+    const own = [...marked];
+    const typed = new Set(own.flatMap((place) => (place.acts.typed.value && place.inForce ? [place.at] : [])));
+    // A rule that is told at several places is one thing to mend.
+    return [
+      ...new Set([
+        ...this.all.filter(({ at }) => !typed.has(at) && isInForce(at)),
+        ...own.flatMap((place) =>
+          typed.has(place.at)
+            ? place.problems
+            : [...(place.inForce ? place.ruling.value.problems : []), ...place.acts.refusals.value],
+        ),
+      ]),
+    ];
   }
   at(place: Pointer): readonly Problem[] {
     void this.words.value;
