@@ -25,7 +25,14 @@ export async function build({ ifNeeded = false } = {}) {
     if (Math.max(...sources, statSync(join(home, 'package-lock.json')).mtimeMs) < built) return;
   }
   const esbuild = await import('esbuild');
-  const common = { format: 'esm', target: 'es2022', sourcemap: true, logLevel: 'warning', jsx: 'automatic' };
+  const common = {
+    format: 'esm',
+    target: 'es2022',
+    sourcemap: true,
+    logLevel: 'warning',
+    jsx: 'automatic',
+    jsxSideEffects: true,
+  };
   const node = {
     ...common,
     bundle: true,

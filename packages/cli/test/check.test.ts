@@ -102,6 +102,20 @@ describe('poietra check in a real browser', () => {
     expect(inside('DayDate')).toEqual([part('DayInput', { inside: [part('DaySegment', { given: 'segment' })] })]);
     expect(failedIn(stdout)).toEqual({ WatchRoot: [], Lamp: [], DayDate: [] });
   });
+  it('takes the words that an input draws itself, and finds those that it does not draw or link', () => {
+    const { stdout } = check(
+      'packages/stand/test/faulty/kit.json',
+      '--project',
+      'packages/stand/test/faulty',
+      '--json',
+    );
+    expect(failedIn(stdout)).toEqual({
+      'draws-its-words': [],
+      'label-leads-nowhere': ['label', 'name'],
+      'label-is-not-drawn': ['label', 'name'],
+      'below-is-not-linked': ['description'],
+    });
+  });
   it('passes every adapter of the demo kit', () => {
     const { status, stdout } = check('demo/kit.json');
     expect(stdout).toMatch(/^(\d+) of \1 pass the whole contract\.$/m);

@@ -194,6 +194,19 @@ describe('sentences', () => {
     });
     expect(changeSlot(adapter, '/placeholder/property', '')).not.toHaveProperty('placeholder');
   });
+  it('say which of a field’s words it draws itself, with properties of such names offered first', () => {
+    expect(changeSlot(adapter, '/message/property', 'helpText').message).toEqual({ property: 'helpText' });
+    expect(changeSlot(adapter, '/label/property', '')).not.toHaveProperty('label');
+    const property = (name: string) => ({ name, type: 'string' });
+    const suite = found({ properties: ['size', 'caption', 'helpText', 'placeholder'].map(property) });
+    const offered = (about: string): readonly string[] =>
+      sentencesFor(adapter, suite)
+        .filter((one) => one.about === about)
+        .flatMap(({ parts }) => parts.flatMap((part) => (typeof part === 'string' ? [] : part.choices)));
+    expect(offered('label').slice(0, 2)).toEqual(['caption', 'size']);
+    expect(offered('message')[0]).toBe('helpText');
+    expect(offered('placeholder')[0]).toBe('placeholder');
+  });
   it('refuse what would break the line', () => {
     expect(() => changeSlot(adapter, '/value/property', ' ')).toThrow('without it the line is broken');
     expect(() => changeSlot(adapter, '/constants', '[1]')).toThrow('Constant properties are an object');

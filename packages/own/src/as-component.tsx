@@ -1,4 +1,4 @@
-import type { AdaptedInput, Reached } from '@poietra/react';
+import type { AdaptedInput, OwnWords, Reached } from '@poietra/react';
 import {
   forwardRef,
   useCallback,
@@ -31,6 +31,9 @@ export interface InputProps {
   /** The words of label and descriptions, for elements that ids cannot reach. */
   readonly label?: string | undefined;
   readonly description?: string | undefined;
+  /** The words of hint and message, for inputs that draw them themselves. */
+  readonly hint?: string | undefined;
+  readonly message?: string | undefined;
   /** The values to choose from, for inputs that take them. */
   readonly choices?: readonly { readonly value: unknown; readonly text: string }[] | undefined;
 }
@@ -40,9 +43,13 @@ export interface InputHandle {
   /** What a press on the label’s words does, where a `<label for>` does not reach the input. */
   press(): void;
 }
-/** `takesLabel`: a `<label for>` with its id reaches it; otherwise it is a group that `labelledBy` names. */
+/**
+ * `takesLabel`: a `<label for>` with its id reaches it; otherwise it is a group that `labelledBy` names. `draws`: what of
+ * `label`, `hint` and `message` it draws itself.
+ */
 export type InputComponent = ForwardRefExoticComponent<InputProps & RefAttributes<InputHandle>> & {
   readonly takesLabel: boolean;
+  readonly draws: OwnWords;
 };
 
 /** An adapted input as a plain component, for any state. It shows what it is given: a change that is not taken goes back. */
@@ -63,7 +70,20 @@ export function asComponent(Input: AdaptedInput): InputComponent {
         reached.current = undefined;
       };
     }, []);
-    const { value, change, leave, id, labelledBy, describedBy, placeholder, label, description, choices } = props;
+    const {
+      value,
+      change,
+      leave,
+      id,
+      labelledBy,
+      describedBy,
+      placeholder,
+      label,
+      description,
+      hint,
+      message,
+      choices,
+    } = props;
     const { name = id, invalid = false, disabled = false, readOnly = false, required = false } = props;
     return (
       <Input
@@ -80,6 +100,8 @@ export function asComponent(Input: AdaptedInput): InputComponent {
           placeholder,
           label,
           description,
+          hint,
+          message,
         }}
         choices={choices}
         report={(raw) => void change(raw)}
@@ -88,5 +110,5 @@ export function asComponent(Input: AdaptedInput): InputComponent {
       />
     );
   });
-  return Object.assign(Plain, { takesLabel: Input.takesLabel ?? false });
+  return Object.assign(Plain, { takesLabel: Input.takesLabel ?? false, draws: Input.draws ?? {} });
 }

@@ -68,6 +68,7 @@ export function adapt(
             id: state.id,
             role: 'group',
             'aria-labelledby': state.labelledBy,
+            'aria-label': description.label && state.label,
             'aria-describedby': state.describedBy,
             'aria-invalid': state.invalid || undefined,
             'aria-disabled': state.disabled || undefined,
@@ -102,6 +103,8 @@ export function adapt(
   };
   Adapted.displayName = `Adapted(${description.input})`;
   Adapted.takesLabel = description.id !== undefined;
+  const { label, hint, message, required } = description;
+  Adapted.draws = { label: !!label, hint: !!hint, message: !!message, required: !!required };
   return Adapted;
 }
 

@@ -1,4 +1,14 @@
-import type { Hints, PlanChooser, PlanField, PlanGroup, PlanList, PlanNode, Pointer } from '@poietra/core';
+import type {
+  Form,
+  Hints,
+  PlanChooser,
+  PlanField,
+  PlanGroup,
+  PlanList,
+  PlanNode,
+  Pointer,
+  Problem,
+} from '@poietra/core';
 import { createContext, useContext, type FunctionComponent, type ReactNode } from 'react';
 import type { AdaptedInput, Choices } from './given.js';
 import type { OpenedProps } from './opened.js';
@@ -34,6 +44,13 @@ export interface StepsProps {
   readonly onStep?: ((step: string) => void) | undefined;
 }
 
+/** What a person mends by, after an attempt to send. */
+export interface Mending {
+  readonly ProblemList: FunctionComponent<{ readonly root: PlanNode; readonly problems: readonly Problem[] }>;
+  /** Gives the focus to the first place on the page that has one of the problems; whether there was one. */
+  focusFirst(element: HTMLElement | null, form: Form, problems: readonly Problem[]): boolean;
+}
+
 /** What not every form is drawn with. `everyDrawing` has all of it, `loadDrawings` what one plan asks for. */
 export interface Drawings {
   readonly inputs: Readonly<Record<string, AdaptedInput>>;
@@ -52,6 +69,8 @@ export interface Drawings {
   readonly Steps?: FunctionComponent<StepsProps>;
   /** A field whose choices come from a server. */
   readonly Remote?: FunctionComponent<PlannedFieldProps>;
+  /** Fetched once the form stands, where it is not given. */
+  readonly mending?: Mending;
 }
 
 /** How the parts of a planned form are drawn. */
@@ -74,7 +93,7 @@ export function useDrawing(): Drawing {
 }
 
 /** One of the drawings, for a plan that asks for it. @throws {Error} where it was loaded for another plan. */
-export function drawingFor<Name extends Exclude<keyof Drawings, 'inputs' | 'skins'>>(
+export function drawingFor<Name extends Exclude<keyof Drawings, 'inputs' | 'skins' | 'mending'>>(
   drawings: Drawings,
   name: Name,
 ): NonNullable<Drawings[Name]> {

@@ -6,10 +6,9 @@ import { DrawingContext, drawingFor, type Drawing, type Drawings, type FetchChoi
 import { useFollowed } from './follow.js';
 import { plainInputs } from './plain-inputs.js';
 import { Planned } from './planned.js';
-import { focusFirst } from './reveal.js';
 import { FormScope } from './scope.js';
 import type { Skin } from './skin.js';
-import { Summary } from './summary.js';
+import { fetchMending, Summary } from './summary.js';
 import { fieldWords } from './words/field-words.js';
 
 declare const process: { readonly env: { readonly NODE_ENV?: string } };
@@ -85,7 +84,9 @@ export function DrawnForm({
     if (done.kind === 'accepted') return;
     // The fields have first to be drawn with their messages; then the first of them on the page gets the focus.
     flushSync(() => undefined);
-    if (!focusFirst(element.current, form, done.kind === 'failed' ? [] : done.problems)) summary.current?.focus();
+    const mending = drawings.mending ?? (await fetchMending());
+    const problems = done.kind === 'failed' ? [] : done.problems;
+    if (!mending?.focusFirst(element.current, form, problems)) summary.current?.focus();
   };
   const drawing = useMemo(
     (): Drawing => ({

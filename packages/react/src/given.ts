@@ -32,11 +32,24 @@ export interface AdaptedProps {
   /** Further properties from the place of use. They win, but for those that carry the line; handlers of both are called. */
   readonly extra?: Readonly<Record<string, unknown>> | undefined;
 }
+/** The words of a field that its input draws itself; whoever draws the field leaves them out. */
+export interface OwnWords {
+  readonly label?: boolean;
+  /** It marks by itself that it is required. */
+  readonly required?: boolean;
+  readonly hint?: boolean;
+  readonly message?: boolean;
+}
+
 /**
  * An input that a field can use. `takesLabel`: a `<label for>` reaches it. `keepsText`: the text that it reports stands
- * in it already, so it is not drawn for that.
+ * in it already, so it is not drawn for that. `draws`: words that it draws itself.
  */
-export type AdaptedInput = FunctionComponent<AdaptedProps> & { takesLabel?: boolean; keepsText?: boolean };
+export type AdaptedInput = FunctionComponent<AdaptedProps> & {
+  takesLabel?: boolean;
+  keepsText?: boolean;
+  draws?: OwnWords;
+};
 
 /** Properties from the adapter and the place of use, with the handlers of both. */
 export function joined(

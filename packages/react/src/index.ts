@@ -1,6 +1,6 @@
 /** @poietra/react: forms of the core drawn with React. */
 export { adapt } from './adapt.js';
-export type { AdaptedInput, AdaptedProps, Reached } from './given.js';
+export type { AdaptedInput, AdaptedProps, OwnWords, Reached } from './given.js';
 export { Place } from './place.js';
 export type { PlaceProps } from './skinned-field.js';
 export { useFollowed } from './follow.js';
@@ -14,7 +14,7 @@ export { everyDrawing } from './every-drawing.js';
 export { loadDrawings } from './load-drawings.js';
 export { prepareForm, type FormSource, type PreparedForm } from './prepare-form.js';
 export { PlannedForm, type PlannedFormProps } from './planned-form.js';
-export { labelAt } from './summary.js';
+export { labelAt } from './mending.js';
 export { reveal } from './reveal.js';
 export { drawOwnHints, type OwnHints } from './own-hints.js';
 export type { Drawings, FetchChoices } from './drawing.js';

@@ -37,7 +37,7 @@ const isChosen = (element: HTMLElement): boolean => element.matches(':checked, [
  */
 export function linkReal(real: HTMLElement, description: AdapterDescription, state: InputState): void {
   const isInside = real.getRootNode() instanceof ShadowRoot;
-  if (!description.id && !description.labelledBy) {
+  if (!description.id && !description.labelledBy && !description.label) {
     if (isInside) dropEmpty(real, 'aria-labelledby');
     if (isInside) set(real, 'aria-label', state.required ? `${state.label ?? ''} (required)` : state.label);
     else {

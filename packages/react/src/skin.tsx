@@ -17,6 +17,8 @@ export interface SkinProps {
   readonly ids: { readonly input: string; readonly label: string; readonly hint: string; readonly error: string };
   /** Whether `<label for>` reaches the input; otherwise the input's box is a group that the label names. */
   readonly takesLabel: boolean;
+  /** The input draws its label itself: a skin leaves it out. Hint and message are not given to it then, where the input draws those. */
+  readonly drawsLabel?: boolean | undefined;
   /** The label is heard, not seen: the head of a table's column says it already. */
   readonly quiet?: boolean | undefined;
   /** A check mark has its label behind it. */
@@ -75,6 +77,7 @@ export const plain: Skin = ({
   pending,
   ids,
   takesLabel,
+  drawsLabel,
   inline,
   quiet,
   input,
@@ -89,7 +92,7 @@ export const plain: Skin = ({
       data-quiet={quiet || undefined}
       data-invalid={shownProblems.length > 0 || undefined}
     >
-      {takesLabel ? (
+      {drawsLabel ? null : takesLabel ? (
         <label className="poietra-label" id={ids.label} htmlFor={ids.input}>
           {words}
         </label>
@@ -138,7 +141,7 @@ export function suiteSkin({ box, label, hint, error, required, properties }: Sui
     const { ids, shownProblems, pending, takesLabel, focus, at } = props;
     const words = <LabelWords label={props.label} required={props.required && required === undefined} />;
     const given: Record<string, unknown> = { ...properties?.({ invalid: shownProblems.length > 0 }) };
-    const labelElement = takesLabel ? (
+    const labelElement = props.drawsLabel ? undefined : takesLabel ? (
       <label id={ids.label} htmlFor={ids.input}>
         {words}
       </label>
@@ -158,7 +161,7 @@ export function suiteSkin({ box, label, hint, error, required, properties }: Sui
         <Told shownProblems={shownProblems} pending={pending} />
       </div>
     );
-    if (label !== undefined) given[label] = labelElement;
+    if (label !== undefined && labelElement) given[label] = labelElement;
     if (hint !== undefined && hintElement) given[hint] = hintElement;
     if (error !== undefined && (shownProblems.length > 0 || pending)) given[error] = errorElement;
     if (required !== undefined) given[required] = props.required;

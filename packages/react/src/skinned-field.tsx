@@ -7,8 +7,10 @@ import { afterPress } from './press.js';
 import { plainInputs } from './plain-inputs.js';
 import { useScope, useWords } from './scope.js';
 import { fieldWords } from './words/field-words.js';
-import type { Skin } from './skin.js';
+import type { Skin, SkinProps } from './skin.js';
 import { useFrame, useLivingValue, type PlaceFrame } from './use-place.js';
+
+const none: SkinProps['shownProblems'] = [];
 
 /** One field on markup of one's own: its place, its words, and its input where it is not a text box. */
 export interface PlaceProps {
@@ -69,22 +71,23 @@ export function SkinnedField({
     [field],
   );
   if (!input) return null;
-  const describedBy = [hint !== undefined && ids.hint, (shownProblems.length > 0 || pending) && ids.error]
-    .filter(Boolean)
-    .join(' ');
+  const { draws = {} } = input;
+  const outside = { hint: draws.hint ? undefined : hint, shownProblems: draws.message ? none : shownProblems };
+  const isTold = outside.shownProblems.length > 0 || pending;
+  const describedBy = [outside.hint !== undefined && ids.hint, isTold && ids.error].filter(Boolean).join(' ');
   return draw({
     at,
     label,
-    hint,
+    ...outside,
     prefix,
     suffix,
     required,
-    shownProblems,
     pending,
     ids,
     inline,
     quiet,
     takesLabel: input.takesLabel ?? false,
+    drawsLabel: draws.label,
     focus: () => (reached.current?.press ?? (() => field.focus()))(),
     input: (
       <BrokenField label={label} words={words}>
@@ -92,11 +95,12 @@ export function SkinnedField({
           frame={frame}
           input={input}
           id={ids.input}
-          labelledBy={ids.label}
+          labelledBy={draws.label ? undefined : ids.label}
           describedBy={describedBy === '' ? undefined : describedBy}
           placeholder={placeholder}
-          label={label}
+          label={draws.label && required && !draws.required ? `${label} ${words.required}` : label}
           hint={hint}
+          outside={outside}
           choices={choices}
           attach={attach}
           extra={extra}
@@ -110,11 +114,13 @@ interface LivingProps extends Pick<AdaptedProps, 'choices' | 'attach' | 'extra'>
   readonly frame: PlaceFrame;
   readonly input: AdaptedInput;
   readonly id: string;
-  readonly labelledBy: string;
+  readonly labelledBy: string | undefined;
   readonly describedBy: string | undefined;
   readonly placeholder: string | undefined;
   readonly label: string;
   readonly hint: string | undefined;
+  /** What of hint and problems is drawn around it. */
+  readonly outside: Pick<SkinProps, 'hint' | 'shownProblems'>;
 }
 
 /** The input with its value. A new value draws this, and nothing that stands around it. */
@@ -127,6 +133,7 @@ function Living({
   placeholder,
   label,
   hint,
+  outside,
   choices,
   attach,
   extra,
@@ -161,7 +168,9 @@ function Living({
         describedBy,
         placeholder,
         label,
-        description: [hint, shownProblems[0]?.message].filter(Boolean).join(' '),
+        description: [outside.hint, outside.shownProblems[0]?.message].filter(Boolean).join(' '),
+        hint,
+        message: shownProblems.map(({ message }) => message).join(' ') || undefined,
         sent: asShown ? undefined : sentText(sent),
       }}
       choices={choices}

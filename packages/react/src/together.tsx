@@ -45,7 +45,7 @@ export function adaptTogether(description: AdapterDescription, inputs: readonly 
           const ids = { input: `${state.id}-${name}`, label: `${state.id}-${name}-label` };
           return (
             <div key={name} className="poietra-part">
-              {Part.takesLabel ? (
+              {Part.draws?.label ? null : Part.takesLabel ? (
                 <label id={ids.label} htmlFor={ids.input}>
                   {label}
                 </label>
@@ -58,10 +58,12 @@ export function adaptTogether(description: AdapterDescription, inputs: readonly 
                   shown: partOf(state.shown, name),
                   id: ids.input,
                   name: '',
-                  labelledBy: ids.label,
+                  labelledBy: Part.draws?.label ? undefined : ids.label,
                   describedBy: undefined,
                   label,
                   description: undefined,
+                  hint: undefined,
+                  message: undefined,
                   placeholder: undefined,
                   // One hidden input carries the whole.
                   sent: null,

@@ -1,6 +1,6 @@
 /** How each check of the contract is made. Every check mounts what it needs and takes it away again. */
 import { hasNotation, same, toNotation, type CheckId } from '@poietra/core';
-import { focused, workingElements } from '@poietra/react';
+import { everyElement, focused, workingElements } from '@poietra/react';
 import { computeAccessibleDescription, computeAccessibleName } from 'dom-accessibility-api';
 import {
   appearance,
@@ -161,8 +161,9 @@ export const checks: Readonly<Record<CheckId, Check>> = {
   async label(_bench, mount) {
     const trial = await mount();
     await leave();
-    const label = document.getElementById(`${trial.id}-label`);
-    if (label) await pressOn(label);
+    const label = document.getElementById(`${trial.id}-label`) ?? drawnLabel(trial.box);
+    if (!label) return fail('Its label is not to be seen.');
+    await pressOn(label);
     await settle();
     if (trial.reports.length > 0) return pass('The press on the label changed it.');
     return isInside(trial) ? pass('The focus went inside.') : fail('The focus did not go inside.');
@@ -356,3 +357,15 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     return Promise.resolve(others.length === 0 ? pass('Nothing was warned of.') : fail(others[0] ?? ''));
   },
 };
+
+/** The label of an input that draws it itself: the innermost element that shows its words. */
+function drawnLabel(box: ParentNode): HTMLElement | undefined {
+  return [...everyElement(box)]
+    .reverse()
+    .find(
+      (element): element is HTMLElement =>
+        element instanceof HTMLElement &&
+        element.textContent.trim().startsWith(words.label) &&
+        element.checkVisibility(),
+    );
+}

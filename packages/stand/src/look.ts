@@ -1,6 +1,7 @@
 /** What an input looks like, as a text that can be compared: values and states, not ids or classes. */
 import { everyElement } from '@poietra/react';
 import { settle } from './settle.js';
+import { words } from './wanted.js';
 
 const telling = ['aria-checked', 'aria-selected', 'aria-valuenow', 'aria-valuetext', 'aria-pressed', 'data-value'];
 const unseen = /^(SCRIPT|STYLE|TEMPLATE|LINK|SLOT)$/;
@@ -31,12 +32,12 @@ export function look(box: Element): string {
       // "Not chosen" and "does not say" come to the same; some say it only once it was asked.
       if (value !== null && value !== 'false') line.push(`${name}=${value}`);
     }
-    const words = [...element.childNodes]
+    const shown = [...element.childNodes]
       .filter((node) => node.nodeType === Node.TEXT_NODE)
-      .map((node) => node.textContent?.trim() ?? '')
+      .map((node) => withoutTold(node.textContent ?? ''))
       .join('');
-    if (words !== '' && isDrawn && !(element instanceof HTMLTextAreaElement) && !(element instanceof HTMLOptionElement))
-      line.push(words);
+    if (shown !== '' && isDrawn && !(element instanceof HTMLTextAreaElement) && !(element instanceof HTMLOptionElement))
+      line.push(shown);
     if (line.length > 0) lines.push(`${element.tagName.toLowerCase()} ${line.join(' ')}`);
   }
   return lines.join('\n');
@@ -54,6 +55,9 @@ export function fullLook(box: Element): string {
   }
   return lines.join('\n');
 }
+
+/** What an input draws of a field's hint and message is about the value, and not how it looks. */
+const withoutTold = (text: string): string => text.replace(words.hint, '').replace(words.error, '').trim();
 
 const isShut = (element: Element): boolean => 'checkVisibility' in element && !element.checkVisibility();
 

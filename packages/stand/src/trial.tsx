@@ -145,16 +145,22 @@ export function Drawn({ trial }: { readonly trial: Drawable }): ReactNode {
   const extra = Object.fromEntries(
     listen.map((name) => [name, (...args: unknown[]): void => void trial.heard.push({ name, args })]),
   );
+  const { draws = {} } = Input;
+  const described = [!draws.hint && ids.hint, invalid && !draws.message && ids.error].filter(Boolean).join(' ');
   const field = plain({
     at: '/trial',
     label: words.label,
-    hint: words.hint,
+    hint: draws.hint ? undefined : words.hint,
     prefix: undefined,
     suffix: undefined,
     required,
-    shownProblems: invalid ? [{ at: '/trial', keyword: 'trial', schemaAt: '', params: {}, message: words.error }] : [],
+    shownProblems:
+      invalid && !draws.message
+        ? [{ at: '/trial', keyword: 'trial', schemaAt: '', params: {}, message: words.error }]
+        : [],
     ids,
     takesLabel: Input.takesLabel ?? false,
+    drawsLabel: draws.label,
     pending: false,
     inline: false,
     focus: () => trial.reached?.press?.(),
@@ -168,10 +174,12 @@ export function Drawn({ trial }: { readonly trial: Drawable }): ReactNode {
           required,
           id: ids.input,
           name: trialName,
-          labelledBy: ids.label,
-          describedBy: invalid ? `${ids.hint} ${ids.error}` : ids.hint,
+          labelledBy: draws.label ? undefined : ids.label,
+          describedBy: described === '' ? undefined : described,
           label: words.label,
-          description: invalid ? `${words.hint} ${words.error}` : words.hint,
+          description: [!draws.hint && words.hint, invalid && !draws.message && words.error].filter(Boolean).join(' '),
+          hint: words.hint,
+          message: invalid ? words.error : undefined,
           sent,
         }}
         choices={adapter.choices || adapter.widget?.element === 'select' ? choices : undefined}

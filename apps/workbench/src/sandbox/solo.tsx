@@ -71,11 +71,14 @@ export function Solo({ inputs, adapter, listen, recording, handle }: SoloProps):
     return Object.fromEntries([...new Set([...listen, change.report])].map((name) => [name, hear(name)]));
   }, [adapterText, listen]);
   if (!Live) return <p role="alert">This input is not in the bundle.</p>;
+  const label = adapter.title ?? adapter.input;
   return (
     <div className="solo" ref={place}>
-      <span id="solo-label" className="solo-label">
-        {adapter.title ?? adapter.input}
-      </span>
+      {!Live.draws?.label && (
+        <span id="solo-label" className="solo-label">
+          {label}
+        </span>
+      )}
       <Live
         key={adapterText}
         state={{
@@ -86,7 +89,8 @@ export function Solo({ inputs, adapter, listen, recording, handle }: SoloProps):
           required: false,
           id: 'solo-input',
           name: 'solo',
-          labelledBy: 'solo-label',
+          labelledBy: Live.draws?.label ? undefined : 'solo-label',
+          label,
           describedBy: undefined,
         }}
         choices={takesChoices(adapter) ? sampleChoices : undefined}

@@ -137,6 +137,12 @@ export interface AdapterDescription {
   /** What takes the id of the label. */
   readonly labelledBy?: { readonly property: string };
   readonly placeholder?: { readonly property: string };
+  /** What takes the words of the label, where the input draws them itself: the form then draws none. */
+  readonly label?: { readonly property: string };
+  /** What takes the words of the hint, likewise. */
+  readonly hint?: { readonly property: string };
+  /** What takes the words of what is to be mended, likewise. It may be that of the hint, which then follows. */
+  readonly message?: { readonly property: string };
   readonly constants?: Readonly<Record<string, unknown>>;
   /**
    * The one element inside that a person works with, by selector; open shadow trees are looked into. It gets name,
@@ -183,6 +189,9 @@ export interface InputState {
   /** The words of the label and of what describes the field, for elements that ids cannot reach. */
   readonly label?: string | undefined;
   readonly description?: string | undefined;
+  /** The words of the hint, and of what is to be mended, for inputs that draw them themselves. */
+  readonly hint?: string | undefined;
+  readonly message?: string | undefined;
   /** What is sent, as text: a hidden input carries it under the name where the input does not; `null` where nothing is sent. */
   readonly sent?: string | null | undefined;
 }

@@ -5,7 +5,19 @@ import type { AdapterDescription, InputState, ValueKind } from './description.js
 export type FromNotation = (written: unknown) => unknown;
 
 /** What a state and a description call by the same names. */
-const told = ['disabled', 'readOnly', 'required', 'id', 'name', 'describedBy', 'labelledBy', 'placeholder'] as const;
+export const told = [
+  'disabled',
+  'readOnly',
+  'required',
+  'id',
+  'name',
+  'describedBy',
+  'labelledBy',
+  'placeholder',
+  'label',
+  'hint',
+  'message',
+] as const;
 
 /** The input's properties for a state: constants first, then what the adapter needs. */
 export function propertiesFor(
@@ -26,7 +38,10 @@ export function propertiesFor(
   for (const name of told) {
     const value = state[name];
     const place = adapter[name];
-    if (place && value !== undefined && value !== false) properties[place.property] = value;
+    if (!place || value === undefined || value === false) continue;
+    // One property may take both: what is to be mended goes before the hint, and takes nothing away.
+    const isShared = name === 'message' && place.property === adapter.hint?.property && state.hint !== undefined;
+    properties[place.property] = isShared ? `${value} ${state.hint}` : value;
   }
   return properties;
 }

@@ -1,7 +1,7 @@
 /** An adapter read aloud: sentences with slots, each slot a part of the description that can be edited in place. */
 import { isObject, joinPointer, lookUp, removeAt, replaceAt } from '../json/index.js';
 import type { AdapterDescription, ChoicesUse } from './description.js';
-import { pathWords } from './drive.js';
+import { pathWords, told } from './drive.js';
 import type { FoundInput } from './face.js';
 import { families } from './families.js';
 
@@ -22,6 +22,19 @@ export interface Sentence {
   readonly parts: readonly (string | Slot)[];
 }
 
+type Told = (typeof told)[number];
+
+/** Properties that are called like what they take are offered first. */
+const alike: Partial<Record<Told, RegExp>> = {
+  label: /label|title|heading|caption/i,
+  hint: /hint|help|description|below/i,
+  message: /error|message|invalid|help/i,
+};
+const likely =
+  (name: Told) =>
+  (property: string): boolean =>
+    alike[name]?.test(property) ?? property.toLowerCase() === name.toLowerCase();
+
 /** An adapter's description in sentences. */
 export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): Sentence[] {
   const properties = input?.properties.filter(({ args }) => !args).map(({ name }) => name) ?? [];
@@ -41,13 +54,17 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
     };
   };
   const valuePaths = ['/0', '/1', '/0/target/value', '/0/target/checked', '/0/detail', '/0/detail/value'];
-  const flag = (
-    name: 'disabled' | 'readOnly' | 'required' | 'id' | 'name' | 'describedBy' | 'labelledBy' | 'placeholder',
-    words: string,
-    otherwise: string,
-  ): Sentence => ({
+  const flag = (name: Told, words: string, otherwise: string): Sentence => ({
     about: name,
-    parts: [words, slot(`/${name}/property`, ['', ...properties], adapter[name] ? undefined : otherwise), '.'],
+    parts: [
+      words,
+      slot(
+        `/${name}/property`,
+        ['', ...properties.filter(likely(name)), ...properties],
+        adapter[name] ? undefined : otherwise,
+      ),
+      '.',
+    ],
   });
   const focusChoices = ['element', 'handle', 'inner'];
   const { focus } = adapter;
@@ -166,6 +183,9 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
     flag('placeholder', 'Shows a placeholder through ', 'no property: it shows none'),
     flag('labelledBy', 'Takes the id of its label through ', 'the element that a person works with'),
     flag('describedBy', 'Takes the ids of hint and message through ', 'the element that a person works with'),
+    flag('label', 'Draws its label itself, from ', 'no property: the form draws it'),
+    flag('hint', 'Draws its hint itself, from ', 'no property: the form draws it'),
+    flag('message', 'Draws what is to be mended itself, from ', 'no property: the form draws it'),
     flag('id', 'Takes its id through ', adapter.real ? 'the real element' : 'nothing: its box is a named group'),
     {
       about: 'real',

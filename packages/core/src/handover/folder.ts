@@ -83,7 +83,7 @@ const proving = `Each adapter can be put to its contract in a real browser, as i
 
 `;
 const looking = `Import \`look.css\` once, beside \`skin.css\`: it has the colours, type and spacing that the kit sets.\n\n`;
-const standing = `It stands on its own: no package of Poietra is imported, but by the browser tests in \`contract/\`. Each file of \`adapters/\` exports a plain component (\`value\`, \`change\`, \`leave\`, \`id\`, \`labelledBy\`, \`describedBy\`, \`invalid\`, \`disabled\`, \`readOnly\`, \`required\`; a ref gives \`focus\`), each of \`codecs/\` an object of four functions, each \`forms/*.validate.js\` the functions \`accepts\` and \`validate\`. What the forms need of the libraries lies in \`own/\` as source, and is yours; import \`own/skin.css\` once, or write a style sheet of your own.
+const standing = `It stands on its own: no package of Poietra is imported, but by the browser tests in \`contract/\`. Each file of \`adapters/\` exports a plain component (\`value\`, \`change\`, \`leave\`, \`id\`, \`labelledBy\`, \`describedBy\`, \`invalid\`, \`disabled\`, \`readOnly\`, \`required\`; \`label\`, \`hint\` and \`message\` as words, where the input draws them itself, as its \`draws\` says; a ref gives \`focus\`), each of \`codecs/\` an object of four functions, each \`forms/*.validate.js\` the functions \`accepts\` and \`validate\`. What the forms need of the libraries lies in \`own/\` as source, and is yours; import \`own/skin.css\` once, or write a style sheet of your own.
 
 `;
 

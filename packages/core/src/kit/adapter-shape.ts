@@ -71,6 +71,9 @@ const singleAdapter = z.looseObject({
   describedBy: property.optional(),
   labelledBy: property.optional(),
   placeholder: property.optional(),
+  label: property.optional(),
+  hint: property.optional(),
+  message: property.optional(),
   constants: z.record(z.string(), z.unknown()).optional(),
   real: z.looseObject({ selector: z.string().min(1) }).optional(),
   choices: z
