@@ -26,16 +26,23 @@ const slow = [
 const drawn = ['form', 'planned', 'steps', 'submission', 'words'].map((name) => `packages/react/test/${name}.test.tsx`);
 const { values, positionals } = parseArgs({
   allowPositionals: true,
-  options: { files: { type: 'string' }, at: { type: 'string', default: String(availableParallelism()) } },
+  options: {
+    files: { type: 'string' },
+    at: { type: 'string', default: String(availableParallelism()) },
+    'one-in': { type: 'string', default: '1' },
+  },
 });
 const [part] = positionals;
 if (!parts.includes(part)) {
-  console.error(`Which part? npm run mutate -- ${parts.join('|')} [--files 'numbers.ts'] [--at PROCESSES]`);
+  console.error(
+    `Which part? npm run mutate -- ${parts.join('|')} [--files 'numbers.ts'] [--at PROCESSES] [--one-in STATEMENTS]`,
+  );
   process.exit(2);
 }
 process.chdir(join(import.meta.dirname, '..'));
 // Laws stop after a while, so that a thousand of them do not take a day.
 process.env.FC_MILLISECONDS = '50';
+process.env.MUTATE_ONE_IN = values['one-in'];
 // What a form and its plan do is asked by the tests of the React binding, too.
 const isDrawn = part === 'form' || part === 'plan';
 const report = `reports/mutate-${part}.json`;
@@ -44,7 +51,8 @@ mkdirSync('reports', { recursive: true });
 const results = await new Stryker({
   mutate: [`packages/core/src/${part}/**/${values.files ?? '*.ts'}`],
   testRunner: 'mocha',
-  plugins: ['@stryker-mutator/mocha-runner'],
+  plugins: ['@stryker-mutator/mocha-runner', './scripts/mutate-sample.mjs'],
+  ignorers: ['sample'],
   testRunnerNodeArgs: ['--import', 'tsx'],
   mochaOptions: {
     require: ['./jest.setup.cjs', './scripts/mutate-interface.cjs'],
