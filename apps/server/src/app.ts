@@ -13,6 +13,7 @@ import type { CompanyRecord } from './company/records.js';
 import { codeRouter, Codes } from './codes.js';
 import type { Config } from './config.js';
 import { knowsSecret, secretHeader, ownHost, ownPages, sameUser } from './guard.js';
+import { answerRouter } from './answers.js';
 import { documentRouter } from './documents.js';
 import { handOverRouter } from './hand-over.js';
 import { kitFileRouter } from './kit-file.js';
@@ -236,6 +237,7 @@ export function makeApp(
     '/api',
     handOverRouter(config.home, folder),
     documentRouter(folder),
+    answerRouter(),
     kitFileRouter(folder),
     typesRouter(config.home, folder),
   );

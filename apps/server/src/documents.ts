@@ -3,12 +3,14 @@ import express, { Router } from 'express';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join, sep } from 'node:path';
 import { z } from 'zod';
+import { fetched } from './elsewhere.js';
 import { Refusal } from './problem.js';
 
+const accepted = 'application/schema+json, application/json, application/yaml;q=0.8, */*;q=0.1';
 const request = z.object({ address: z.string().min(1).max(2000), from: z.enum(['address', 'project']) });
 
-/** In bytes, milliseconds and steps. */
-const limits = { size: 5_000_000, time: 10_000, redirects: 5, files: 5000, depth: 12 };
+/** Of files that are looked through, and of folders within one another. */
+const limits = { size: 5_000_000, files: 5000, depth: 12 };
 
 export function documentRouter(project: () => string): Router {
   const router = Router();
@@ -17,83 +19,9 @@ export function documentRouter(project: () => string): Router {
     const asked = request.safeParse(body);
     if (!asked.success) throw new Refusal(422, 'No address', 'Say which document, as “address”.');
     const { address, from } = asked.data;
-    response.json(from === 'project' ? inProject(project(), address) : await fetched(address));
+    response.json(from === 'project' ? inProject(project(), address) : await fetched(address, accepted));
   });
   return router;
-}
-
-/** Somebody has said that this host may be asked; where it leads to another, that is asked for anew. */
-async function fetched(address: string): Promise<{ readonly text: string }> {
-  let url = webAddress(address);
-  const { origin } = url;
-  const signal = AbortSignal.timeout(limits.time);
-  for (let i = 0; i <= limits.redirects; i++) {
-    const response = await answerOf(url, signal);
-    const next = response.status >= 300 && response.status < 400 ? response.headers.get('location') : null;
-    if (next === null) {
-      if (!response.ok) throw new Refusal(502, 'The document was not had', `${url.host} answers ${response.status}.`);
-      return { text: await bodyOf(response, url) };
-    }
-    await response.body?.cancel();
-    url = webAddress(new URL(next, url).href);
-    if (url.origin !== origin)
-      throw new Refusal(
-        502,
-        'The document is elsewhere',
-        `${new URL(address).host} sends on to ${url.href}, which is another host. Fetch it from there, if you trust it.`,
-      );
-  }
-  throw new Refusal(502, 'The document was not had', `${url.host} sends on and on.`);
-}
-
-function webAddress(text: string): URL {
-  const url = URL.canParse(text) ? new URL(text) : undefined;
-  if (!url || (url.protocol !== 'https:' && url.protocol !== 'http:'))
-    throw new Refusal(422, 'No address of the web', `“${text}” is not an http or https address.`);
-  if (url.username !== '' || url.password !== '')
-    throw new Refusal(422, 'No address without a secret', 'An address with a user and a password is not asked.');
-  return url;
-}
-
-/** Without cookies, and without saying who asks. */
-async function answerOf(url: URL, signal: AbortSignal): Promise<Response> {
-  try {
-    const headers = { Accept: 'application/schema+json, application/json, application/yaml;q=0.8, */*;q=0.1' };
-    return await fetch(url, {
-      redirect: 'manual',
-      signal,
-      headers,
-      credentials: 'omit',
-      referrerPolicy: 'no-referrer',
-    });
-  } catch (error) {
-    throw new Refusal(502, 'The document was not had', whyNot(url, error));
-  }
-}
-
-function whyNot(url: URL, error: unknown): string {
-  if (error instanceof DOMException && error.name === 'TimeoutError')
-    return `${url.host} has not answered within ${limits.time / 1000} s.`;
-  const cause = error instanceof Error && error.cause instanceof Error ? `: ${error.cause.message}` : '';
-  return `${url.host} cannot be reached${cause}.`;
-}
-
-/** As text, as far as the limit: what is larger is not read to its end. */
-async function bodyOf(response: Response, url: URL): Promise<string> {
-  const parts: Uint8Array[] = [];
-  let size = 0;
-  try {
-    for await (const part of response.body ?? []) {
-      size += (part as Uint8Array).byteLength;
-      if (size > limits.size)
-        throw new Refusal(502, 'Too large', `The document has more than ${limits.size / 1_000_000} MB.`);
-      parts.push(part);
-    }
-  } catch (error) {
-    if (error instanceof Refusal) throw error;
-    throw new Refusal(502, 'The document was not had', whyNot(url, error));
-  }
-  return new TextDecoder().decode(Buffer.concat(parts));
 }
 
 /** A JSON file of the project whose own address it is, or else one whose path is how the address ends. */

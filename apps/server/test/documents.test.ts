@@ -5,6 +5,7 @@ import { createServer, type RequestListener, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { answerRouter } from '../src/answers.js';
 import { documentRouter } from '../src/documents.js';
 import { kitFileRouter } from '../src/kit-file.js';
 import { problems } from '../src/problem.js';
@@ -22,6 +23,7 @@ beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), 'poietra-project-'));
   const app = express().use(
     documentRouter(() => folder),
+    answerRouter(),
     kitFileRouter(() => folder),
     problems,
   );
@@ -86,6 +88,27 @@ describe('a document is asked for', () => {
   it.each(['file:///etc/hosts', 'urn:skerry:x', 'party.json', 'http://a:b@127.0.0.1/x'])(
     'never at %s',
     async (address) => expect((await ask(address)).status).toBe(422),
+  );
+});
+
+describe('an answer of another host', () => {
+  const answer = (address: unknown): Promise<Answer> => call('POST', '/answer', { address });
+  it('is given as its text, and as little is told of who asks', async () => {
+    const seen: Record<string, unknown>[] = [];
+    const host = await listening((request, response) => {
+      seen.push({ ...request.headers, url: request.url });
+      response.end('[1]');
+    });
+    expect(await answer(`${host}/ports?search=%C3%A5`)).toEqual({ status: 200, json: { text: '[1]' } });
+    expect(seen[0]).toMatchObject({ url: '/ports?search=%C3%A5', accept: 'application/json, */*;q=0.1' });
+    expect(Object.keys(seen[0]!).filter((name) => /cookie|auth|referer|origin|poietra/.test(name))).toEqual([]);
+  });
+  it('that fails is said to have failed', async () => {
+    const host = await listening((_, response) => response.writeHead(503).end());
+    expect((await answer(host)).json.detail).toMatch(/answers 503/);
+  });
+  it.each(['file:///etc/hosts', '/api/project', 7, undefined])('is not asked for at %s', async (address) =>
+    expect((await answer(address)).status).toBe(422),
   );
 });
 

@@ -49,6 +49,7 @@ const controls: readonly (readonly [from: string, page: string, control: string]
   ['/look', 'look', 'Look of the forms'],
   ['/documents', 'documents/:uri', 'Text of ${title}'],
   ['/documents/*/fetched', 'documents/:uri', 'Fetch from'],
+  ['/hosts', 'kit', 'Address of a host'],
   ['/hints', 'forms', 'Hints of the kit’s own'],
   ...(
     [

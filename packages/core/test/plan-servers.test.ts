@@ -9,6 +9,7 @@ import {
   remoteChoice,
   remoteChoices,
   remoteItemAddress,
+  remoteNext,
   templateVariables,
   type HintsBeside,
   type PlacedCheck,
@@ -168,6 +169,30 @@ describe('values that a server gives', () => {
   });
 });
 
+describe('an answer that comes in parts', () => {
+  const remote = { from: '/a', next: '/page/next' };
+  const after = (next: unknown, address = '/a/b?x=1') => remoteNext(remote, { page: { next } }, address);
+  it.each<[next: unknown, from: string, to: string]>([
+    ['?page=2', '/a/b?x=1', '/a/b?page=2'],
+    ['c', '/a/b', '/a/c'],
+    ['/d', 'https://tide.example/a', 'https://tide.example/d'],
+    ['https://tide.example/d', 'https://TIDE.example/a', 'https://tide.example/d'],
+  ])('%s, seen from %s, goes on at %s', (next, from, to) => expect(after(next, from)).toBe(to));
+  it.each<[next: unknown, from?: string]>([
+    [undefined],
+    [null],
+    [''],
+    [2],
+    // The same again would have no end.
+    ['?x=1'],
+    ['https://other.example/a'],
+    ['//other.example/a'],
+    ['http://tide.example/d', 'https://tide.example/a'],
+    ['javascript:alert(1)'],
+  ])('%s leads no further', (next, from) => expect(after(next, from)).toBeUndefined());
+  it('has none where the hint does not say where', () =>
+    expect(remoteNext({ from: '/a' }, '/b', '/a')).toBeUndefined());
+});
 describe('a server is asked about a value', () => {
   const check = (hint: object): PlacedCheck => {
     const [one] = checksOf(makePlan(compileSchema(of(hinted({ check: hint })))).root, (address) => {

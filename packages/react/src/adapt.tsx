@@ -69,6 +69,7 @@ export function adapt(
             role: 'group',
             'aria-labelledby': state.labelledBy,
             'aria-label': description.label && state.label,
+            'aria-description': ownDescription(description, state),
             'aria-describedby': state.describedBy,
             'aria-invalid': state.invalid || undefined,
             'aria-disabled': state.disabled || undefined,
@@ -104,8 +105,15 @@ export function adapt(
   Adapted.displayName = `Adapted(${description.input})`;
   Adapted.takesLabel = description.id !== undefined;
   const { label, hint, message, required } = description;
-  Adapted.draws = { label: !!label, hint: !!hint, message: !!message, required: !!required };
+  // A group has no state for it: its name has to say so.
+  Adapted.draws = { label: !!label, hint: !!hint, message: !!message, required: !!required && !isGroup };
   return Adapted;
+}
+
+/** What the input draws of hint and message is inside the group, and no id leads to it. */
+function ownDescription({ hint, message }: AdapterDescription, state: InputState): string | undefined {
+  const words = [hint && state.hint, message && state.message].filter(Boolean).join(' ');
+  return words === '' ? undefined : words;
 }
 
 /** Whether properties alone carry the line, as those of HTML's own inputs do. */

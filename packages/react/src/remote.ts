@@ -7,6 +7,7 @@ import {
   remoteChoice,
   remoteChoices,
   remoteItemAddress,
+  remoteNext,
   templateVariables,
   variableOf,
   type Pointer,
@@ -29,6 +30,8 @@ interface Fetched {
 const caches = new WeakMap<FetchChoices, Map<string, Promise<unknown>>>();
 /** After the last key press. In milliseconds. */
 const patience = 150;
+/** An answer in parts is followed so far; what is beyond is found by typing. */
+const mostParts = 10;
 
 export function useRemoteChoices(
   remote: Remote | undefined,
@@ -83,10 +86,22 @@ export function useRemoteChoices(
       }
       setFetched(({ choices }) => ({ choices, status: words.looking }));
       try {
-        const answer = await (cache.get(address) ?? keep(cache, address, fetchChoices(address, overtaken.signal)));
-        if (isOvertaken()) return;
-        const choices = remoteChoices(remote, answer);
-        setFetched({ choices, status: choices.length === 0 ? words.nothingFound : undefined, isWhole: true });
+        const choices: RemoteChoice[] = [];
+        let next: string | undefined = address;
+        for (let part = 0; next !== undefined && part < mostParts; part++) {
+          const asked: string = next;
+          const answer = await (cache.get(asked) ?? keep(cache, asked, fetchChoices(asked, overtaken.signal)));
+          if (isOvertaken()) return;
+          choices.push(...remoteChoices(remote, answer));
+          next = remoteNext(remote, answer, asked);
+          if (next !== undefined) setFetched({ choices: [...choices], status: words.looking });
+        }
+        const status = next !== undefined ? words.moreThere(choices.length) : undefined;
+        setFetched({
+          choices,
+          status: choices.length === 0 ? words.nothingFound : status,
+          isWhole: next === undefined,
+        });
       } catch (error) {
         if (isOvertaken()) return;
         setFetched({ choices: [], status: words.notFetched(reasonOf(error)), hasFailed: true });

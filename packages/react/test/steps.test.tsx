@@ -240,6 +240,52 @@ it('tells a developer that a plan is of another schema, or names a skin or an in
   said.mockRestore();
 });
 
+describe('choices that come in parts', () => {
+  const of = (search?: string) => ({
+    properties: {
+      port: {
+        type: 'string',
+        title: 'Port',
+        'x-poietra': {
+          remote: { from: '/ports', key: '/code', list: '/ports', next: '/next', ...(search ? { search } : {}) },
+        },
+      },
+    },
+  });
+  const parts = (count: number) => {
+    const asked: string[] = [];
+    const fetchChoices = (address: string) => {
+      asked.push(address);
+      const part = Number(new URLSearchParams(address.split('?')[1]).get('part') ?? 1);
+      return Promise.resolve({ ports: [{ code: `P${part}` }], next: part < count ? `?part=${part + 1}` : null });
+    };
+    return { asked, fetchChoices };
+  };
+  const offered = async () => {
+    await act(() => new Promise((resolve) => setTimeout(resolve, 30)));
+    act(() => host.querySelector('input')?.click());
+    return {
+      choices: [...host.querySelectorAll('[role=option]')].map((one) => one.textContent),
+      status: host.querySelector('[role=status].poietra-hint')?.textContent,
+    };
+  };
+  it('are fetched one after the other', async () => {
+    const { asked, fetchChoices } = parts(3);
+    draw({ fetchChoices }, of());
+    expect((await offered()).choices).toEqual(['P1', 'P2', 'P3']);
+    expect(asked).toEqual(['/ports', '/ports?part=2', '/ports?part=3']);
+  });
+  it('as far as ten, and it is said that there are more', async () => {
+    const { asked, fetchChoices } = parts(1000);
+    draw({ values: { port: 'P900' }, fetchChoices }, of());
+    const { choices, status } = await offered();
+    expect([choices.length, asked.length]).toEqual([10, 10]);
+    expect(status).toBe('There are more than these 10: type to narrow them down.');
+    // What is not among them may stand in a part that was not asked for.
+    expect(host.textContent).not.toContain('is not known');
+  });
+});
+
 it('tells a key that is not known where the choices come from, until it is', async () => {
   const of = {
     properties: { port: { type: 'string', title: 'Port', 'x-poietra': { remote: { from: '/ports', key: '/code' } } } },

@@ -6,7 +6,7 @@ import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { Refusal } from '../problem.js';
 import { bookingRules, Records, tagOf, type CompanyRecord } from './records.js';
-import { cargoKinds, crossing, crossings, hazardClasses, ports } from './world.js';
+import { cargoKinds, crossing, crossings, departures, hazardClasses, ports } from './world.js';
 
 const settingsShape = z.strictObject({
   /** Milliseconds that every answer is held back. */
@@ -25,6 +25,7 @@ export type CompanySettings = z.infer<typeof settingsShape>;
 const methodHeader = 'X-HTTP-Method';
 const tokenHeader = 'X-Skerry-Token';
 const mostOwn = 200;
+const departuresAtOnce = 15;
 
 export function companyRouter(folder: string, seed: readonly CompanyRecord[], warn: (text: string) => void): Router {
   const collections: Readonly<Record<string, Records>> = {
@@ -73,6 +74,18 @@ export function companyRouter(folder: string, seed: readonly CompanyRecord[], wa
     '/crossings',
     ({ query }, response) => void response.json(crossings(text(query['from']), text(query['to']), text(query['date']))),
   );
+  // As larger services answer: what is meant stands deep inside, and comes in parts.
+  router.get('/departures', ({ query, originalUrl }, response) => {
+    const found = departures(text(query['search']));
+    const page = Math.max(1, Math.trunc(Number(query['page'])) || 1);
+    const next = new URL(originalUrl, 'http://company.invalid');
+    next.searchParams.set('page', String(page + 1));
+    const isLast = page * departuresAtOnce >= found.length;
+    response.json({
+      data: { departures: found.slice((page - 1) * departuresAtOnce, page * departuresAtOnce) },
+      page: { number: page, next: isLast ? null : next.search, all: found.length },
+    });
+  });
   router.get('/cargo-kinds', (_request, response) => void response.json(cargoKinds));
   router.get('/hazard-classes', (_request, response) => void response.json(hazardClasses));
   router.get('/crossings/:number', ({ params }, response) => {

@@ -57,6 +57,22 @@ export function crossings(from: string, to: string, date: string): Crossing[] {
   });
 }
 
+/** Every crossing that there is, with its ports in full; found by their names, or that of the ship. */
+export function departures(search: string) {
+  const wanted = search.trim().toLowerCase();
+  return ports
+    .flatMap((from) =>
+      ports.flatMap((to) =>
+        crossings(from.code, to.code, '').map(({ number, ship, tide }) => ({
+          id: number,
+          sails: { ship, from, to, words: `${number}, ${from.name} to ${to.name}` },
+          tide,
+        })),
+      ),
+    )
+    .filter(({ sails }) => `${sails.words} ${sails.ship}`.toLowerCase().includes(wanted));
+}
+
 /** A crossing by its number, wherever it goes; without a date, so without its times. */
 export function crossing(number: string): Pick<Crossing, 'number' | 'ship' | 'from' | 'to'> | undefined {
   for (const from of ports)

@@ -9,6 +9,7 @@ import {
 import { lazy, Suspense, useEffect, type ReactNode } from 'react';
 import { Link, Outlet, useNavigation } from 'react-router';
 import { Button } from '../parts/button.js';
+import { HostQuestion } from '../parts/host-question.js';
 import { Busy, Failed } from '../parts/states.js';
 import { useKit } from '../store/kit.js';
 import { useKitFile } from '../store/kit-file.js';
@@ -58,6 +59,7 @@ export function Frame(): ReactNode {
           {trouble}
         </p>
       )}
+      <HostQuestion />
       {status === 'ready' && <WayBar />}
       <main id="page" tabIndex={-1} className="min-h-0 flex-1 overflow-auto" aria-busy={navigation.state !== 'idle'}>
         {status === 'loading' && <Busy>Opening the kit …</Busy>}

@@ -5,14 +5,18 @@ import { useAttempt } from './use-attempt.js';
 
 interface Props {
   readonly label: string;
+  /** What the button says while no host is named, and of one that is. */
+  readonly act?: { readonly none: string; of(host: string): string };
   /** What is done with an address of the web: the server is asked, since a page may not. What it throws is shown. */
   onFetch(address: string): Promise<void>;
   /** What else can be done with what was typed. */
   readonly other?: { readonly words: string; does(address: string): void };
 }
 
+const fetching = { none: 'Fetch an address', of: (host: string): string => `Fetch from ${host}` };
+
 /** An address and a button that names the host which would be asked: pressing it is the permission. */
-export function AddressBox({ label, onFetch, other }: Props): ReactNode {
+export function AddressBox({ label, act = fetching, onFetch, other }: Props): ReactNode {
   const [typed, setTyped] = useState('');
   const { isBusy, trouble, attempt, forget } = useAttempt();
   const address = typed.trim();
@@ -42,7 +46,7 @@ export function AddressBox({ label, onFetch, other }: Props): ReactNode {
         }}
       />
       <Button aria-disabled={isBusy} onClick={() => fetchIt()}>
-        {host === undefined ? 'Fetch an address' : `Fetch from ${host}`}
+        {host === undefined ? act.none : act.of(host)}
       </Button>
       {other && (
         <Button aria-disabled={isBusy} onClick={() => attempt(() => other.does(address))}>

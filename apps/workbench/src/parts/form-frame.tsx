@@ -2,7 +2,7 @@ import type { FormDescription, Snapshot } from '@poietra/core';
 import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import type { FromFrame } from '../sandbox/checked.js';
 import type { FormToOpen } from '../sandbox/messages.js';
-import { askCompany } from '../store/ask.js';
+import { askElsewhere } from '../store/hosts.js';
 import { useKit } from '../store/kit.js';
 import { StandFrame, type Post } from './stand-frame.js';
 import { Busy } from './states.js';
@@ -88,13 +88,13 @@ export function FormFrame({ title, form, options, fromServer = false, onMessage,
   );
 }
 
-/** The frame has no network. It gets what the demo company offers, and nothing else of the server. */
+/** The frame has no network. It gets what the demo company offers and what hosts answer that somebody has allowed, and nothing else of the server. */
 async function fetchFor(
   { id, address }: { readonly id: number; readonly address: string },
   post?: Post,
 ): Promise<void> {
   try {
-    post?.({ kind: 'fetched', id, answer: await askCompany(address) });
+    post?.({ kind: 'fetched', id, answer: await askElsewhere(address) });
   } catch (error) {
     post?.({ kind: 'fetched', id, trouble: error instanceof Error ? error.message : String(error) });
   }

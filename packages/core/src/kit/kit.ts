@@ -65,6 +65,12 @@ export interface DocumentDescription {
   readonly fetched?: string;
 }
 
+/** A host that the workbench may ask for a form, through its own server. */
+export interface HostDescription {
+  /** When somebody allowed it (RFC 3339). */
+  readonly allowed?: string;
+}
+
 /** An input that the kit uses, as it was found. */
 export type KitInput = Pick<FoundInput, 'family' | 'package' | 'version' | 'export' | 'module' | 'css'> & {
   readonly tag?: string;
@@ -88,6 +94,8 @@ export interface Kit {
   readonly forms: Readonly<Record<string, FormDescription>>;
   /** Documents of others that schemas refer to, by their URI without fragment. */
   readonly documents?: Readonly<Record<string, DocumentDescription>>;
+  /** Whom its forms may ask for values and checks beside the server that they are sent to: by origin (RFC 6454), since when. */
+  readonly hosts?: Readonly<Record<string, HostDescription>>;
   readonly rules?: readonly ChoiceRule[];
   readonly skins?: Readonly<Record<string, SkinDescription>>;
   /** The variables of the plain skin that are set, by theme. */
@@ -214,6 +222,12 @@ export const kitSchema = z.looseObject({
     .record(
       z.string().regex(/^(?!urn:poietra:group:)[^#\s]+$/, 'is the address of a document, without “#”'),
       z.looseObject({ schema, fetched: z.string().max(40).optional() }),
+    )
+    .optional(),
+  hosts: z
+    .record(
+      z.string().regex(/^https?:\/\/[^\s/?#@]+$/, 'is the origin of a host, like https://harbour.example.org'),
+      z.looseObject({ allowed: z.string().max(40).optional() }),
     )
     .optional(),
   skins: map(

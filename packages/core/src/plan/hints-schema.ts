@@ -114,6 +114,11 @@ export const hintsSchema = {
         },
         free: { type: 'boolean', description: 'What was typed counts as a value, too.' },
         one: { type: 'string', description: 'URI template with {key}: the item of a stored key.' },
+        next: {
+          type: 'string',
+          format: 'json-pointer',
+          description: 'Where the answer says the address of its next part.',
+        },
       },
       required: ['from'],
     },

@@ -20,6 +20,8 @@ export interface Remote {
   readonly variables?: Readonly<Record<string, string>>;
   /** A URI template with `{key}`: gives the item of a stored key, so that its text can be shown. */
   readonly one?: string;
+  /** Where an answer that is one part of several says the address of the next, as seen from its own (RFC 3986, section 5). */
+  readonly next?: string;
 }
 
 /** What has to hold beside the schema, and what is told where it does not. */

@@ -32,6 +32,7 @@ export {
   remoteAddress,
   remoteChoice,
   remoteChoices,
+  remoteNext,
   remoteItemAddress,
   templateVariables,
   variableOf,

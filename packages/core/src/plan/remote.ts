@@ -1,5 +1,6 @@
 /** Values to choose from that a server gives: their address, and what its answer means. */
 import { isObject, lookUp, ownMember } from '../json/index.js';
+import { resolveUri } from '../schema/index.js';
 import type { Remote } from './hints.js';
 
 /** One value to choose from, as a server's answer has it. */
@@ -61,14 +62,14 @@ export async function remoteItemAddress({ one }: Remote, key: unknown): Promise<
   return one === undefined || (typeof key !== 'string' && typeof key !== 'number') ? undefined : expand(one, { key });
 }
 
-/** Loaded when it is used: most forms ask nobody. Only addresses of the web, or of the page's own server, are asked. */
+/** Loaded when it is used: most forms ask nobody. */
 async function expand(
   template: string,
   values: Record<string, string | number | boolean>,
 ): Promise<string | undefined> {
   const { parseTemplate } = await import('url-template');
   const address = parseTemplate(template).expand(values);
-  return /^(https?:\/\/|\/(?!\/))/i.test(address) ? address : undefined;
+  return isAsked(address) ? address : undefined;
 }
 
 /** The choices in an answer; what does not have the shape that the hint tells is left out. */
@@ -77,6 +78,23 @@ export function remoteChoices({ list = '', key, text }: Remote, answer: unknown)
   if (!Array.isArray(items)) return [];
   return items.flatMap((item) => remoteChoice({ key, text }, item));
 }
+
+/**
+ * The address of an answer's next part, or `undefined` where it was the last. One that leads to another host is none:
+ * that this host may be asked says nothing of others.
+ */
+export function remoteNext({ next }: Remote, answer: unknown, address: string): string | undefined {
+  const said: unknown = next === undefined ? undefined : lookUp(answer, next);
+  if (typeof said !== 'string' || said === '') return undefined;
+  const following = resolveUri(address, said);
+  return isAsked(following) && originOf(following) === originOf(address) && following !== address
+    ? following
+    : undefined;
+}
+/** Empty for an address of the page's own server. */
+const originOf = (address: string): string => (/^\w+:\/\/[^/?#]*/.exec(address)?.[0] ?? '').toLowerCase();
+/** Only addresses of the web, or of the page's own server, are asked. */
+const isAsked = (address: string): boolean => /^(https?:\/\/|\/(?!\/))/i.test(address);
 
 /** One item as a choice. */
 export function remoteChoice(

@@ -228,6 +228,7 @@ export const de: Words = {
     nothingFits: 'Nichts passt zu dem, was eingegeben ist.',
     looking: 'Wird gesucht …',
     nothingFound: 'Nichts gefunden.',
+    moreThere: (count) => `Es gibt mehr als diese ${number(count)}: tippen Sie, um sie einzugrenzen.`,
     dependsOn: 'Füllen Sie zuerst aus, wovon dies abhängt.',
     notFetched: (reason) =>
       `Die Auswahl konnte nicht geholt werden: ${reason} Drücken Sie auf das Feld, um es noch einmal zu versuchen.`,

@@ -48,6 +48,8 @@ export interface DrawnWords {
   readonly nothingFits: string;
   readonly looking: string;
   readonly nothingFound: string;
+  /** The server has more than so many. */
+  readonly moreThere: (count: number) => string;
   readonly dependsOn: string;
   readonly notFetched: (reason: string) => string;
   readonly unknownChoice: (value: string) => string;

@@ -223,6 +223,7 @@ export const nb: Words = {
     nothingFits: 'Ingenting passer til det som er skrevet.',
     looking: 'Leter …',
     nothingFound: 'Ingenting ble funnet.',
+    moreThere: (count) => `Det finnes flere enn disse ${number(count)}: skriv for å avgrense.`,
     dependsOn: 'Fyll først ut det dette avhenger av.',
     notFetched: (reason) => `Valgene kunne ikke hentes: ${reason} Trykk på feltet for å prøve igjen.`,
     unknownChoice: (value) => `«${value}» er ikke kjent der valgene kommer fra.`,

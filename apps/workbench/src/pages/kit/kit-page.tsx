@@ -11,6 +11,7 @@ import { useView } from '../../store/view.js';
 import { isCalm } from '../../frame/calm.js';
 import { CalmParts } from './calm-parts.js';
 import { FileInStep } from './file-in-step.js';
+import { Hosts } from './hosts.js';
 import { ImportKit } from './import-kit.js';
 
 /** The kits of this browser, and what can be done with the one that is open. Nothing is ever overwritten. */
@@ -128,6 +129,7 @@ export function Component(): ReactNode {
       </section>
       {isCalm() && <CalmParts />}
       <FileInStep />
+      <Hosts />
       <KeptStates key={id} id={id} />
       <LastSteps />
     </div>
@@ -137,8 +139,10 @@ export function Component(): ReactNode {
 const parts = ['inputs', 'adapters', 'codecs', 'fields', 'groups', 'forms'] as const;
 function counts(kit: Kit): string {
   const known = parts.filter((part) => Object.keys(kit[part]).length > 0);
-  return known.length === 0 ? 'empty' : known.map((part) => `${Object.keys(kit[part]).length} ${part}`).join(', ');
+  return known.length === 0 ? 'empty' : known.map((part) => counted(Object.keys(kit[part]).length, part)).join(', ');
 }
+
+const counted = (count: number, parts: string): string => `${count} ${count === 1 ? parts.slice(0, -1) : parts}`;
 
 function exportKit(kit: Kit): void {
   const name = kit.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'kit';

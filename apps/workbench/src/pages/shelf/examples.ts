@@ -302,6 +302,21 @@ export const examples: readonly Example[] = [
         type: 'string',
         'x-poietra': { remote: { from: '/company/ports{?search}', search: 'search', key: '/code', text: '/name' } },
       },
+      departure: {
+        title: 'Departure',
+        description: 'Answered deep inside, and in parts; searched in full.',
+        type: 'string',
+        'x-poietra': {
+          remote: {
+            from: '/company/departures{?search}',
+            search: 'search',
+            list: '/data/departures',
+            key: '/id',
+            text: '/sails/words',
+            next: '/page/next',
+          },
+        },
+      },
       from: { title: 'From', oneOf: ports, 'x-poietra': { input: 'select' } },
       to: { title: 'To', oneOf: ports, 'x-poietra': { input: 'select' } },
       date: { title: 'Date', type: 'string', format: 'date' },
