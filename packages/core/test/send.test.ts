@@ -1,4 +1,4 @@
-import { sendTo, type Fetch, type SendDescription } from '../src/index.js';
+import { loadWords, sendTo, type Fetch, type SendDescription, type SendingWords } from '../src/index.js';
 
 const send: SendDescription = { path: '/bookings', key: 'number' };
 interface Asked {
@@ -43,6 +43,24 @@ describe('a value is sent where its description says', () => {
     const failed = await sendTo({ ...send, token }, {}, { fetch: without.fetch });
     expect(failed.kind === 'failed' && failed.message).toContain('/token gave no “value”.');
     expect(without.asked).toHaveLength(1);
+  });
+});
+
+describe('what is said where nothing came of it', () => {
+  const without = { ...send, token: { path: '/token', member: 'value', header: 'X-Token' } };
+  const stopped = { aborted: true };
+  const none = { status: 200, json: {} };
+  it.each([
+    ['no answer', send, {}, undefined, 'The server does not answer. What', 'Serveren svarer ikke. Det'],
+    ['it was stopped', send, { signal: stopped }, undefined, 'It was stopped. What', 'Det ble stanset. Det'],
+    ['no token', without, {}, none, '/token gave no “value”. What', '/token ga ingen «value». Det'],
+  ])('%s, in the words of the form', async (_name, to, options, answer, english, norwegian) => {
+    const said = async (words?: SendingWords): Promise<string | undefined> => {
+      const outcome = await sendTo(to, {}, { ...options, ...server(answer), words });
+      return outcome.kind === 'failed' ? outcome.message : undefined;
+    };
+    expect(await said()).toContain(english);
+    expect(await said((await loadWords('nb'))?.drawn)).toContain(norwegian);
   });
 });
 

@@ -16,6 +16,7 @@ import { PlannedForm } from '../src/index.js';
 import { fieldWords } from '../src/words/field-words.js';
 import { moreWords } from '../src/words/more-words.js';
 import { stepWords } from '../src/words/step-words.js';
+import { sendingWords } from '../../core/src/plan/send.js';
 import { onPage } from './on-page.js';
 
 let root: Root;
@@ -65,7 +66,7 @@ function said(): string[] {
 
 it('the English pieces are, together, every word of the catalogue', async () => {
   const german = await loadWords('de');
-  const pieces = { ...fieldWords, ...moreWords, ...stepWords } satisfies DrawnWords;
+  const pieces = { ...fieldWords, ...moreWords, ...stepWords, ...sendingWords } satisfies DrawnWords;
   expect(Object.keys(pieces).sort()).toEqual(Object.keys(german?.drawn ?? {}).sort());
 });
 

@@ -115,7 +115,7 @@ export function open${type}(values?: ${type}, options?: Parameters<typeof prepar
   return prepared.open${of}({ values${settings.length > 0 ? `, ${settings.join(', ')}` : ''}, ...options });
 }
 
-${send ? sending(type, send) : ''}export interface ${type}FormProps {
+${send ? sending(type, send, speaks) : ''}export interface ${type}FormProps {
   readonly values?: ${type};
   /** One that was opened elsewhere, by \`open${type}\`; it has its values. */
   readonly form?: Form${of};
@@ -194,10 +194,10 @@ ${comment(`Made ready when the module starts, since it cannot be written out: ${
 }
 
 /** A client of the form's address. */
-function sending(type: string, send: SendDescription): string {
+function sending(type: string, send: SendDescription, speaks: boolean): string {
   return `const address: SendDescription = ${literal(send)};
 ${comment(`Sends a new one to ${send.path}, or replaces the \`record\` that is named. Nothing is thrown: what the server refuses comes back with its fields, and what failed with its reason.`)}export function send${type}(value: ${type}, options?: SendOptions): Promise<Outcome> {
-  return sendTo(address, value, options);
+  return sendTo(address, value, ${speaks ? '{ words: words.drawn, ...options }' : 'options'});
 }
 
 `;

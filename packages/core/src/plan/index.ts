@@ -39,5 +39,13 @@ export {
   type RemoteChoice,
 } from './remote.js';
 export { codecsMadeBy, codecsOf, prepareCodecs, type CodecsByPlace } from './codecs.js';
-export { methodFor, sendTo, type Fetch, type Purpose, type SendDescription, type SendOptions } from './send.js';
+export {
+  methodFor,
+  sendTo,
+  type Fetch,
+  type Purpose,
+  type SendDescription,
+  type SendingWords,
+  type SendOptions,
+} from './send.js';
 export { asShownName, readSubmission } from './submission.js';

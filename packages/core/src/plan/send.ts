@@ -1,6 +1,7 @@
 /** Sends a form's value where its description says, and reads what the server answers. */
 import { reasonOf, isObject } from '../json/index.js';
 import { readProblemDetails, type Outcome } from '../form/index.js';
+import type { DrawnWords } from '../words/index.js';
 
 /** What sending is for. */
 export type Purpose = 'create' | 'replace' | 'change' | 'delete';
@@ -42,7 +43,18 @@ export interface SendOptions {
   readonly retries?: number;
   /** In place of the platform's `fetch`. */
   readonly fetch?: Fetch;
+  /** What is said where nothing came of it, in the language of the form (`form.words?.drawn`); English without. */
+  readonly words?: SendingWords | undefined;
 }
+/** The words of a language that sending needs. */
+export type SendingWords = Pick<DrawnWords, 'noAnswer' | 'stopped' | 'noToken' | 'typedIsKept'>;
+/** The same in English. */
+export const sendingWords: SendingWords = {
+  noAnswer: 'The server does not answer.',
+  stopped: 'It was stopped.',
+  noToken: (address, member) => `${address} gave no “${member}”.`,
+  typedIsKept: 'What you typed is kept; try again.',
+};
 
 const usual: Readonly<Record<Purpose, string>> = { create: 'POST', replace: 'PUT', change: 'PATCH', delete: 'DELETE' };
 
@@ -62,7 +74,7 @@ export function methodFor(
  * `undefined` sends no body.
  */
 export async function sendTo(send: SendDescription, sent: unknown, options: SendOptions = {}): Promise<Outcome> {
-  const { record, base = '', signal, retries = 0, fetch = ofPlatform } = options;
+  const { record, base = '', signal, retries = 0, fetch = ofPlatform, words = sendingWords } = options;
   const { method, headers } = methodFor(send, options.purpose ?? (record === undefined ? 'create' : 'replace'));
   const address = `${base}${send.path}${record === undefined ? '' : `/${encodeURIComponent(record)}`}`;
   // Sent again, it must not count twice.
@@ -71,7 +83,7 @@ export async function sendTo(send: SendDescription, sent: unknown, options: Send
   for (let attempt = 0; ; attempt++) {
     let response: Answered;
     try {
-      const token = await tokenFor(send, base, fetch, signal);
+      const token = await tokenFor(send, base, fetch, signal, words);
       response = await fetch(address, {
         method,
         signal,
@@ -80,8 +92,9 @@ export async function sendTo(send: SendDescription, sent: unknown, options: Send
       });
     } catch (error) {
       if (attempt < retries && !isStopped(signal)) continue;
-      const reason = error instanceof NoToken ? error.message : isStopped(signal) ? 'It was stopped.' : noAnswer(error);
-      return { kind: 'failed', message: `${reason} What you typed is kept; try again.` };
+      const reason =
+        error instanceof NoToken ? error.message : isStopped(signal) ? words.stopped : noAnswer(error, words);
+      return { kind: 'failed', message: `${reason} ${words.typedIsKept}` };
     }
     return outcomeOf(response);
   }
@@ -105,17 +118,18 @@ async function tokenFor(
   base: string,
   fetch: Fetch,
   signal: unknown,
+  words: SendingWords,
 ): Promise<Readonly<Record<string, string>>> {
   if (!token) return {};
   const response = await fetch(`${base}${token.path}`, { signal });
   const answer = await response.json().catch(() => undefined);
   const found: unknown = isObject(answer) ? answer[token.member] : undefined;
-  if (!response.ok || typeof found !== 'string') throw new NoToken(`${token.path} gave no “${token.member}”.`);
+  if (!response.ok || typeof found !== 'string') throw new NoToken(words.noToken(token.path, token.member));
   return { [token.header]: found };
 }
 
 const isStopped = (signal: unknown): boolean => isObject(signal) && signal['aborted'] === true;
 /** Browsers tell of a server that is not there by a TypeError, whose words differ and help nobody. */
-const noAnswer = (error: unknown): string =>
-  error instanceof TypeError ? 'The server does not answer.' : reasonOf(error);
+const noAnswer = (error: unknown, words: SendingWords): string =>
+  error instanceof TypeError ? words.noAnswer : reasonOf(error);
 const ofPlatform: Fetch = (address, how) => (globalThis as unknown as { readonly fetch: Fetch }).fetch(address, how);

@@ -246,5 +246,9 @@ export const de: Words = {
     nothingFilledIn: 'Hier ist nichts ausgefüllt.',
     yes: 'ja',
     no: 'nein',
+    noAnswer: 'Der Server antwortet nicht.',
+    stopped: 'Es wurde angehalten.',
+    noToken: (address, member) => `${address} gab kein „${member}“.`,
+    typedIsKept: 'Was Sie eingegeben haben, ist noch da; versuchen Sie es erneut.',
   },
 };

@@ -67,4 +67,10 @@ export interface DrawnWords {
   readonly nothingFilledIn: string;
   readonly yes: string;
   readonly no: string;
+
+  /** Why nothing came of sending; `typedIsKept` follows. */
+  readonly noAnswer: string;
+  readonly stopped: string;
+  readonly noToken: (address: string, member: string) => string;
+  readonly typedIsKept: string;
 }

@@ -240,5 +240,9 @@ export const nb: Words = {
     nothingFilledIn: 'Ingenting er fylt ut her.',
     yes: 'ja',
     no: 'nei',
+    noAnswer: 'Serveren svarer ikke.',
+    stopped: 'Det ble stanset.',
+    noToken: (address, member) => `${address} ga ingen «${member}».`,
+    typedIsKept: 'Det du skrev er tatt vare på; prøv igjen.',
   },
 };
