@@ -70,7 +70,7 @@ function draw(adapter: AdapterDescription, values: unknown = {}, skin?: Skin): F
 const text = (selector: string): string => host.querySelector(selector)?.textContent ?? '';
 const leave = (form: Form): void => act(() => form.field('/port').leave());
 /** How often some words stand on the page. */
-const times = (words: string): number => (host.textContent ?? '').split(words).length - 1;
+const times = (words: string): number => host.textContent.split(words).length - 1;
 
 describe('an input that draws its words', () => {
   it('is given them, and the form draws none of them', () => {

@@ -1,7 +1,7 @@
 /** An adapter read aloud: sentences with slots, each slot a part of the description that can be edited in place. */
 import { isObject, joinPointer, lookUp, removeAt, replaceAt } from '../json/index.js';
 import type { AdapterDescription, ChoicesUse } from './description.js';
-import { pathWords, told } from './drive.js';
+import { pathWords, type told } from './drive.js';
 import type { FoundInput } from './face.js';
 import { families } from './families.js';
 
