@@ -16,7 +16,6 @@ const slow = [
   'dependencies',
   'documents',
   'handover*',
-  'prepare',
   'schema/hostile',
   'typed',
   'validator',
@@ -57,7 +56,7 @@ const results = await new Stryker({
   mochaOptions: {
     require: ['./jest.setup.cjs', './scripts/mutate-interface.cjs'],
     spec: ['packages/core/test/**/*.test.ts', ...(isDrawn ? drawn : [])],
-    ignore: [...slow, ...(part === 'schema' ? [] : ['schema/*'])].map((name) => `packages/core/test/${name}.test.ts`),
+    ignore: [...slow, ...(part === 'schema' ? [] : ['schema/*', 'prepare'])].map((name) => `packages/core/test/${name}.test.ts`),
   },
   coverageAnalysis: 'perTest',
   // What is computed once, as the modules are loaded (tables, patterns), would need every test each time.

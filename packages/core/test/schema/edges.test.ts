@@ -165,6 +165,30 @@ const rows: Readonly<Record<string, Row>> = {
     [{ a: 'x', b: 'x' }],
   ],
 
+  'other kinds than those that are asked about': [
+    {
+      anyOf: [{ type: 'string', minLength: 2 }, { type: 'number', minimum: 3 }, { const: true }, { type: 'null' }],
+      unevaluatedProperties: false,
+      unevaluatedItems: false,
+    },
+    ['ab', 3, true, null],
+    ['a', 2, false, [1], { a: 1 }],
+  ],
+  'needed members that are not named': [
+    { type: 'object', properties: { a: { type: 'string' } }, required: ['a', 'b'], additionalProperties: false },
+    [],
+    [{ a: 'x' }, { a: 'x', b: 1 }, { b: 1 }],
+  ],
+  'needed members among named ones': [
+    {
+      type: 'object',
+      properties: { a: { type: 'string' }, b: { type: 'number' } },
+      required: ['a'],
+      additionalProperties: false,
+    },
+    [{ a: 'x' }, { a: 'x', b: 1 }],
+    [{ b: 1 }, { a: 1 }, { a: 'x', c: 1 }, {}],
+  ],
   everything: [true, [1, null, {}, [], ''], []],
   'nothing at all': [false, [], [1, null, {}, [], '']],
   'by a reference': [{ $ref: '#/$defs/a', $defs: { a: { minimum: 2 } } }, [2, 'x'], [1]],
