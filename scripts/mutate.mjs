@@ -9,13 +9,14 @@ import { parseArgs } from 'node:util';
 import { Stryker } from '@stryker-mutator/core';
 
 const parts = ['codec', 'form', 'plan', 'schema'];
-/** What takes seconds each, or needs a compiler: all others judge, each what it runs through. */
+/** What takes seconds each, needs a compiler, or holds what was fetched against what was there: all others judge, each what it runs through. */
 const slow = [
   'bundled',
   'codec-as-code',
   'dependencies',
   'documents',
   'handover*',
+  'prepare',
   'schema/hostile',
   'typed',
   'validator',
@@ -56,7 +57,7 @@ const results = await new Stryker({
   mochaOptions: {
     require: ['./jest.setup.cjs', './scripts/mutate-interface.cjs'],
     spec: ['packages/core/test/**/*.test.ts', ...(isDrawn ? drawn : [])],
-    ignore: [...slow, ...(part === 'schema' ? [] : ['schema/*', 'prepare'])].map((name) => `packages/core/test/${name}.test.ts`),
+    ignore: [...slow, ...(part === 'schema' ? [] : ['schema/*'])].map((name) => `packages/core/test/${name}.test.ts`),
   },
   coverageAnalysis: 'perTest',
   // What is computed once, as the modules are loaded (tables, patterns), would need every test each time.
