@@ -112,6 +112,13 @@ test('a kit that brings a host along is not believed: somebody here has to allow
   const question = page.getByRole('alert').filter({ hasText: 'wants to ask' });
   await expect(question).toContainText('nobody has allowed it in this browser');
   expect(asked).toEqual([]);
+
+  // Nobody is asked any more on behalf of a kit that is left.
+  await page.getByRole('link', { name: 'Berths' }).click();
+  await page.getByRole('button', { name: 'New kit' }).click();
+  await expect(page).toHaveURL('/begin');
+  await expect(question).toHaveCount(0);
+  expect(asked).toEqual([]);
 });
 
 test('the simulated service answers deep inside, in parts, and is searched', async ({ page }) => {

@@ -11,13 +11,16 @@ export interface SkinProps {
   readonly prefix: string | undefined;
   readonly suffix: string | undefined;
   readonly required: boolean;
+  /** What is to be told of it; empty where the input tells it itself. */
   readonly shownProblems: readonly Problem[];
+  /** Whether something is to be mended, whoever tells it. */
+  readonly invalid: boolean;
   /** Somebody is being asked about its value. */
   readonly pending: boolean;
   readonly ids: { readonly input: string; readonly label: string; readonly hint: string; readonly error: string };
   /** Whether `<label for>` reaches the input; otherwise the input's box is a group that the label names. */
   readonly takesLabel: boolean;
-  /** The input draws its label itself: a skin leaves it out. Hint and message are not given to it then, where the input draws those. */
+  /** The input draws its label itself: a skin leaves it out. A hint that it draws is not given. */
   readonly drawsLabel?: boolean | undefined;
   /** The label is heard, not seen: the head of a table's column says it already. */
   readonly quiet?: boolean | undefined;
@@ -74,6 +77,7 @@ export const plain: Skin = ({
   suffix,
   required,
   shownProblems,
+  invalid,
   pending,
   ids,
   takesLabel,
@@ -90,7 +94,7 @@ export const plain: Skin = ({
       data-at={at}
       data-inline={inline || undefined}
       data-quiet={quiet || undefined}
-      data-invalid={shownProblems.length > 0 || undefined}
+      data-invalid={invalid || undefined}
     >
       {drawsLabel ? null : takesLabel ? (
         <label className="poietra-label" id={ids.label} htmlFor={ids.input}>
@@ -140,7 +144,7 @@ export function suiteSkin({ box, label, hint, error, required, properties }: Sui
   return function Suite(props) {
     const { ids, shownProblems, pending, takesLabel, focus, at } = props;
     const words = <LabelWords label={props.label} required={props.required && required === undefined} />;
-    const given: Record<string, unknown> = { ...properties?.({ invalid: shownProblems.length > 0 }) };
+    const given: Record<string, unknown> = { ...properties?.({ invalid: props.invalid }) };
     const labelElement = props.drawsLabel ? undefined : takesLabel ? (
       <label id={ids.label} htmlFor={ids.input}>
         {words}

@@ -79,6 +79,7 @@ export function SkinnedField({
     at,
     label,
     ...outside,
+    invalid: shownProblems.length > 0,
     prefix,
     suffix,
     required,

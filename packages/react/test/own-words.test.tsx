@@ -81,6 +81,7 @@ describe('an input that draws its words', () => {
     expect(times(text('em'))).toBe(1);
     expect(host.querySelectorAll('.poietra-label, .poietra-hint')).toHaveLength(0);
     expect([times('Port'), times('Where it lands')]).toEqual([1, 1]);
+    expect(host.querySelector('.poietra-field')?.hasAttribute('data-invalid')).toBe(true);
   });
   it('is told of all that has to be mended, since nothing else tells of it', () => {
     const form = draw(drawing, { port: 'Abc' });

@@ -159,6 +159,7 @@ export function Drawn({ trial }: { readonly trial: Drawable }): ReactNode {
         ? [{ at: '/trial', keyword: 'trial', schemaAt: '', params: {}, message: words.error }]
         : [],
     ids,
+    invalid,
     takesLabel: Input.takesLabel ?? false,
     drawsLabel: draws.label,
     pending: false,

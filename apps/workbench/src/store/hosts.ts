@@ -59,6 +59,11 @@ function allowed(origin: string): Promise<boolean> {
   return asked;
 }
 
+// The answer would stand in another kit than the one that was meant.
+useKit.subscribe(({ id }, before) => {
+  if (id !== before.id) for (const { answer } of useHostQuestions.getState().questions) answer(false);
+});
+
 /** Asks the demo company, or a host that is allowed; of another one, somebody is asked first. @throws {AskError} */
 export async function askElsewhere(address: string): Promise<unknown> {
   const company = companyAddress(address);
