@@ -58,6 +58,7 @@ async function take(page: Page, kit: string): Promise<void> {
     .getByLabel('Kit file')
     .setInputFiles({ name: 'kit.json', mimeType: 'application/json', buffer: Buffer.from(kit) });
   await expect(page.getByRole('button', { name: 'Export Berths' })).toBeVisible();
+  await expect(page.getByRole('banner').getByRole('link', { name: 'Berths' })).toBeVisible();
   await allSaved(page);
 }
 
@@ -114,7 +115,7 @@ test('a kit that brings a host along is not believed: somebody here has to allow
   expect(asked).toEqual([]);
 
   // Nobody is asked any more on behalf of a kit that is left.
-  await page.getByRole('link', { name: 'Berths' }).click();
+  await page.getByRole('banner').getByRole('link', { name: 'Berths' }).click();
   await page.getByRole('button', { name: 'New kit' }).click();
   await expect(page).toHaveURL('/begin');
   await expect(question).toHaveCount(0);
