@@ -115,7 +115,7 @@ export function open${type}(values?: ${type}, options?: Parameters<typeof prepar
   return prepared.open${of}({ values${settings.length > 0 ? `, ${settings.join(', ')}` : ''}, ...options });
 }
 
-${send ? sending(type, send, speaks) : ''}export interface ${type}FormProps {
+${send ? sending(type, send, ready.drawn) : ''}export interface ${type}FormProps {
   readonly values?: ${type};
   /** One that was opened elsewhere, by \`open${type}\`; it has its values. */
   readonly form?: Form${of};
@@ -139,6 +139,8 @@ interface Ready {
   readonly fromCore: readonly string[];
   readonly fromReact: readonly string[];
   readonly imports: string;
+  /** What the form says in its language, as an expression; absent where it speaks English. */
+  readonly drawn?: string | undefined;
   source(hasOwnHints: boolean): string;
 }
 
@@ -165,6 +167,7 @@ function readyAtOnce(
     imports: `import { ${[...drawings, 'writtenForm'].join(', ')} } from '@poietra/react/written';
 ${speaks ? `import { ${words}, wordsAs } from '@poietra/core/written';\n` : ''}import { written } from ${quoted(`./${file}.plan.js`)};
 `,
+    drawn: speaks ? 'words.drawn' : undefined,
     source:
       () => `${speaks ? `${spoken}const words = wordsAs(${words}, ${quoted(language ?? '')});\n` : ''}/** The form as it was written out: there is nothing to wait for. */
 const prepared = writtenForm(written, { rules, codes${given.length > 0 ? `, drawings: { ${given.join(', ')} }` : ''} });
@@ -185,6 +188,8 @@ function preparedAtStart(
     fromCore: [...(speaks ? ['loadWords'] : []), 'type HintsBeside'],
     fromReact: ['prepareForm'],
     imports: `import schema from ${quoted(`./${file}.schema.json`)} with { type: 'json' };\n`,
+    // Its words are fetched, and may be none.
+    drawn: speaks ? 'words?.drawn' : undefined,
     source: (
       hasOwnHints,
     ) => `${speaks ? `${spoken}const words = await loadWords(${quoted(language ?? '')});\n` : ''}const hints: HintsBeside = ${literal(hints ?? {})};
@@ -194,10 +199,10 @@ ${comment(`Made ready when the module starts, since it cannot be written out: ${
 }
 
 /** A client of the form's address. */
-function sending(type: string, send: SendDescription, speaks: boolean): string {
+function sending(type: string, send: SendDescription, drawn: string | undefined): string {
   return `const address: SendDescription = ${literal(send)};
 ${comment(`Sends a new one to ${send.path}, or replaces the \`record\` that is named. Nothing is thrown: what the server refuses comes back with its fields, and what failed with its reason.`)}export function send${type}(value: ${type}, options?: SendOptions): Promise<Outcome> {
-  return sendTo(address, value, ${speaks ? '{ words: words.drawn, ...options }' : 'options'});
+  return sendTo(address, value, ${drawn ? `{ words: ${drawn}, ...options }` : 'options'});
 }
 
 `;
