@@ -189,7 +189,8 @@ describe('an answer that comes in parts', () => {
     ['//other.example/a'],
     ['http://tide.example/d', 'https://tide.example/a'],
     ['javascript:alert(1)'],
-  ])('%s leads no further', (next, from) => expect(after(next, from)).toBeUndefined());
+    // Without a second one in its row, a second parameter would be the runner's own callback.
+  ])('%s leads no further', (next, from = '/a/b?x=1') => expect(after(next, from)).toBeUndefined());
   it('has none where the hint does not say where', () =>
     expect(remoteNext({ from: '/a' }, '/b', '/a')).toBeUndefined());
 });
