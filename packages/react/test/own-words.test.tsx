@@ -28,19 +28,15 @@ function Suite({ value = '', heading, below, wrong, must, onPick }: SuiteProps):
     </label>
   );
 }
-const line: AdapterDescription = {
+const bare: AdapterDescription = {
   input: 'tide#Suite',
   value: { property: 'value', empty: '' },
   change: { report: 'onPick', path: '/0' },
   focus: { by: 'element' },
-  real: { selector: 'input' },
 };
-const drawing: AdapterDescription = {
-  ...line,
-  label: { property: 'heading' },
-  hint: { property: 'below' },
-  message: { property: 'wrong' },
-};
+const line: AdapterDescription = { ...bare, real: { selector: 'input' } };
+const words = { label: { property: 'heading' }, hint: { property: 'below' }, message: { property: 'wrong' } };
+const drawing: AdapterDescription = { ...line, ...words };
 
 const schema = {
   type: 'object',
@@ -123,10 +119,11 @@ describe('an input that draws its words', () => {
     expect([times('Port'), times('Where it lands'), times(text('em'))]).toEqual([1, 1, 1]);
   });
   it('that draws its label without an element to work with is a group of that name', () => {
-    const { real, ...group } = drawing;
-    expect(real).toBeDefined();
-    draw(group);
-    expect(host.querySelector('[role=group]')?.getAttribute('aria-label')).toBe('Port (required)');
+    leave(draw({ ...bare, ...words }, { port: 'Abc' }));
+    const group = host.querySelector('[role=group]');
+    expect(group?.getAttribute('aria-label')).toBe('Port (required)');
+    expect(group?.getAttribute('aria-description')).toBe(`Where it lands ${text('em')}`);
+    expect(group?.getAttribute('aria-describedby')).toBeNull();
   });
   it('may be one part of several: the part draws its label, and the others are labelled', () => {
     const parts = [

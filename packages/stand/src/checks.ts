@@ -1,6 +1,6 @@
 /** How each check of the contract is made. Every check mounts what it needs and takes it away again. */
 import { hasNotation, same, toNotation, type CheckId } from '@poietra/core';
-import { everyElement, focused, workingElements } from '@poietra/react';
+import { focused, workingElements } from '@poietra/react';
 import { computeAccessibleDescription, computeAccessibleName } from 'dom-accessibility-api';
 import {
   appearance,
@@ -28,6 +28,7 @@ import { GestureError, leave, pressOn } from './hands.js';
 import { fullLook, look, lookDifference } from './look.js';
 import { pixelsOf, toldOf } from './outside.js';
 import { settle } from './settle.js';
+import { labelDrawnIn } from './targets.js';
 import { trialName, words } from './wanted.js';
 
 /** References win over words of its own (Accessible Name and Description Computation 1.2, 4.2), also those to nothing. */
@@ -161,7 +162,7 @@ export const checks: Readonly<Record<CheckId, Check>> = {
   async label(_bench, mount) {
     const trial = await mount();
     await leave();
-    const label = document.getElementById(`${trial.id}-label`) ?? drawnLabel(trial.box);
+    const label = document.getElementById(`${trial.id}-label`) ?? labelDrawnIn(trial.box, words.label);
     if (!label) return fail('Its label is not to be seen.');
     await pressOn(label);
     await settle();
@@ -357,15 +358,3 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     return Promise.resolve(others.length === 0 ? pass('Nothing was warned of.') : fail(others[0] ?? ''));
   },
 };
-
-/** The label of an input that draws it itself: the innermost element that shows its words. */
-function drawnLabel(box: ParentNode): HTMLElement | undefined {
-  return [...everyElement(box)]
-    .reverse()
-    .find(
-      (element): element is HTMLElement =>
-        element instanceof HTMLElement &&
-        element.textContent.trim().startsWith(words.label) &&
-        element.checkVisibility(),
-    );
-}

@@ -112,3 +112,13 @@ export function drawnPart(element: Element): Element {
   const [only, ...others] = element.children;
   return only instanceof SVGElement && others.length === 0 ? only : element;
 }
+
+/** The label of an input that draws it itself: the innermost element that shows its words. */
+export function labelDrawnIn(box: ParentNode, words: string): HTMLElement | undefined {
+  return [...everyElement(box)]
+    .reverse()
+    .find(
+      (element): element is HTMLElement =>
+        element instanceof HTMLElement && element.textContent.trim().startsWith(words) && element.checkVisibility(),
+    );
+}
