@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { allSaved, companySettings, expectAccessible, frameOf } from './support.js';
+import { allSaved, companySettings, expectAccessible, frameOf, typeInto } from './support.js';
 
 /** What stands in a slot is edited where it stands. */
 async function say(where: Page | Locator, label: string, text: string): Promise<void> {
@@ -41,7 +41,7 @@ test('a kit made from nothing: a form is begun, named, given an address, sent, r
   await page.getByRole('textbox', { name: /^Language/ }).fill('nb');
   await expectAccessible(page);
   await page.getByRole('link', { name: 'Back to its proof' }).click();
-  await form.getByRole('textbox', { name: 'Name' }).fill('Grey Plover');
+  await typeInto(form.getByRole('textbox', { name: 'Name' }), 'Grey Plover');
   await form.getByRole('button', { name: 'Send', exact: true }).click();
   await expect(page).toHaveURL(/\/forms\/class\/R-\d+$/);
 

@@ -1,6 +1,6 @@
 /** What a form asks beside its schema: rules across fields, checks that ask a server, pages one after the other. */
 import { expect, test, type FrameLocator, type Page } from '@playwright/test';
-import { allSaved, companySettings, expectAccessible, frameOf } from './support.js';
+import { allSaved, companySettings, expectAccessible, frameOf, typeInto } from './support.js';
 
 const example = async (page: Page, id: string): Promise<FrameLocator> => {
   await page.goto(`/shelf/${id}`);
@@ -94,7 +94,7 @@ test('a rule is made where the form stands', async ({ page }) => {
   await panel.getByRole('button', { name: 'Fold' }).click();
   await page.getByRole('button', { name: 'Edit the sheet' }).click();
   const pieces = form.getByRole('textbox', { name: /^Pieces/ });
-  await pieces.fill('120');
+  await typeInto(pieces, '120');
   await pieces.blur();
   await expect(form.getByText('Too many for the deck.')).toBeVisible();
   await page.getByRole('button', { name: 'Schema', exact: true }).click();

@@ -15,6 +15,15 @@ export function frameOf(page: Page, title: string | RegExp): FrameLocator {
   return page.getByTitle(title).contentFrame();
 }
 
+/**
+ * As a person who wrote elsewhere: presses first, then types. A frame that has the focus by script alone does not keep it
+ * from somebody who writes (`parts/focus-guard.ts`).
+ */
+export async function typeInto(box: Locator, text: string): Promise<void> {
+  await box.click();
+  await box.fill(text);
+}
+
 /** One group of a form by its legend. */
 export function group(frame: FrameLocator, name: string): ReturnType<FrameLocator['getByRole']> {
   return frame.getByRole('group', { name, exact: true });

@@ -1,6 +1,6 @@
 /** What a form says of itself is so: what is out of force, left over, secret or misspelt, and what is kept when one leaves. */
 import { expect, test, type Page } from '@playwright/test';
-import { allSaved, expectAccessible, frameOf, group } from './support.js';
+import { allSaved, expectAccessible, frameOf, group, typeInto } from './support.js';
 
 const schemaText = (page: Page) => page.getByRole('textbox', { name: /^Schema of/ });
 
@@ -47,7 +47,7 @@ test('values of an earlier schema are left over: not sent, told, sent all the sa
     properties: { ship: { type: 'string', title: 'Ship' }, berth: { type: 'string', title: 'Berth' } },
   });
   const form = frameOf(page, /^Form:/);
-  await form.getByRole('textbox', { name: 'Ship' }).fill('Ternskär');
+  await typeInto(form.getByRole('textbox', { name: 'Ship' }), 'Ternskär');
   await form.getByRole('textbox', { name: 'Berth' }).fill('2 north');
   await schemaText(page).click();
   await page.keyboard.press('Control+a');

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { allSaved, companySettings, frameOf, group, station } from './support.js';
+import { allSaved, companySettings, frameOf, group, station, typeInto } from './support.js';
 
 test.describe('codecs', () => {
   test('a value is tried, kept as a case, changed in its cell and removed', async ({ page }) => {
@@ -218,7 +218,7 @@ test.describe('forms', () => {
     );
     const form = frameOf(page, /^Form:/);
     await form.getByRole('button', { name: 'Add a line' }).click();
-    await form.getByRole('textbox', { name: long }).fill('timber');
+    await typeInto(form.getByRole('textbox', { name: long }), 'timber');
     await expect(form.getByRole('checkbox', { name: '<b>x</b>' })).toBeVisible();
     expect(await form.locator('body').evaluate((body) => body.scrollWidth <= window.innerWidth)).toBe(true);
     await form.getByRole('button', { name: 'Take away line 1' }).click();

@@ -45,6 +45,8 @@ export function FormFrame({ title, form, options, fromServer = false, onMessage,
   const open = useMemo((): FormToOpen => {
     return { ...formToOpen(form, kit), ...options };
   }, [form, kit, options]);
+  const bundle = [...inputs, ...wrappers, ...(codes ?? [])].join(' ');
+  const drawnBy = useRef(bundle);
   const typed = useRef<Snapshot>(undefined);
   const latest = useRef(open);
   const send = useRef((_post: Post, _open: FormToOpen): void => undefined);
@@ -61,8 +63,9 @@ export function FormFrame({ title, form, options, fromServer = false, onMessage,
   });
   useEffect(() => {
     latest.current = open;
-    if (post.current) send.current(post.current, open);
-  }, [open]);
+    // A frame that has not bundled what it needs goes on as it was, until the one that has takes its place.
+    if (post.current && drawnBy.current === bundle) send.current(post.current, open);
+  }, [open, bundle]);
   if (!codes) return <Busy>Reading the codecs that are code …</Busy>;
   return (
     <StandFrame
@@ -71,9 +74,11 @@ export function FormFrame({ title, form, options, fromServer = false, onMessage,
       wrappers={wrappers}
       codecs={codes}
       minHeight={200}
+      isKept
       weigh={() => JSON.stringify([form.schema, form.hints, options.values]).length}
       onReady={(ready) => {
         post.current = ready;
+        drawnBy.current = bundle;
         // Another input or skin is another bundle, and so another frame: what was typed goes over into it.
         const restore = typed.current;
         send.current(ready, restore ? { ...latest.current, restore } : latest.current);

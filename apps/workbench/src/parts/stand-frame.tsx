@@ -19,6 +19,8 @@ interface Props {
   /** Codecs that are code, as `name:key`. */
   readonly codecs?: readonly string[];
   readonly minHeight?: number;
+  /** Other inputs are another frame: what it draws stays in sight, out of reach, until that one can be opened. */
+  readonly isKept?: boolean;
   /** Called when the frame can listen. */
   onReady(post: Post): void;
   onMessage(message: FromFrame): void;
@@ -47,12 +49,16 @@ export function StandFrame({
   wrappers,
   codecs = [],
   minHeight = 120,
+  isKept = false,
   onReady,
   onMessage,
   onLost,
   weigh,
 }: Props): ReactNode {
-  const { src, trouble } = useFrameSource({ inputs, codecs, ...(wrappers ? { wrappers } : {}) });
+  const { src: wanted, trouble } = useFrameSource({ inputs, codecs, ...(wrappers ? { wrappers } : {}) });
+  const [last, setLast] = useState(wanted);
+  if (wanted !== undefined && wanted !== last) setLast(wanted);
+  const src = wanted ?? (isKept ? last : undefined);
   const [height, setHeight] = useState(minHeight);
   const frame = useRef<HTMLIFrameElement>(null);
   const theme = useView((view) => view.theme);
@@ -152,6 +158,9 @@ export function StandFrame({
   return (
     <iframe
       ref={frame}
+      key={src}
+      inert={wanted === undefined}
+      aria-busy={wanted === undefined}
       title={title}
       src={src}
       onLoad={({ currentTarget }) => (secret.current = giveSecret(currentTarget))}

@@ -176,27 +176,31 @@ function Copy({
   useEffect(() => {
     if (!isFirst) return undefined;
     let due = 0;
-    // Every key press changes the state; once a frame is often enough to save it.
+    let toldAt = -Infinity;
+    const tellState = (): void =>
+      tell({
+        kind: 'state',
+        snapshot: snapshotOf(form, secrets),
+        sent: withoutSecrets(form.sent(), secrets),
+        accepted: accepted.current,
+        aside: asideOf(form, secrets),
+        leftOver: form.leftOver.slice(0, 100).map(({ at, isAllowed }) => ({ at, isAllowed })),
+        troubles: [...form.troubles, ...troubles]
+          .slice(0, 100)
+          .map(({ at, says }) => ({ at, says: says.slice(0, 2000) })),
+        changed: form.changed,
+        problems: form.problems().length,
+        status: form.status,
+      });
+    // Every key press changes the state, and once a frame is often enough to save it. The first of them is told at once:
+    // whoever types and goes on elsewhere loses nothing, however late the page comes to its next frame.
     const stop = effect(() => {
       void form.version.value;
       void form.status;
       cancelAnimationFrame(due);
-      due = requestAnimationFrame(() =>
-        tell({
-          kind: 'state',
-          snapshot: snapshotOf(form, secrets),
-          sent: withoutSecrets(form.sent(), secrets),
-          accepted: accepted.current,
-          aside: asideOf(form, secrets),
-          leftOver: form.leftOver.slice(0, 100).map(({ at, isAllowed }) => ({ at, isAllowed })),
-          troubles: [...form.troubles, ...troubles]
-            .slice(0, 100)
-            .map(({ at, says }) => ({ at, says: says.slice(0, 2000) })),
-          changed: form.changed,
-          problems: form.problems().length,
-          status: form.status,
-        }),
-      );
+      if (performance.now() - toldAt < 16) due = requestAnimationFrame(tellState);
+      else queueMicrotask(tellState);
+      toldAt = performance.now();
     });
     tell({ kind: 'mounted' });
     return () => {
