@@ -39,10 +39,8 @@ export function linkReal(real: HTMLElement, description: AdapterDescription, sta
   const isInside = real.getRootNode() instanceof ShadowRoot;
   if (!description.id && !description.labelledBy && !description.label) {
     if (isInside) dropEmpty(real, 'aria-labelledby');
-    if (isInside) set(real, 'aria-label', state.required ? `${state.label ?? ''} (required)` : state.label);
-    else {
-      set(real, 'aria-labelledby', state.labelledBy);
-    }
+    if (isInside) set(real, 'aria-label', state.label);
+    else set(real, 'aria-labelledby', state.labelledBy);
   }
   if (!description.id && !isInside && real.id === '') real.id = state.id;
   if (!description.describedBy) {

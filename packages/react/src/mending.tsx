@@ -5,7 +5,7 @@ import type { Mending } from './drawing.js';
 import { partId } from './ids.js';
 import { focusFirst } from './reveal.js';
 import { useScope, useWords } from './scope.js';
-import { fieldWords } from './words/field-words.js';
+import { mendingWords } from './words/mending-words.js';
 
 /** The problems, each with a way to its field. */
 function ProblemList({
@@ -16,7 +16,7 @@ function ProblemList({
   readonly problems: readonly Problem[];
 }): ReactNode {
   const { form, baseId } = useScope();
-  const words = useWords(fieldWords);
+  const words = useWords(mendingWords);
   return (
     <>
       <p>{words.toMend(problems.length)}</p>
@@ -46,7 +46,7 @@ export const mending: Mending = { ProblemList, focusFirst };
 export function labelAt(
   root: PlanNode,
   at: string,
-  words: Pick<DrawnWords, 'entry' | 'wholeForm'> = fieldWords,
+  words: Pick<DrawnWords, 'entry' | 'wholeForm'> = mendingWords,
 ): string {
   const tokens = parsePointer(at);
   const labels = tokens.map((token, i) => {

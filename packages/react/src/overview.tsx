@@ -14,6 +14,7 @@ import { useFollowed } from './follow.js';
 import { sentText } from './given.js';
 import { isThere } from './planned.js';
 import { useScope, useWords } from './scope.js';
+import { fieldWords } from './words/field-words.js';
 import { stepWords } from './words/step-words.js';
 
 interface Line {
@@ -32,7 +33,7 @@ export function Overview({
   onChange(): void;
 }): ReactNode {
   const { form } = useScope();
-  const words = useWords(stepWords);
+  const words = useWords(overviewWords);
   const lines = useFollowed(
     () => {
       void form.version.value;
@@ -68,7 +69,7 @@ export function Overview({
 
 interface Drawn {
   readonly form: Form;
-  readonly words: Pick<DrawnWords, 'entry' | 'yes' | 'no'>;
+  readonly words: Pick<DrawnWords, 'entry' | 'yes' | 'no' | 'inWords'>;
 }
 
 function linesOf(drawn: Drawn, node: PlanNode, at: Pointer, labels: readonly string[]): Line[] {
@@ -99,6 +100,8 @@ function linesOf(drawn: Drawn, node: PlanNode, at: Pointer, labels: readonly str
   return [...named, ...more];
 }
 
+const overviewWords = { ...stepWords, ...fieldWords };
+
 /** A value as a person would read it; nothing where nothing is there. A secret stays one. */
 function textOf({ form, words }: Drawn, node: PlanField, at: Pointer): string | undefined {
   const { sent, shown } = form.field(at);
@@ -106,7 +109,7 @@ function textOf({ form, words }: Drawn, node: PlanField, at: Pointer): string | 
   if (known === undefined || known === '' || known === null) return undefined;
   if (isSecret(node)) return '••••';
   const wordsOf = (value: unknown): string | undefined =>
-    node.choices?.find((choice) => JSON.stringify(choice.value) === JSON.stringify(value))?.text;
+    words.inWords(node.choices)?.find((choice) => JSON.stringify(choice.value) === JSON.stringify(value))?.text;
   const list = Array.isArray(sent) ? sent : [sent];
   const chosen = list.map(wordsOf);
   if (node.choices && chosen.every((text) => text !== undefined)) return chosen.join(', ');

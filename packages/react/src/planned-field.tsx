@@ -11,7 +11,7 @@ export function PlannedField({ node, at, bare, remote }: PlannedFieldProps): Rea
   const { inputs, skins, skin, ownHints } = useDrawing();
   const words = useWords(fieldWords);
   const { hints, facts, use } = node;
-  const example = facts.examples[0];
+  const [example] = facts.examples;
   const own = useMemo(() => ownHints?.(hints), [hints, ownHints]);
   const extra = useMemo(
     () => ({
@@ -36,8 +36,8 @@ export function PlannedField({ node, at, bare, remote }: PlannedFieldProps): Rea
       at={at}
       label={node.label}
       quiet={bare}
-      hint={hint === '' ? undefined : hint}
-      choices={remote?.choices ?? node.choices}
+      hint={hint || undefined}
+      choices={remote?.choices ?? words.inWords(node.choices)}
       placeholder={hints.placeholder ?? (example === undefined ? undefined : String(example))}
       prefix={text(hints.prefix)}
       suffix={text(hints.suffix)}

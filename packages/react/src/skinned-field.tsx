@@ -97,9 +97,9 @@ export function SkinnedField({
           input={input}
           id={ids.input}
           labelledBy={draws.label ? undefined : ids.label}
-          describedBy={describedBy === '' ? undefined : describedBy}
+          describedBy={describedBy || undefined}
           placeholder={placeholder}
-          label={draws.label && required && !draws.required ? `${label} ${words.required}` : label}
+          label={required && !(draws.label && draws.required) ? `${label} ${words.required}` : label}
           hint={hint}
           outside={outside}
           choices={choices}

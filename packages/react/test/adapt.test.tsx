@@ -90,9 +90,13 @@ describe('the real element inside', () => {
     }
     customElements.define('tide-shade', TideShade);
     const Shade = (): ReactNode => createElement('tide-shade');
-    const { find, attached } = drawn({ state: { ...state, required: true } }, description, Shade);
+    const { find, attached } = drawn(
+      { state: { ...state, label: 'Port (muss sein)', required: true } },
+      description,
+      Shade,
+    );
     const real = find('tide-shade').shadowRoot?.querySelector('input');
-    expect(real?.getAttribute('aria-label')).toBe('Port (required)');
+    expect(real?.getAttribute('aria-label')).toBe('Port (muss sein)');
     expect(real?.getAttribute('aria-description')).toBe('Where it lands');
     act(() => attached.at(-1)?.focus());
     expect(find('tide-shade').shadowRoot?.activeElement).toBe(real);

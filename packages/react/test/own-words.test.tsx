@@ -1,7 +1,16 @@
 /** @jest-environment jsdom */
 /** Inputs that draw label, hint and message themselves: the form then draws none of them, and nothing is lost. */
-import { codecsOf, compileSchema, makePlan, openForm, type AdapterDescription, type Form } from '@poietra/core';
-import { act, type ReactNode } from 'react';
+import {
+  codecsOf,
+  compileSchema,
+  loadWords,
+  makePlan,
+  openForm,
+  type AdapterDescription,
+  type Form,
+  type Words,
+} from '@poietra/core';
+import { act, createElement, type ComponentType, type ReactNode } from 'react';
 import type { Root } from 'react-dom/client';
 import { adapt, adaptTogether, compact, PlannedForm, suiteSkin, type Skin } from '../src/index.js';
 import { onPage } from './on-page.js';
@@ -52,13 +61,22 @@ const schema = {
     },
   },
 };
-function draw(adapter: AdapterDescription, values: unknown = {}, skin?: Skin): Form {
+interface Otherwise {
+  readonly input?: ComponentType<SuiteProps>;
+  readonly words?: Words | undefined;
+}
+function draw(
+  adapter: AdapterDescription,
+  values: unknown = {},
+  skin?: Skin,
+  { input = Suite, words }: Otherwise = {},
+): Form {
   const compiled = compileSchema(schema);
   const plan = makePlan(compiled, {}, { fields: { port: { adapter: 'suite', codec: 'same' } } });
-  const form = openForm({ schema, compiled, codecs: codecsOf(plan.root), values });
+  const form = openForm({ schema, compiled, codecs: codecsOf(plan.root), values, ...(words ? { words } : {}) });
   act(() =>
     root.render(
-      <PlannedForm form={form} plan={plan} inputs={{ suite: adapt(Suite, adapter) }} {...(skin ? { skin } : {})} />,
+      <PlannedForm form={form} plan={plan} inputs={{ suite: adapt(input, adapter) }} {...(skin ? { skin } : {})} />,
     ),
   );
   return form;
@@ -67,6 +85,22 @@ const text = (selector: string): string => host.querySelector(selector)?.textCon
 const leave = (form: Form): void => act(() => form.field('/port').leave());
 /** How often some words stand on the page. */
 const times = (words: string): number => host.textContent.split(words).length - 1;
+
+it('an input in a shadow tree, where no id reaches, is named in the words of the form’s language', async () => {
+  customElements.define(
+    'tide-cover',
+    class extends HTMLElement {
+      constructor() {
+        super();
+        this.attachShadow({ mode: 'open' }).innerHTML = '<input>';
+      }
+    },
+  );
+  const Cover = (): ReactNode => createElement('tide-cover');
+  draw(line, {}, undefined, { input: Cover, words: await loadWords('de') });
+  const real = host.querySelector('tide-cover')?.shadowRoot?.querySelector('input');
+  expect(real?.getAttribute('aria-label')).toBe('Port (Pflichtfeld)');
+});
 
 describe('an input that draws its words', () => {
   it('is given them, and the form draws none of them', () => {

@@ -14,6 +14,7 @@ import type { Root } from 'react-dom/client';
 import { renderToString } from 'react-dom/server';
 import { PlannedForm } from '../src/index.js';
 import { fieldWords } from '../src/words/field-words.js';
+import { mendingWords } from '../src/words/mending-words.js';
 import { moreWords } from '../src/words/more-words.js';
 import { stepWords } from '../src/words/step-words.js';
 import { sendingWords } from '../../core/src/plan/send.js';
@@ -41,6 +42,8 @@ const schema = {
     },
     f: { title: 'Ff', enum: Array.from({ length: 20 }, (_, i) => `f${number(i)}`) },
     g: { title: 'Gg', type: 'string', contentEncoding: 'base64' },
+    j: { title: 'Jj', enum: [true, false, null] },
+    k: { title: 'Kk', enum: [1, 2, 3, 4, 5, null] },
     h: {
       title: 'Hh',
       type: 'array',
@@ -66,7 +69,7 @@ function said(): string[] {
 
 it('the English pieces are, together, every word of the catalogue', async () => {
   const german = await loadWords('de');
-  const pieces = { ...fieldWords, ...moreWords, ...stepWords, ...sendingWords } satisfies DrawnWords;
+  const pieces = { ...fieldWords, ...mendingWords, ...moreWords, ...stepWords, ...sendingWords } satisfies DrawnWords;
   expect(Object.keys(pieces).sort()).toEqual(Object.keys(german?.drawn ?? {}).sort());
 });
 
@@ -77,12 +80,31 @@ it.each(['de', 'nb'])('nothing English is left in %s, wherever one presses', asy
   const english = new Set(said());
   const words = await loadWords(tag);
   await act(() => Promise.resolve(form.speak(words)));
-  const label = /^(Aa|Bb|Cc|Dd|Ee|E1|E2|Ff|f\d+|Gg|Hh|Ii|own|Own)(, .*)?( \d)?$/;
+  const label = /^(Aa|Bb|Cc|Dd|Ee|E1|E2|Ff|f\d+|Gg|Hh|Ii|Jj|Kk|own|Own)(, .*)?( \d)?$/;
   // The one word that is the same.
   if (tag === 'nb') english.delete('Send');
   expect(said().filter((text) => english.has(text) && !label.test(text.trim()))).toEqual([]);
   const element = host.querySelector('form');
   expect([element?.lang, element?.dir]).toEqual([tag, 'ltr']);
+});
+
+it('yes, no and nothing are said as choices, too; what somebody has given words keeps them', async () => {
+  const words = await loadWords('de');
+  const own = {
+    type: 'object',
+    properties: { ask: { enum: [true, false], 'x-poietra': { words: { false: 'lieber nicht' } } } },
+  };
+  const { form, plan } = open(words, own);
+  act(() => root.render(<PlannedForm form={form} plan={plan} />));
+  const labels = (): string[] =>
+    [...host.querySelectorAll('[role=radiogroup] label')].map((one) => one.textContent ?? '');
+  expect(labels()).toEqual(['ja', 'lieber nicht']);
+  await act(() => Promise.resolve(form.speak(undefined)));
+  expect(labels()).toEqual(['yes', 'lieber nicht']);
+  const choices = [{ value: null, text: 'nothing' }];
+  expect(words?.drawn.inWords(choices)).toEqual([{ value: null, text: 'nichts' }]);
+  // The same list for the same choices: an input that compares what it is given is not drawn anew.
+  expect(words?.drawn.inWords(choices)).toBe(words?.drawn.inWords(choices));
 });
 
 it('forms of several pages speak it, too, and a server draws it', async () => {

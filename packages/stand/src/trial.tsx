@@ -177,7 +177,7 @@ export function Drawn({ trial }: { readonly trial: Drawable }): ReactNode {
           name: trialName,
           labelledBy: draws.label ? undefined : ids.label,
           describedBy: described === '' ? undefined : described,
-          label: required && draws.label && !draws.required ? `${words.label} (required)` : words.label,
+          label: required && !(draws.label && draws.required) ? `${words.label} (required)` : words.label,
           description: [!draws.hint && words.hint, invalid && !draws.message && words.error].filter(Boolean).join(' '),
           hint: words.hint,
           message: invalid ? words.error : undefined,

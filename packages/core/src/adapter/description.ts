@@ -186,7 +186,7 @@ export interface InputState {
   readonly labelledBy: string | undefined;
   readonly describedBy: string | undefined;
   readonly placeholder?: string | undefined;
-  /** The words of the label and of what describes the field, for elements that ids cannot reach. */
+  /** The words of the label, with the mark of what is required, and of what describes the field, for elements that ids cannot reach. */
   readonly label?: string | undefined;
   readonly description?: string | undefined;
   /** The words of the hint, and of what is to be mended, for inputs that draw them themselves. */

@@ -11,6 +11,7 @@ export {
   isObject,
   isPlain,
   ownMember,
+  plainly,
   setOwn,
   kindOf,
   jsonText,

@@ -95,3 +95,6 @@ export function equalJson(a: unknown, b: unknown): boolean {
   for (const name of names) if (!Object.hasOwn(b, name) || !equalJson(a[name], b[name])) return false;
   return true;
 }
+
+/** What JSON writes as a word, as a person says it (in English). */
+export const plainly: Readonly<Record<string, string>> = { null: 'nothing', true: 'yes', false: 'no' };

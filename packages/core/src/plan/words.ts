@@ -1,5 +1,5 @@
 /** The words that a plan finds where nobody has given any. */
-import { isObject, ownMember } from '../json/index.js';
+import { isObject, ownMember, plainly } from '../json/index.js';
 import type { Hints } from './hints.js';
 
 /** A value to choose from in words: those of the hints, or the value itself. */
@@ -8,7 +8,6 @@ export function choiceText(value: unknown, hints: Hints): string {
   const text = JSON.stringify(value);
   return typeof words === 'string' ? words : typeof value === 'string' ? value : (plainly[text] ?? text);
 }
-const plainly: Readonly<Record<string, string>> = { null: 'nothing', true: 'yes', false: 'no' };
 
 /** `collectionDate` and `collection_date` both become “Collection date”. */
 export function labelFrom(name: string): string {

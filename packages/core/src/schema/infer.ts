@@ -142,8 +142,7 @@ function objectRules(
 /** Names that hardly repeat, over values of one shape: dates, ids, codes as keys. */
 function looksLikeMap(objects: readonly Record<string, unknown>[], counts: ReadonlyMap<string, number>): boolean {
   if (counts.size < 5) return false;
-  const isKey = (name: string): boolean =>
-    /\d/.test(name) || standardFormats['uuid']?.(name) === true || /^[A-Z]{2,5}$/.test(name);
+  const isKey = (name: string): boolean => /\d/.test(name) || /^[A-Z]{2,5}$/.test(name);
   if (![...counts.keys()].every(isKey)) return false;
   const values = objects.flatMap((object) => Object.values(object));
   return new Set(values.map((value) => kindOf(value))).size === 1;

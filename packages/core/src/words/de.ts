@@ -4,7 +4,7 @@ import { shortly } from '../schema/index.js';
 import { language, refusalText } from './language.js';
 import type { RefusalWords, Words } from './words.js';
 
-const { number, plural, size, list } = language('de');
+const { number, plural, size, list, inWords } = language('de');
 const q = (value: unknown): string => shortly(value, ['„', '“'], 'nichts');
 const kinds: Readonly<Record<string, string>> = {
   null: 'nichts (null)',
@@ -244,6 +244,7 @@ export const de: Words = {
     change: 'Ändern',
     changeOf: (name) => `${name} ändern`,
     nothingFilledIn: 'Hier ist nichts ausgefüllt.',
+    inWords: inWords('ja', 'nein', 'nichts'),
     yes: 'ja',
     no: 'nein',
     noAnswer: 'Der Server antwortet nicht.',

@@ -1,3 +1,6 @@
+/** Values to choose from, with their texts. */
+type SaidChoices = readonly { readonly value: unknown; readonly text: string }[];
+
 /** What a form that is drawn says beside its labels. Texts with `{…}` are none here: what varies is a parameter. */
 export interface DrawnWords {
   readonly required: string;
@@ -65,6 +68,8 @@ export interface DrawnWords {
   readonly change: string;
   readonly changeOf: (name: string) => string;
   readonly nothingFilledIn: string;
+  /** Choices whose values are yes, no or nothing, where nobody gave them words; the same list for the same choices. */
+  readonly inWords: <Given extends SaidChoices | undefined>(choices: Given) => Given | SaidChoices;
   readonly yes: string;
   readonly no: string;
 

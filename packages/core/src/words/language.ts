@@ -1,6 +1,7 @@
 /** What the languages are made with: plural rules and numbers come from the platform. */
 import type { Refusal } from '../codec/index.js';
-import { isObject } from '../json/index.js';
+import { isObject, plainly } from '../json/index.js';
+import type { DrawnWords } from './drawn.js';
 import type { RefusalWords } from './words.js';
 
 /** What the words of a language are made with. */
@@ -10,6 +11,8 @@ export interface Language {
   readonly plural: (count: unknown, forms: { readonly one: string; readonly other: string }) => string;
   readonly size: (bytes: number) => string;
   readonly list: (values: readonly string[]) => string;
+  /** Says `true`, `false` and `null` among choices, as a plan has them where nobody gave them words. */
+  readonly inWords: (yes: string, no: string, nothing: string) => DrawnWords['inWords'];
 }
 
 /** The numbers, plural forms and lists of a language, from the platform (ECMA-402). */
@@ -29,6 +32,30 @@ export function language(lang: string): Language {
           ? `${short.format(Math.round(bytes / 1000))} kB`
           : `${short.format(bytes / 1e6)} MB`,
     list: (values) => lists.format(values),
+    inWords: (yes, no, nothing) =>
+      saidBy(
+        new Map<unknown, string>([
+          [true, yes],
+          [false, no],
+          [null, nothing],
+        ]),
+      ),
+  };
+}
+
+/** An input that is given the same choices has not to draw them anew. */
+function saidBy(words: ReadonlyMap<unknown, string>): DrawnWords['inWords'] {
+  const said = new WeakMap<object, readonly { readonly value: unknown; readonly text: string }[]>();
+  return (choices) => {
+    if (!choices) return choices;
+    const known = said.get(choices);
+    if (known) return known;
+    const own = choices.map(({ value, text }) => ({
+      value,
+      text: text === plainly[String(value)] ? (words.get(value) ?? text) : text,
+    }));
+    said.set(choices, own);
+    return own;
   };
 }
 

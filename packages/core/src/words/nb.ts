@@ -4,7 +4,7 @@ import { shortly } from '../schema/index.js';
 import { language, refusalText } from './language.js';
 import type { RefusalWords, Words } from './words.js';
 
-const { number, plural, size, list } = language('nb');
+const { number, plural, size, list, inWords } = language('nb');
 const q = (value: unknown): string => shortly(value, ['«', '»'], 'ingenting');
 const kinds: Readonly<Record<string, string>> = {
   null: 'ingenting (null)',
@@ -238,6 +238,7 @@ export const nb: Words = {
     change: 'Endre',
     changeOf: (name) => `Endre ${name.toLowerCase()}`,
     nothingFilledIn: 'Ingenting er fylt ut her.',
+    inWords: inWords('ja', 'nei', 'ingenting'),
     yes: 'ja',
     no: 'nei',
     noAnswer: 'Serveren svarer ikke.',

@@ -6,11 +6,9 @@ export const fieldWords = {
   deprecated: 'No longer used.',
   checking: 'Is being checked …',
   more: (count) => (count === 1 ? 'one thing more' : `${count} things more`),
-  toMend: (count) => (count === 1 ? 'One thing has to be mended:' : `${count} things have to be mended:`),
-  wholeForm: 'The form',
-  entry: 'Entry',
   send: 'Send',
   sending: 'Sending …',
+  inWords: (choices) => choices,
   broken: (label, reason) => `${label}: broken (${reason}).`,
   tryAgain: 'Try again',
 } satisfies Partial<DrawnWords>;
