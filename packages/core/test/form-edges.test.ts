@@ -246,8 +246,8 @@ describe('expressions', () => {
       ],
     });
     expect(form.troubles.map(({ at, says }) => [at, says])).toEqual([
-      ['/a', 'The computed value at /a depends on itself, by way of /b. Neither is computed.'],
-      ['/b', 'The computed value at /b depends on itself, by way of /a. Neither is computed.'],
+      ['/a', 'The computed value at /a depends on itself, by way of /b. It is not computed.'],
+      ['/b', 'The computed value at /b depends on itself, by way of /a. It is not computed.'],
     ]);
     expect(form.sent()).toEqual({ a: 1, c: 1 });
   });

@@ -73,6 +73,22 @@ describe('what is wrong with hints is told', () => {
       /The layout “grid” is not for entries: stack, table, tabs are\./,
     ],
     [hinted({ layout: 'steps' }, { properties: { b: {} } }), /The layout “steps” is not for members here/],
+    [
+      hinted({ prefix: '€' }, { properties: { b: {} } }),
+      /“prefix” is for one input; this is a group\. It does nothing\./,
+    ],
+    [
+      hinted({ placeholder: 'x' }, { type: 'array', items: { properties: { a: {} } } }),
+      /“placeholder” is for one input; this is a list\./,
+    ],
+    [hinted({ order: ['b'] }), /“order” is for members; this is one input\. It does nothing\./],
+    [hinted({ fold: 'open' }), /“fold” is for a section of a form; this is one input\./],
+    [hinted({ lines: 3 }, { type: 'integer' }), /“lines” is for a text box of several lines; “number” has none\./],
+    [hinted({ words: { a: 'A' } }), /“words” are for values to choose from; the schema has none here\./],
+    [
+      hinted({ words: { ALD: 'Aldervik', BER: 'Brevik' } }, { enum: ['ALD', 'BRE'] }),
+      /“words” has words for “BER”, which is none of the choices\. Did you mean “BRE”\?/,
+    ],
     [hinted({ layout: 'stack' }), /“layout” is for members and for entries; this has neither\./],
   ])('%j', (schema, says) => expect(told(of(schema), {}, rules)).toEqual([expect.stringMatching(says)]));
   it.each<[object]>([
@@ -87,6 +103,21 @@ describe('what is wrong with hints is told', () => {
     [hinted({ check: { from: '/a{?value}' } })],
     [hinted({ rules: [{ holds: 'true', message: 'm', tells: ['/b', ''] }] }, { properties: { b: {} } })],
     [hinted({ layout: 'tabs' }, { properties: { b: {} } })],
+    [hinted({ fold: 'closed', order: ['b'] }, { properties: { b: {} } })],
+    [hinted({ lines: 3, placeholder: 'x' })],
+    [hinted({ words: { 1: 'one', null: 'none' } }, { enum: [1, null] })],
+    [hinted({ words: { a: 'A' } }, { type: 'array', uniqueItems: true, items: { enum: ['a', 'b'] } })],
+    [
+      hinted(
+        { prefix: '€' },
+        {
+          oneOf: [
+            { title: 'A', type: 'string' },
+            { title: 'B', type: 'integer' },
+          ],
+        },
+      ),
+    ],
     [hinted({ layout: 'table' }, { type: 'array', items: { properties: { a: {} } } })],
     [hinted({ hidden: true })],
   ])('%j is sound', (schema) => expect(told(of(schema), {}, rules)).toEqual([]));

@@ -132,11 +132,9 @@ export class FormExpressions {
       });
     return placed.filter((one) => {
       if (!leadsTo(one, one, new Set())) return true;
-      const others = looksAt(one).map(({ at }) => at);
-      this.form.trouble(
-        one.at,
-        `The computed value at ${one.at} depends on itself, by way of ${others.join(', ')}. Neither is computed.`,
-      );
+      const others = [...new Set(looksAt(one))].filter((other) => other !== one && leadsTo(other, one, new Set()));
+      const way = others.length > 0 ? `, by way of ${others.map(({ at }) => at).join(', ')}` : '';
+      this.form.trouble(one.at, `The computed value at ${one.at} depends on itself${way}. It is not computed.`);
       return false;
     });
   }

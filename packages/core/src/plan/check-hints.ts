@@ -25,6 +25,7 @@ export function checkHints({ root, compiled }: Plan, beside: HintsBeside, rules:
   for (const node of eachKnown(root)) {
     checkNode(node, rules, (says) => tell(node.schemaAt, says));
     checkLayout(node, node === root, (says) => tell(node.schemaAt, says));
+    checkUse(node, node === root, (says) => tell(node.schemaAt, says));
   }
   return [...found.values()];
 }
@@ -124,6 +125,32 @@ function checkLayout({ kind, hints: { layout } }: PlanNode, isWhole: boolean, te
   );
 }
 const layouts: readonly string[] = hintsSchema.properties.layout.enum;
+
+/** What only some places have a use for. What stands at a chooser is for the option that is taken. */
+function checkUse(node: PlanNode, isWhole: boolean, tell: (says: string) => void): void {
+  const { kind, hints } = node;
+  if (kind === 'chooser') return;
+  const isSaid = (name: string): boolean => hints[name] !== undefined;
+  const what = kind === 'field' ? 'one input' : `a ${kind}`;
+  if (kind !== 'field')
+    for (const name of forInputs.filter(isSaid)) tell(`“${name}” is for one input; this is ${what}. It does nothing.`);
+  if (kind !== 'group' && isSaid('order')) tell(`“order” is for members; this is ${what}. It does nothing.`);
+  if (isSaid('fold') && (kind === 'field' || isWhole))
+    tell(`“fold” is for a section of a form; this is ${isWhole ? 'all of it' : what}. It does nothing.`);
+  if (kind !== 'field') return;
+  const { adapter } = node.use;
+  if (isSaid('lines') && adapter.startsWith('native:') && adapter !== 'native:textarea')
+    tell(`“lines” is for a text box of several lines; “${adapter.slice('native:'.length)}” has none.`);
+  const values = node.choices?.map(({ value }) => String(value)) ?? [];
+  for (const name of Object.keys(hints.words ?? {}))
+    if (!values.includes(name))
+      tell(
+        values.length === 0
+          ? '“words” are for values to choose from; the schema has none here.'
+          : `“words” has words for “${name}”, which is none of the choices${nearest(name, values)}`,
+      );
+}
+const forInputs = ['placeholder', 'prefix', 'suffix', 'lines', 'words', 'normal', 'remote'];
 
 /** Words and orders are given by keyword; one that no problem ever has does nothing. */
 function checkKeywords({ messages = {}, tells = [] }: PlanNode['hints'], tell: (says: string) => void): void {
