@@ -18,7 +18,7 @@ import {
 import { askServer } from '../src/plan/checks.js';
 
 const hinted = (hints: object, schema: object = { type: 'string' }): object => ({ ...schema, 'x-poietra': hints });
-const of = (schema: object): object => ({ properties: { a: schema } });
+const of = (schema: object): object => ({ properties: { a: schema, harbour: { type: 'string' } } });
 
 describe('what is wrong with hints is told', () => {
   const told = (schema: object, beside?: HintsBeside, rules?: PlanRules): string[] =>
@@ -52,6 +52,21 @@ describe('what is wrong with hints is told', () => {
       hinted({ remote: { from: '/a{?b}', search: 'q' } }),
       /“remote” searches by “q”, but its address has no such variable\./,
     ],
+    [
+      hinted({ remote: { from: '/a{?hrabour}' } }),
+      /“remote” uses “hrabour”, but no member of that name stands beside it or at the root\. Did you mean “harbour”\?/,
+    ],
+    [
+      hinted({ remote: { from: '/a{?b}', variables: { b: '/nowhere' } } }),
+      /“remote” takes “b” from “\/nowhere”, where the form has nothing\./,
+    ],
+    [hinted({ remote: { from: '/a{?b}', variables: { b: 'a' } } }), /“remote” takes “b” from “a”, where the form has/],
+    [
+      hinted({ remote: { from: '/a', variables: { c: '/harbour' } } }),
+      /“remote” has a place for “c”, which its address does not use\./,
+    ],
+    [hinted({ remote: { from: '/a', one: '/a/{id}' } }), /its address “one” has no \{key\}\./],
+    [hinted({ check: { from: '/a{?value,quay}' } }), /“check” uses “quay”, but no member of that name/],
     [hinted({ check: {} }), /“check” has no address: its member “from” has to be a URI template\./],
     [hinted({ check: { from: '/a{?b}' } }), /“check” asks the same of every value: its address has no \{value\}\./],
     [hinted({ rules: [{ holds: 'true', message: 'm', tells: ['b'] }] }), /A rule is told at “b”, which is no pointer/],
@@ -101,6 +116,17 @@ describe('what is wrong with hints is told', () => {
     [hinted({ remote: { from: '/a{?q}', search: 'q' } })],
     [hinted({ remote: { from: '/a' } })],
     [hinted({ check: { from: '/a{?value}' } })],
+    [hinted({ check: { from: '/a{?value,harbour}' } })],
+    [hinted({ remote: { from: '/a{?b}', one: '/a/{key}', variables: { b: '/harbour' } } })],
+    [{ type: 'array', items: { properties: { of: {}, one: hinted({ remote: { from: '/a{?of,harbour}' } }) } } }],
+    [
+      {
+        oneOf: [
+          { title: 'A', properties: { of: {} } },
+          { title: 'B', properties: { b: hinted({ remote: { from: '/a{?of}' } }) } },
+        ],
+      },
+    ],
     [hinted({ rules: [{ holds: 'true', message: 'm', tells: ['/b', ''] }] }, { properties: { b: {} } })],
     [hinted({ layout: 'tabs' }, { properties: { b: {} } })],
     [hinted({ fold: 'closed', order: ['b'] }, { properties: { b: {} } })],

@@ -8,7 +8,7 @@ import type { HintsBeside } from './hints.js';
 import type { Plan, PlanNode, PlanTrouble } from './nodes.js';
 import { missedKind } from './read-hints.js';
 import type { PlanRules } from './rules.js';
-import { templateVariables } from './remote.js';
+import { checkAddresses, isPointer, namesIn } from './check-addresses.js';
 import { mostKnown, planAt } from './walk.js';
 
 const known = Object.keys(hintsSchema.properties);
@@ -22,8 +22,9 @@ export function checkHints({ root, compiled }: Plan, beside: HintsBeside, rules:
       tell(at, `Hints are given for “${at}”, but the schema has nothing there.`);
     else if (!isObject(hints)) tell(at, `Hints have to be an object.`);
   }
-  for (const node of eachKnown(root)) {
+  for (const { node, around } of eachKnown(root)) {
     checkNode(node, rules, (says) => tell(node.schemaAt, says));
+    checkAddresses(node, { root, around }, (says) => tell(node.schemaAt, says));
     checkLayout(node, node === root, (says) => tell(node.schemaAt, says));
     checkUse(node, node === root, (says) => tell(node.schemaAt, says));
   }
@@ -89,19 +90,6 @@ function checkNames(node: PlanNode, rules: PlanRules, tell: (says: string) => vo
   const order = given['order'];
   if (Array.isArray(order) && new Set(order).size < order.length)
     tell('“order” names a member twice; it is drawn once.');
-  const remote = given['remote'];
-  if (isObject(remote)) {
-    if (typeof remote['from'] !== 'string')
-      tell('“remote” has no address: its member “from” has to be a URI template.');
-    else if (typeof remote['search'] === 'string' && !templateVariables(remote['from']).includes(remote['search']))
-      tell(`“remote” searches by “${remote['search']}”, but its address has no such variable.`);
-  }
-  const check = given['check'];
-  if (isObject(check)) {
-    if (typeof check['from'] !== 'string') tell('“check” has no address: its member “from” has to be a URI template.');
-    else if (!templateVariables(check['from']).includes('value'))
-      tell('“check” asks the same of every value: its address has no {value}.');
-  }
   checkRules(node, tell);
   const isGiven =
     node.facts.default !== undefined || hints.computed !== undefined || (node.kind === 'field' && node.fixed);
@@ -183,18 +171,22 @@ function checkRules(node: PlanNode, tell: (says: string) => void): void {
     }
 }
 
-const isPointer = (at: string): boolean => (at === '' || at.startsWith('/')) && !/~(?![01])/.test(at);
-
+interface Known {
+  readonly node: PlanNode;
+  /** The names of the members that stand beside it. */
+  readonly around: readonly string[];
+}
 /** As many parts of a plan as can be looked through in advance. */
-function eachKnown(root: PlanNode): PlanNode[] {
-  const found: PlanNode[] = [];
-  const look = (node: PlanNode): void => {
-    if (found.push(node) > mostKnown || node.kind === 'field') return;
-    if (node.kind === 'list') look(node.item);
+function eachKnown(root: PlanNode): Known[] {
+  const found: Known[] = [];
+  const look = (node: PlanNode, around: readonly string[], members = namesIn(node)): void => {
+    if (found.push({ node, around }) > mostKnown || node.kind === 'field') return;
+    if (node.kind === 'list') look(node.item, []);
     else if (node.again) return;
-    else if (node.kind === 'group') node.children.forEach(look);
-    else for (const option of node.options) look(option.node);
+    else if (node.kind === 'group') for (const child of node.children) look(child, members);
+    // What stands in another option is beside it, too.
+    else for (const option of node.options) look(option.node, around, members);
   };
-  look(root);
+  look(root, []);
   return found;
 }
