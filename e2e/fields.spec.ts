@@ -7,7 +7,7 @@ test('one word changes how every field of a form is drawn, and nothing else', as
   const pieces = form.getByRole('textbox', { name: /^Pieces/ });
   await expect(pieces).toBeVisible();
   // On a busy machine the frame that draws the new skin comes before the next frame of the old one: nothing waits for it.
-  const old = await (await page.getByTitle(/^Form/).elementHandle())?.contentFrame();
+  const old = await (await page.getByTitle(/^Form/).elementHandle()).contentFrame();
   await old?.evaluate(() => (window.requestAnimationFrame = () => 0));
   await pieces.fill('12');
   await expect(form.locator('.ant-card')).toHaveCount(0);

@@ -96,8 +96,7 @@ it('yes, no and nothing are said as choices, too; what somebody has given words 
   };
   const { form, plan } = open(words, own);
   act(() => root.render(<PlannedForm form={form} plan={plan} />));
-  const labels = (): string[] =>
-    [...host.querySelectorAll('[role=radiogroup] label')].map((one) => one.textContent);
+  const labels = (): string[] => [...host.querySelectorAll('[role=radiogroup] label')].map((one) => one.textContent);
   expect(labels()).toEqual(['ja', 'lieber nicht']);
   await act(() => Promise.resolve(form.speak(undefined)));
   expect(labels()).toEqual(['yes', 'lieber nicht']);
