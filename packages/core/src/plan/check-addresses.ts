@@ -61,4 +61,5 @@ export function namesIn(node: PlanNode): readonly string[] {
   return node.kind === 'chooser' ? node.options.flatMap((option) => namesIn(option.node)) : [];
 }
 
+/** Whether a text is a JSON Pointer (RFC 6901, section 3). */
 export const isPointer = (at: string): boolean => (at === '' || at.startsWith('/')) && !/~(?![01])/.test(at);

@@ -1,5 +1,5 @@
 /** Values to choose from, with their texts. */
-type SaidChoices = readonly { readonly value: unknown; readonly text: string }[];
+export type SaidChoices = readonly { readonly value: unknown; readonly text: string }[];
 
 /** What a form that is drawn says beside its labels. Texts with `{…}` are none here: what varies is a parameter. */
 export interface DrawnWords {

@@ -1,7 +1,7 @@
 /** What the languages are made with: plural rules and numbers come from the platform. */
 import type { Refusal } from '../codec/index.js';
 import { isObject, plainly } from '../json/index.js';
-import type { DrawnWords } from './drawn.js';
+import type { DrawnWords, SaidChoices } from './drawn.js';
 import type { RefusalWords } from './words.js';
 
 /** What the words of a language are made with. */
@@ -45,7 +45,7 @@ export function language(lang: string): Language {
 
 /** An input that is given the same choices has not to draw them anew. */
 function saidBy(words: ReadonlyMap<unknown, string>): DrawnWords['inWords'] {
-  const said = new WeakMap<object, readonly { readonly value: unknown; readonly text: string }[]>();
+  const said = new WeakMap<object, SaidChoices>();
   return (choices) => {
     if (!choices) return choices;
     const known = said.get(choices);
