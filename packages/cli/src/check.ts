@@ -150,6 +150,7 @@ function beside(ids: readonly string[]): BundledInput[] {
 }
 
 const packageOf = (id: string): string => id.slice(0, Math.max(0, id.indexOf('#')));
+const packagesOf = (ids: readonly string[]): string => [...new Set(ids.map(packageOf))].join(' ');
 
 function partsOfBundle(project: string, inputs: readonly BundledInput[]): Omit<BundleOptions, 'start'> {
   return { project, home, inputs: inputs.filter(({ family }) => families[family].comes !== 'with the page') };
@@ -169,7 +170,17 @@ function draftsOf(folder: string): { jobs: Job[]; inputs: BundledInput[] } {
       ),
     ],
     jobs: inspection.inputs.flatMap(({ input, adapter }) =>
-      adapter ? [{ name: input.id, bundleKey: packageOf(input.id), version: input.version, adapter, input }] : [],
+      adapter
+        ? [
+            {
+              name: input.id,
+              bundleKey: packagesOf([input.id, ...componentsToTry(input)]),
+              version: input.version,
+              adapter,
+              input,
+            },
+          ]
+        : [],
     ),
   };
 }
@@ -184,7 +195,7 @@ function adaptersOf(file: string): { jobs: Job[]; inputs: BundledInput[] } {
   const used: Record<string, KitInput> = { ...kit.inputs };
   const jobs = Object.entries(kit.adapters).map(([name, adapter]): Job => ({
     name,
-    bundleKey: [...inputsOf(adapter), ...componentsBeside(adapter)].map(packageOf).join(' '),
+    bundleKey: packagesOf([...inputsOf(adapter), ...componentsBeside(adapter)]),
     version: versionOf(adapter, used),
     adapter,
   }));

@@ -12,6 +12,7 @@ import {
   Fragment,
   useEffect,
   useLayoutEffect,
+  useMemo,
   useReducer,
   useRef,
   type ComponentType,
@@ -23,6 +24,7 @@ import { hiddenValue, isHandler, joined, type AdaptedInput, type AdaptedProps, t
 import { ElementHost, WidgetHost } from './hosts.js';
 import { componentFor, drawInside, type Beside } from './inside.js';
 import { focusReal, linkReal, pressReal, realElement } from './link-real.js';
+import { makingOf } from './made.js';
 import { reach, workingElements } from './reach.js';
 
 /**
@@ -33,10 +35,14 @@ export function adapt(
   input: unknown,
   description: AdapterDescription,
   family: Family = 'component',
-  /** What the description names beside the input: components around and inside it, what their properties import. */
+  /** What the description names beside the input: components around and inside it, what their properties import, what makes its values. */
   beside: Beside = {},
 ): AdaptedInput {
   for (const name of componentsBeside(description)) componentFor(name, beside);
+  const { made, kind, ...value } = description.value;
+  const making = made && makingOf(made, beside[made.by], kind);
+  // The kind is that of what the field shows; what is made of it is an object.
+  const asMade = making ? { ...description, value } : description;
   if (family === 'native' && carriesAll(description)) return adaptNative(input, description);
   const isGroup = description.id === undefined && description.real === undefined;
   const Adapted: AdaptedInput = (props) => {
@@ -46,10 +52,14 @@ export function adapt(
     const isLeft = useRef(true);
     const [, again] = useReducer((count: number) => count + 1, 0);
     const { state, attach, leave } = props;
+    // The same object as long as the same is shown: many an input takes another for a change.
+    const own = useMemo(() => making?.make(state.shown) ?? making?.make(value.empty), [state.shown]);
+    const given = making ? { ...state, shown: own } : state;
     useEffect(() => attach(reachOf(description, box, handle, state.id)), [attach, state.id]);
     useLinks(box, description, state, family);
     const news = useNews(state.shown);
-    const report = (raw: unknown): void => {
+    const report = (told: unknown): void => {
+      const raw = making ? making.read(told) : told;
       reported.current = { raw };
       if (!news(raw)) return family === 'native' ? undefined : again();
       // Where the input has no way to be read only, what it reports is not taken.
@@ -58,7 +68,7 @@ export function adapt(
       if (family !== 'native' || state.readOnly) again();
     };
     const copy = useAnew(description, reported, state.shown);
-    const properties = joined(description, { ...props, report }, fromNotation);
+    const properties = joined(asMade, { ...props, state: given, report }, fromNotation);
     const outside = {
       ref: box,
       className: 'poietra-box',
@@ -94,7 +104,7 @@ export function adapt(
       },
       inside(input, family, description, properties, props, handle, reported, beside),
     );
-    const hidden = hiddenValue(description, state);
+    const hidden = hiddenValue(asMade, given);
     return (
       <div {...outside}>
         <Fragment key={copy}>{drawn}</Fragment>
@@ -106,6 +116,7 @@ export function adapt(
   Adapted.takesLabel = description.id !== undefined;
   const { label, hint, message, required } = description;
   // A group has no state for it: its name has to say so.
+  if (making) Adapted.making = making;
   Adapted.draws = { label: !!label, hint: !!hint, message: !!message, required: !!required && !isGroup };
   return Adapted;
 }

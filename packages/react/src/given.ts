@@ -8,6 +8,7 @@ import {
   type FromNotation,
 } from '@poietra/core';
 import type { FunctionComponent } from 'react';
+import type { Making } from './made.js';
 
 export type Handler = (...args: unknown[]) => unknown;
 export const isHandler = (value: unknown): value is Handler => typeof value === 'function';
@@ -43,12 +44,13 @@ export interface OwnWords {
 
 /**
  * An input that a field can use. `takesLabel`: a `<label for>` reaches it. `keepsText`: the text that it reports stands
- * in it already, so it is not drawn for that. `draws`: words that it draws itself.
+ * in it already, so it is not drawn for that. `draws`: words that it draws itself. `making`: how its values, objects of a library, come of texts.
  */
 export type AdaptedInput = FunctionComponent<AdaptedProps> & {
   takesLabel?: boolean;
   keepsText?: boolean;
   draws?: OwnWords;
+  making?: Making;
 };
 
 /** Properties from the adapter and the place of use, with the handlers of both. */

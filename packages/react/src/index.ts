@@ -18,6 +18,7 @@ export { labelAt } from './mending.js';
 export { reveal } from './reveal.js';
 export { drawOwnHints, type OwnHints } from './own-hints.js';
 export type { Drawings, FetchChoices } from './drawing.js';
+export type { Making } from './made.js';
 export { adaptTogether } from './together.js';
 export { FormScope, useFormAround, useScope } from './scope.js';
 export { compact, plain, suiteSkin, Told, type Skin, type SkinProps, type SuiteParts } from './skin.js';

@@ -19,8 +19,23 @@ export function drivenHands(out: Outside): Hands {
     },
     key: (_element, key) => out.key(key),
     draw: async (element) => out.stroke(await strokeOver(element)),
-    away: () => out.press([innerWidth - 2, innerHeight - 2]),
+    away: () => {
+      placeToLeaveTo();
+      return out.press([innerWidth - 2, innerHeight - 2]);
+    },
   };
+}
+
+/**
+ * In the corner that is pressed to leave an input. A press on the bare page puts the caret into the nearest text that can
+ * be written in, and with it the focus back where it was.
+ */
+function placeToLeaveTo(): void {
+  if (document.querySelector('[data-poietra-away]')) return;
+  const place = document.createElement('div');
+  place.dataset['poietraAway'] = '';
+  place.style.cssText = 'position: fixed; right: 0; bottom: 0; width: 6px; height: 6px; user-select: none';
+  document.body.append(place);
 }
 
 /** Where a person presses to reach an element: on what is to be seen of it. */

@@ -86,6 +86,21 @@ export function componentsIn(inside: readonly Inside[]): string[] {
   return inside.flatMap((one) => ('component' in one ? [one.component, ...componentsIn(one.inside ?? [])] : []));
 }
 
+/**
+ * How a value that is an object of a library comes of a text, and is told as one again. Where the input takes a list or
+ * an object of such values, each of its items or members is made.
+ */
+export interface MadeUse {
+  /** What makes it, of the text alone: `package#export`, or a member of an export as `package#Export.member`. */
+  readonly by: string;
+  /** That is a class, and makes it by `new`. Absent: it is called. */
+  readonly start?: 'new';
+  /** The value's own method that tells it as text; absent: `toString`. */
+  readonly read?: string;
+  /** What that method is given: a pattern, a format. Absent: nothing. */
+  readonly given?: readonly unknown[];
+}
+
 /** Kinds of value that an input may insist on. */
 export type ValueKind = 'text' | 'number' | 'boolean' | 'list' | 'object';
 
@@ -113,6 +128,8 @@ export interface AdapterDescription {
     readonly empty?: unknown;
     /** It bears values of this kind only; any other is taken for "no value". */
     readonly kind?: ValueKind;
+    /** It takes objects of a library; what the field shows is text, and so is what it reports. */
+    readonly made?: MadeUse;
   };
   readonly change: {
     /** The callback or event that tells of a change. */
@@ -162,10 +179,20 @@ export interface AdapterDescription {
   readonly parts?: readonly PartUse[];
 }
 
-/** The components that have to be at hand beside an adapter's input: what stands around and inside it, and what stands for a choice. */
-export function componentsBeside({ wrappers = [], inside = [], choices, parts = [] }: AdapterDescription): string[] {
+/**
+ * What has to be at hand beside an adapter's input: components around and inside it and for its choices, and what makes
+ * its values.
+ */
+export function componentsBeside({
+  value,
+  wrappers = [],
+  inside = [],
+  choices,
+  parts = [],
+}: AdapterDescription): string[] {
   return [
     ...new Set([
+      ...(value.made ? [value.made.by] : []),
       ...wrappedIn(wrappers),
       ...componentsIn(inside),
       ...(choices && 'component' in choices ? [choices.component] : []),

@@ -1,4 +1,12 @@
-import { componentsIn, wrappedIn, type ChoicesUse, type Inside, type WidgetUse, type Wrapper } from './description.js';
+import {
+  componentsIn,
+  wrappedIn,
+  type ChoicesUse,
+  type Inside,
+  type MadeUse,
+  type WidgetUse,
+  type Wrapper,
+} from './description.js';
 import type { Family } from './families.js';
 
 /** One property that an input declares. */
@@ -57,6 +65,8 @@ export interface FoundInput {
   readonly around?: readonly Wrapper[];
   /** Ways to put it together of parts of its package, the likeliest first. */
   readonly inside?: readonly PutTogether[];
+  /** For a component that takes objects of a library: how they may be made. */
+  readonly made?: ObjectValue;
   /** For a widget: how it is made and told of later values. */
   readonly widget?: WidgetUse;
 }
@@ -66,15 +76,28 @@ type ChoiceComponent = Extract<ChoicesUse, { readonly component: string }>;
 export interface PutTogether {
   readonly inside: readonly Inside[];
   readonly choices?: ChoiceComponent;
+  /** What it is given itself where it stands so: a size, where its package gives none. */
+  readonly constants?: Readonly<Record<string, unknown>>;
 }
 
-/** The components that have to be at hand where an input is tried, beside those of the adapter that it is tried with. */
-export function componentsToTry({ around = [], inside = [], choiceItem }: FoundInput): string[] {
+/** A property that takes objects of a library, and the ways in which they may be made, the likeliest first. */
+export interface ObjectValue {
+  readonly property: string;
+  readonly uses: readonly MadeUse[];
+  /** It takes an object with these members, each such a value: a first and a last day. */
+  readonly members?: readonly string[];
+  /** It may take a list of them. */
+  readonly listed?: true;
+}
+
+/** What has to be at hand where an input is tried, beside what the adapter needs that it is tried with. */
+export function componentsToTry({ around = [], inside = [], choiceItem, made }: FoundInput): string[] {
   return [
     ...new Set([
       ...wrappedIn(around),
       ...inside.flatMap((one) => componentsIn(one.inside)),
       ...(choiceItem ? [choiceItem.component] : []),
+      ...(made ? made.uses.map(({ by }) => by) : []),
     ]),
   ];
 }

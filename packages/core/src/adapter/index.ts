@@ -22,6 +22,7 @@ export type {
   Focus,
   InputState,
   Inside,
+  MadeUse,
   PartUse,
   ValueKind,
   WidgetUse,
@@ -34,7 +35,7 @@ export { ownProperties, pathWords, propertiesFor, valueIn, valueKind, type FromN
 export { valueNames, draftAdapter, focusWords } from './draft.js';
 export { namePairIn, type NamePair } from './name-pairs.js';
 export { componentsToTry } from './face.js';
-export type { DeclaredEvent, DeclaredProperty, Finding, FoundInput, PutTogether } from './face.js';
+export type { DeclaredEvent, DeclaredProperty, Finding, FoundInput, ObjectValue, PutTogether } from './face.js';
 export { boxAdapters, nativeAdapters } from './boxes.js';
 export { plainAdapters } from './native.js';
 export { foreignInputs, inputsOf, partOf, putTogether, togetherInput, versionOf, withPart } from './together.js';

@@ -50,6 +50,14 @@ const singleAdapter = z.looseObject({
     start: z.string().optional(),
     empty: z.unknown().optional(),
     kind: z.enum(['text', 'number', 'boolean', 'list', 'object']).optional(),
+    made: z
+      .looseObject({
+        by: z.string().regex(/^[^#]+#[^#]+$/, 'names what makes it as package#export'),
+        start: z.literal('new').optional(),
+        read: z.string().min(1).optional(),
+        given: z.array(z.unknown()).max(10).optional(),
+      })
+      .optional(),
   }),
   change: z.looseObject({
     report: z.string().min(1),

@@ -4,6 +4,7 @@ import ts from 'typescript';
 import { aboutOf } from './about.js';
 import type { Declarations } from './declarations.js';
 import { isReported, noInputs, telling } from './names.js';
+import type { Objects } from './objects.js';
 
 export class Components {
   /**
@@ -12,7 +13,10 @@ export class Components {
    */
   readonly parts = new Set<string>();
 
-  constructor(private readonly read: Declarations) {}
+  constructor(
+    private readonly read: Declarations,
+    private readonly objects: Objects,
+  ) {}
 
   /** A function or class of the framework whose properties take a value and report a change. */
   componentOf(symbol: ts.Symbol, target: ts.Symbol, type: ts.Type): FoundInput | undefined {
@@ -47,6 +51,7 @@ export class Components {
       const property = this.read.checker.getPropertyOfType(props, one);
       return property !== undefined && this.read.fromHtml(property) === undefined;
     });
+    const made = this.objects.madeIn(props);
     return {
       ...aboutOf(this.read, symbol, target),
       family: 'component',
@@ -54,6 +59,7 @@ export class Components {
       events: [],
       methods: handle,
       ...(links.length > 0 ? { links } : {}),
+      ...(made ? { made } : {}),
     };
   }
 

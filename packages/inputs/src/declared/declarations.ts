@@ -12,6 +12,12 @@ function isUntoldReport(name: string, type: ts.Type, checker: ts.TypeChecker): b
   );
 }
 
+/** A number that has to be given, by what its name means: a size is not nothing, and what is inside is less. */
+function numberFor(name: string): number {
+  if (/inner/i.test(name)) return 70;
+  return /max|radius|size|width|height/i.test(name) ? 100 : /step/i.test(name) ? 1 : 0;
+}
+
 /** A package's declarations as one reads them. */
 export class Declarations {
   constructor(
@@ -88,7 +94,7 @@ export class Declarations {
     const [first = bare] = bare.isUnion() ? bare.types : [bare];
     if (first.isStringLiteral() || first.isNumberLiteral()) return first.value;
     if (first.flags & ts.TypeFlags.BooleanLike) return false;
-    if (first.flags & ts.TypeFlags.NumberLike) return /max/i.test(name) ? 100 : /step/i.test(name) ? 1 : 0;
+    if (first.flags & ts.TypeFlags.NumberLike) return numberFor(name);
     if (first.flags & ts.TypeFlags.StringLike) return /^(format|mask|pattern)$/.test(name) ? '####' : '';
     if (this.checker.isArrayLikeType(first)) return [];
     if (!(first.flags & ts.TypeFlags.Object) || depth === 0 || first.getCallSignatures().length > 0) return undefined;

@@ -10,7 +10,8 @@ import { elementsByTypes } from './elements-by-types.js';
 import { exportsOf, meantBy } from './exports.js';
 import { insidesOf } from './insides.js';
 import { noInputsAlone } from './names.js';
-import { ownFiles, programOf } from './program.js';
+import { Objects } from './objects.js';
+import { ownFiles, programOf, type Program } from './program.js';
 import { providersOf } from './providers.js';
 import { Widgets } from './widgets.js';
 
@@ -33,7 +34,7 @@ export function declaredInputs(
   tell?.({ done: 0, total: typed.length, doing: 'type declarations' });
   const program = programOf(project, typed);
   if (!program) return [];
-  const { checker, imports, anElement } = program;
+  const { checker, imports } = program;
   const found = new Map<string, FoundInput>();
   imports.forEach((statement, i) => {
     const pkg = typed[i];
@@ -42,16 +43,16 @@ export function declaredInputs(
     const module = checker.getSymbolAtLocation(statement.moduleSpecifier);
     if (!module) return;
     // Entries of one package may show the same input several times.
-    for (const input of inputsOf(new Declarations(checker, pkg, statement), module, anElement))
+    for (const input of inputsOf(new Declarations(checker, pkg, statement), module, program))
       if (!found.has(input.id)) found.set(input.id, input);
   });
   return [...found.values()];
 }
 
-function inputsOf(read: Declarations, module: ts.Symbol, anElement: ts.Type | undefined): FoundInput[] {
+function inputsOf(read: Declarations, module: ts.Symbol, program: Program): FoundInput[] {
   const { checker, where } = read;
-  const components = new Components(read);
-  const widgets = new Widgets(read, anElement);
+  const components = new Components(read, new Objects(read, module, (name) => program.moduleNamed(name)));
+  const widgets = new Widgets(read, program.anElement);
   const found: FoundInput[] = [];
   const taken = new Set<ts.Type>();
   for (const symbol of exportsOf(checker, module)) {

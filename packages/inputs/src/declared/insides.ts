@@ -32,7 +32,7 @@ export function insidesOf(
   const ways = [
     ...popups(parts),
     ...items(parts),
-    ...drawnBy(parts),
+    ...drawnBy(parts, input.made?.members),
     ...sliders(parts),
     ...fields(parts),
     ...(isFlag ? marks(parts) : []),
@@ -88,10 +88,15 @@ function items(parts: Parts): PutTogether[] {
 }
 
 /** What is drawn by a function of what the part around gives: the segments of a date, the days of a month. */
-function drawnBy(parts: Parts): PutTogether[] {
-  return parts.byFunction().map(({ outer, component, given }) => ({
-    inside: [{ component: outer, inside: [{ component, given }] }],
-  }));
+function drawnBy(parts: Parts, members: readonly string[] | undefined): PutTogether[] {
+  return parts.byFunction().flatMap(({ outer, component, given }) => {
+    const inside: Inside[] = [{ component, given }];
+    const once = { inside: [{ component: outer, inside }] };
+    // Of a value with several members, one for each; which it is goes into the slot of its name.
+    return members && parts.takes(outer, 'slot')
+      ? [{ inside: members.map((slot) => ({ component: outer, properties: { slot }, inside })) }, once]
+      : [once];
+  });
 }
 
 /** What a package without a look leaves out: where the handle goes, and that it goes along something. */
@@ -103,6 +108,13 @@ const lineStyle = {
   background: 'linear-gradient(currentColor, currentColor) center / 100% 1px no-repeat',
 };
 
+/** Likewise of what goes in two directions. */
+const areaStyle = { width: '12rem', height: '8rem', border: '1px solid' };
+const flat = (parts: Parts, inside: readonly Inside[]): PutTogether[] => [
+  ...(/area/i.test(parts.stem) && parts.takes(parts.id, 'style') ? [{ inside, constants: { style: areaStyle } }] : []),
+  { inside },
+];
+
 function sliders(parts: Parts): PutTogether[] {
   const [track, thumb] = [parts.own('track'), parts.own('thumb')];
   if (thumb === undefined || (track === undefined && !/slider|area|wheel/i.test(parts.stem))) return [];
@@ -112,6 +124,7 @@ function sliders(parts: Parts): PutTogether[] {
       ? inside
       : [{ component: track, properties: { style: lineStyle }, ...(inside.length > 0 ? { inside } : {}) }];
   const handle: Inside = { component: thumb, inside: [{ words: '●', silent: true }] };
+  if (/area|wheel/i.test(parts.stem)) return flat(parts, [...alone(track), handle]);
   const range = alone(parts.own('range'));
   return [{ inside: nest([control], line([...range, handle])) }, { inside: nest([control], [...line(range), handle]) }];
 }

@@ -56,9 +56,13 @@ export class Parts {
     );
   }
 
-  /** A part under a name of the input's own: `Slider.Thumb`, `SliderThumb`; beside a `Root`, `Thumb`. */
+  /**
+   * A part under a name of the input's own: `Slider.Thumb`, `SliderThumb`; beside a `Root`, `Thumb`. What several share
+   * bears one of their words: `ColorThumb`, for a `ColorSlider`.
+   */
   own(what: keyof typeof called): string | undefined {
-    const stems = new Set([this.stem, this.stem.replace(/(Root|Group|Field|Picker)$/, '')]);
+    const words = what === 'track' || what === 'thumb' ? (this.stem.match(/[A-Z][a-z]+/g) ?? []) : [];
+    const stems = new Set([this.stem, this.stem.replace(/(Root|Group|Field|Picker)$/, ''), ...words]);
     for (const name of called[what]) {
       if (this.#members.has(name)) return this.#id(`${this.stem}.${name}`);
       for (const stem of stems)
@@ -88,21 +92,34 @@ export class Parts {
   byFunction(): { readonly outer: string; readonly component: string; readonly given: string }[] {
     // Reading what all likely parts take is not little.
     if (!/Date|Time|Calendar/.test(this.stem)) return [];
-    const [first = ''] = this.stem.match(/^[A-Z][a-z]+/) ?? [];
+    const words = this.stem.match(/[A-Z][a-z]+/g) ?? [];
     const all = [...this.#exported].filter((name) => name !== this.stem && /^[A-Z]/.test(name));
-    const likely = all.filter((name) => name.startsWith(first) || /Input$/.test(name));
-    return likely.flatMap((outer) => {
-      const taken = this.#functionOf(outer);
-      if (!taken) return [];
-      const start = /^[A-Z][a-z]+/.exec(outer)?.[0] ?? '';
-      return all
-        .filter((name) => name !== outer && name.startsWith(start))
-        .flatMap((name) => {
-          const given = this.#takes(name, taken);
-          return given === undefined ? [] : [{ outer: this.#id(outer), component: this.#id(name), given }];
-        })
-        .slice(0, 1);
-    });
+    const isLike = (name: string): boolean => words.some((word) => name.startsWith(word));
+    const likely = all.filter((name) => isLike(name) || /Input$/.test(name));
+    return likely
+      .sort((a, b) => Number(isLike(b)) - Number(isLike(a)))
+      .flatMap((outer) => {
+        const taken = this.#functionOf(outer);
+        if (!taken) return [];
+        const start = /^[A-Z][a-z]+/.exec(outer)?.[0] ?? '';
+        return all
+          .filter((name) => name !== outer && name.startsWith(start))
+          .flatMap((name) => {
+            const given = this.#takes(name, taken);
+            return given === undefined ? [] : [{ outer: this.#id(outer), component: this.#id(name), given }];
+          })
+          .slice(0, 1);
+      });
+  }
+
+  /** The input itself. */
+  get id(): string {
+    return this.#id(this.input.export);
+  }
+
+  takes(id: string, property: string): boolean {
+    const type = typeAt(this.read, this.module, id.slice(id.indexOf('#') + 1));
+    return type !== undefined && this.components.propsOf(type, property) !== undefined;
   }
 
   /** What the function takes that a part calls for what stands inside. */

@@ -11,6 +11,8 @@ export interface Program {
   readonly imports: readonly ts.ImportDeclaration[];
   /** The type of an element, to ask whether a widget can be made on one. */
   readonly anElement: ts.Type | undefined;
+  /** What a package that came along with others exports, by its name. */
+  moduleNamed(name: string): ts.Symbol | undefined;
 }
 
 /** A program that imports every one of the packages, in their order. */
@@ -49,9 +51,17 @@ export function programOf(project: Project, typed: readonly ProjectPackage[]): P
   const program = ts.createProgram([entry], options, host);
   const checker = program.getTypeChecker();
   const file = program.getSourceFile(entry);
-  return (
-    file && { checker, imports: file.statements.filter(ts.isImportDeclaration), anElement: elementType(checker, file) }
-  );
+  if (!file) return undefined;
+  return {
+    checker,
+    imports: file.statements.filter(ts.isImportDeclaration),
+    anElement: elementType(checker, file),
+    moduleNamed(name) {
+      const { resolvedModule } = ts.resolveModuleName(name, entry, options, host);
+      const declared = resolvedModule && program.getSourceFile(resolvedModule.resolvedFileName);
+      return declared && checker.getSymbolAtLocation(declared);
+    },
+  };
 }
 
 /** A project without the framework's types is read with those that come along; nearly every component is declared by them. */

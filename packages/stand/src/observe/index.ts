@@ -3,6 +3,7 @@ import type { AdapterDescription, Finding, FoundInput } from '@poietra/core';
 import { Observation, type Make } from './observation.js';
 import { changeAgain, findChange, findGoingBack } from './change.js';
 import { hasPlace, markStates, putTogether, triedWays } from './inside.js';
+import { findMaking } from './objects.js';
 import { findFocus, findReality } from './reality.js';
 import { inItsLook, inPlace, mountSomehow, untilThere } from './standing.js';
 import { findFlags, findInvalid, findLeaving } from './states.js';
@@ -41,6 +42,7 @@ async function tryAll(seen: Observation): Promise<Observed> {
   );
   await seen.clean();
   await markStates(seen);
+  await findMaking(seen);
   await findFocus(seen);
   await findChange(seen);
   if (seen.adapter.gesture === undefined && seen.adapter.inside) await tryOtherWays(seen);
@@ -96,6 +98,7 @@ async function tryOtherWays(seen: Observation): Promise<void> {
     if (!trial) break;
     findReality(seen, trial);
     await seen.clean();
+    await findMaking(seen);
     await findFocus(seen);
     await findChange(seen);
     if (seen.adapter.gesture) return;

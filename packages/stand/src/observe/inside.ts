@@ -37,7 +37,7 @@ export async function putTogether(seen: Observation, passed: readonly PutTogethe
     let trial = await seen.mount();
     // One that draws no element of its own has nothing to bear what it is given, unless it is told to be one.
     if (trial?.error !== undefined && takesElement(seen)) {
-      seen.adapter = { ...seen.adapter, constants: { ...before.constants, as: 'div' } };
+      seen.adapter = { ...seen.adapter, constants: { ...seen.adapter.constants, as: 'div' } };
       trial = await seen.mount();
     }
     if (trial && (await hasPlace(trial))) {
@@ -57,9 +57,10 @@ export function triedWays({ input: { inside = [] }, adapter }: Observation): rea
   return inside.slice(0, at + 1);
 }
 
-const withWay = (adapter: AdapterDescription, { inside, choices }: PutTogether): AdapterDescription => ({
+const withWay = (adapter: AdapterDescription, { inside, choices, constants }: PutTogether): AdapterDescription => ({
   ...adapter,
   inside,
+  ...(constants ? { constants: { ...adapter.constants, ...constants } } : {}),
   ...(choices ? { choices } : {}),
 });
 const partsIn = ({ inside }: PutTogether): string =>

@@ -4,6 +4,7 @@ import { workingElements } from '@poietra/react';
 import { paint } from '../bench.js';
 import type { Trial } from '../trial.js';
 import { hasPlace, putTogether } from './inside.js';
+import { makings } from './objects.js';
 import type { Observation } from './observation.js';
 
 /** As drafted; where it cannot be drawn without a value, with something for "no value". */
@@ -13,6 +14,8 @@ export async function mountSomehow(seen: Observation): Promise<Trial | undefined
   if (first?.error === undefined) return first;
   const inside = await mountAround(seen, first.error);
   if (inside) return inside;
+  const made = await mountMade(seen, first.error);
+  if (made) return made;
   const { choices, ...bare } = seen.adapter;
   const filled = await mountFilled(seen, first.error);
   if (filled) return filled;
@@ -102,6 +105,20 @@ export async function inItsLook(seen: Observation, bare: Trial): Promise<Trial> 
 export async function untilThere({ box }: Trial): Promise<void> {
   for (let turn = 0; turn < 12 && workingElements(box).length === 0; turn++)
     await new Promise((resolve) => setTimeout(resolve, 100));
+}
+
+/** Where it takes objects of a library and none is no value: with one for “no value”. */
+async function mountMade(seen: Observation, error: string): Promise<Trial | undefined> {
+  const before = seen.adapter;
+  for (const { use, none } of makings(seen)) {
+    seen.adapter = { ...before, value: { ...before.value, made: use, empty: none } };
+    const trial = await seen.mount();
+    if (!trial || trial.error !== undefined) continue;
+    seen.note('value', `It cannot be drawn without a value: “${none}” stands for none.`, error, 1);
+    return trial;
+  }
+  seen.adapter = before;
+  return undefined;
 }
 
 /** With the first thing for "no value" with which it can be drawn. */

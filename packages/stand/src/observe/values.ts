@@ -10,14 +10,18 @@ import {
 } from '@poietra/core';
 import { everyElement, workingElements } from '@poietra/react';
 import { leave, perform } from '../hands.js';
-import { fullLook, look } from '../look.js';
+import { look } from '../look.js';
 import { sampleChoices } from '../sample-choices.js';
 import { trialName } from '../wanted.js';
+import { tellsApart } from './apart.js';
+import { textForNone } from './objects.js';
 import type { Observation } from './observation.js';
 
 /** Two values that it shows, of the kind that it reports. */
 export async function findSamples(seen: Observation): Promise<void> {
   const { value, gesture, choices } = seen.adapter;
+  // Whose values are made has its samples with that.
+  if (value.made && seen.adapter.samples) return;
   const type = seen.input.properties.find(({ name }) => name === value.property)?.type ?? '';
   const reported = gesture && (await seen.quietly(() => seen.reported(gesture)));
   const kindOf = (one: unknown): string =>
@@ -48,25 +52,6 @@ function shapeOf(value: unknown): string {
   return value.replace(/\d+/g, '0').replace(/\p{L}+/gu, 'a');
 }
 
-async function tellsApart(seen: Observation, a: unknown, b: unknown): Promise<boolean> {
-  const warned = seen.watch.warnings.length;
-  const looks: string[] = [];
-  for (const shown of [undefined, a, b]) {
-    const trial = await seen.mount({ state: { shown } });
-    looks.push(trial?.error === undefined && trial ? fullLook(trial.box) : 'failed');
-    await seen.clean();
-  }
-  const [empty, first, second] = looks;
-  const isFlag = typeof b === 'boolean';
-  return (
-    !looks.includes('failed') &&
-    first !== empty &&
-    first !== second &&
-    (isFlag || second !== empty) &&
-    seen.watch.warnings.length === warned
-  );
-}
-
 /** What it takes for "no value": that with which it clears, and goes back when a change is refused. */
 export async function findEmpty(seen: Observation): Promise<void> {
   const { samples, value, gesture } = seen.adapter;
@@ -76,7 +61,8 @@ export async function findEmpty(seen: Observation): Promise<void> {
   const declared = 'empty' in value ? [fromNotation(value.empty)] : [];
   const before = seen.adapter;
   let best: { adapter: AdapterDescription; points: number } | undefined;
-  for (const empty of [...declared, ...emptiesFor(sample, type)]) {
+  const text = value.made && textForNone(seen);
+  for (const empty of [...declared, ...emptiesFor(sample, type), ...(text === undefined ? [] : [text])]) {
     const { empty: _, ...bare } = value;
     seen.adapter = { ...before, value: empty === undefined ? bare : { ...bare, empty: toNotation(empty) } };
     const points = await seen.quietly(() => emptyPoints(seen, sample));

@@ -1,0 +1,53 @@
+/** Values that are objects of a library: made of the text that a field shows, and read as text again. */
+import { fromNotation, isObject, setOwn, valueKind, type MadeUse, type ValueKind } from '@poietra/core';
+import { isHandler } from './given.js';
+
+/** The way of a field's text to an input's own object, and back. */
+export interface Making {
+  /** The objects for what is shown; `undefined` where no object can be made of it. */
+  make(shown: unknown): unknown;
+  /** The text of what the input reports. What is no object of a library stays as it is. */
+  read(raw: unknown): unknown;
+}
+
+/**
+ * `kind`: of what is shown; anything else is no value.
+ * @throws {TypeError} where what makes the objects can be neither called nor made.
+ */
+export function makingOf({ by, start, read, given = [] }: MadeUse, maker: unknown, kind?: ValueKind): Making {
+  if (!isHandler(maker))
+    throw new TypeError(
+      `The adapter has its values made by “${by}”, which is no function; give one to adapt() under this name.`,
+    );
+  const makeOne = (text: string): unknown => (start === 'new' ? Reflect.construct(maker, [text]) : maker(text));
+  const readOne = (value: object): unknown => {
+    const method = (value as Record<string, unknown>)[read ?? 'toString'];
+    return isHandler(method) ? method.apply(value, given.map(fromNotation)) : value;
+  };
+  return {
+    make: (shown) => {
+      if (kind !== undefined && valueKind(shown) !== kind) return undefined;
+      try {
+        return within(shown, (one) => (typeof one === 'string' ? makeOne(one) : one));
+      } catch {
+        // Most makers throw at what they cannot read.
+        return undefined;
+      }
+    },
+    read: (raw) => within(raw, (one) => (typeof one === 'object' && one !== null ? readOne(one) : one)),
+  };
+}
+
+/** Each value in it changed: itself, or what a list or a plain object holds. */
+function within(value: unknown, change: (one: unknown) => unknown): unknown {
+  if (Array.isArray(value)) return value.map((item) => within(item, change));
+  if (!isObject(value) || !isPlain(value)) return change(value);
+  const changed: Record<string, unknown> = {};
+  for (const [name, member] of Object.entries(value)) setOwn(changed, name, within(member, change));
+  return changed;
+}
+
+function isPlain(value: object): boolean {
+  const prototype: unknown = Object.getPrototypeOf(value);
+  return prototype === null || prototype === Object.prototype;
+}
