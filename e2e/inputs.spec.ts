@@ -60,6 +60,27 @@ test('an input is met, tried, drafted, corrected in one sentence, proved and use
   await expect(page.getByTestId('station-sent').last()).toContainText('3');
 });
 
+test('a picker whose values are objects of a library gives texts, by a sentence that can be changed', async ({
+  page,
+}) => {
+  await page.goto('/inputs/antd%23DatePicker.YearPicker');
+  const speaks = page.getByRole('region', { name: 'How it speaks' });
+  await expect(speaks).toContainText('Its values are objects: default makes them of texts', { timeout: 60_000 });
+  await page.getByRole('button', { name: 'Draft the adapter' }).click();
+  const sentences = page.getByRole('region', { name: 'How it speaks' });
+  await expect(sentences).toContainText('Its values are made of texts by dayjs#default');
+  await expect(sentences).toContainText('read as texts by their format, which is given ["YYYY-MM-DD"]');
+  await sentences.getByRole('button', { name: /^made: \["YYYY-MM-DD"\]/ }).click();
+  await sentences.getByRole('combobox', { name: 'made' }).fill('["YYYY"]');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Make a field of it' }).click();
+  await expect(page.getByLabel(/^Codec/)).toHaveValue(/./);
+  const field = frameOf(page, /^Field:/);
+  await field.getByRole('textbox').click();
+  await field.getByText('2027', { exact: true }).click();
+  await expect(page.getByTestId('station-sent').last()).toHaveText(/"2027"/);
+});
+
 test('two inputs are put together, proved as one, and carry one value', async ({ page }) => {
   await page.goto('/inputs');
   await page.getByRole('link', { name: 'Several as one value' }).click();

@@ -116,6 +116,30 @@ describe('sentences about an adapter', () => {
       next = changeSlot(next, at, '');
     expect(next).toEqual(adapter);
   });
+  it('say how values that are objects of a library are made', () => {
+    expect(said(adapter, 'made')).toBe('Its values are made of texts by nothing: it takes values as they are.');
+    let next = changeSlot(adapter, '/value/made/by', 'days#Day.from');
+    expect(said(next, 'made')).toBe(
+      'Its values are made of texts by days#Day.from, which is called, and read as texts by their toString, which is given nothing.',
+    );
+    next = changeSlot(next, '/value/made/by', 'days#Day');
+    next = changeSlot(next, '/value/made/start', 'new');
+    next = changeSlot(next, '/value/made/read', 'format');
+    next = changeSlot(next, '/value/made/given', '["YYYY-MM-DD"]');
+    expect(next.value).toMatchObject({
+      made: { by: 'days#Day', start: 'new', read: 'format', given: ['YYYY-MM-DD'] },
+    });
+    expect(said(next, 'made')).toBe(
+      'Its values are made of texts by days#Day, with new, and read as texts by their format, which is given ["YYYY-MM-DD"].',
+    );
+    for (const at of ['start', 'read', 'given']) next = changeSlot(next, `/value/made/${at}`, '');
+    expect(next.value).toEqual({ ...adapter.value, made: { by: 'days#Day' } });
+    expect(changeSlot(next, '/value/made/given', '[]')).toEqual(next);
+    expect(changeSlot(next, '/value/made/by', '')).toEqual(adapter);
+    expect(() => changeSlot(next, '/value/made/by', 'parseDay')).toThrow('package#export');
+    expect(() => changeSlot(next, '/value/made/start', 'call')).toThrow('new, or nothing');
+    expect(() => changeSlot(next, '/value/made/given', '"YYYY"')).toThrow('is a list');
+  });
   it('refuse what means nothing', () => {
     expect(() => changeSlot(adapter, '/value/kind', 'tide')).toThrow('Here stands text, number');
     expect(() => changeSlot(adapter, '/change/refused', 'always')).toThrow('Here stands anew');

@@ -189,6 +189,29 @@ it('knows where each kind of codec is made, for hand-overs that stand on their o
   expect(known.sort()).toEqual(Object.keys(builtIn).sort());
 });
 
+it('what makes the values of an adapter is imported, given, and named among the packages', () => {
+  const input = {
+    family: 'component' as const,
+    package: 'tide',
+    version: '1.2.0',
+    export: 'Picker',
+    module: 'tide',
+    css: [],
+  };
+  const adapter = {
+    input: 'tide#Picker',
+    value: { property: 'value', made: { by: '@days/plain/parse#Day.from', read: 'told' } },
+    change: { report: 'onChange', path: '/0' },
+    focus: { by: 'element' as const },
+  };
+  const own = { ...kit, inputs: { 'tide#Picker': input }, adapters: { day: adapter } };
+  const source = file('adapters/day.ts', own);
+  expect(source).toContain("import { Day } from '@days/plain/parse';");
+  expect(source).toContain("made: { by: '@days/plain/parse#Day.from', read: 'told' }");
+  expect(source).toContain("{ '@days/plain/parse#Day.from': Day.from })");
+  expect(file('README.md', own)).toMatch(/npm install .*@days\/plain .*tide@\^1\.2\.0/);
+});
+
 describe('what a form is sent to and drawn with is handed over, too', () => {
   const form = { title: 'Tide', schema: { type: 'object' }, send: { path: '/tides', key: 'id' }, skin: 'suite' };
   const own = { ...kit, forms: { tide: form } };

@@ -359,3 +359,53 @@ describe('what an input is put together of', () => {
     expect(names()).toEqual(['Here']);
   });
 });
+
+describe('values that are objects of a library', () => {
+  const days = `
+    export interface Moon { phase: string }
+    export declare class Day { constructor(text: string, zone?: string); readonly year: number; add(days: number): Day; toString(): string; told(pattern: string): string; }
+    export declare function parseDay(text: string): Day;
+    export declare function today(zone: string, calendar: string): Day;
+    export declare function parseLevel(text: string): number;
+    export declare function setZone(zone: string): void;`;
+  /** How the values of components with these properties are made, in their order. */
+  const madeOf = (...all: readonly string[]) => {
+    put('node_modules/days/package.json', JSON.stringify({ name: 'days', version: '1.0.0', types: 'index.d.ts' }));
+    put('node_modules/days/index.d.ts', days);
+    install(
+      'tide',
+      `import * as React from 'react'; import type { Day, Moon } from 'days';
+       interface Span<T> { start: T; end: T }
+       ${all.map((props, i) => `export declare function Picker${i}${props}: React.ReactElement;`).join('\n')}`,
+    );
+    const inputs = found().map(({ input }) => input);
+    return all.map((_, i) => inputs.find((one) => one.export === `Picker${i}`)?.made);
+  };
+  it('are made by what their package exports for it, and told by their own methods', () => {
+    const [made] = madeOf('(props: { value?: Day | null; onChange?: (day: Day | null) => void })');
+    expect([...new Set(made?.uses.map(({ by, start = '' }) => `${by} ${start}`))]).toEqual([
+      'days#parseDay ',
+      'days#Day new',
+    ]);
+    expect(made?.uses.slice(0, 3)).toEqual([
+      { by: 'days#parseDay' },
+      { by: 'days#parseDay', read: 'told', given: ['YYYY-MM-DD'] },
+      { by: 'days#parseDay', read: 'told', given: ['yyyy-MM-dd'] },
+    ]);
+  });
+  it('are seen through types that depend on others, and in objects and lists', () => {
+    const [bound, span, list] = madeOf(
+      '<T extends Day>(props: { value?: T | null; onChange?: (day: T) => void })',
+      '<T = Day>(props: { value?: Span<T> | null; onChange?: (span: Span<T> | null) => void })',
+      '(props: { value?: readonly Day[]; onChange?: (days: Day[]) => void })',
+    );
+    expect(bound?.uses[0]).toEqual({ by: 'days#parseDay' });
+    expect(span).toMatchObject({ property: 'value', members: ['start', 'end'] });
+    expect(list).toMatchObject({ listed: true });
+  });
+  it('are not plain objects, nor those of the language and the page', () => {
+    const types = ['Moon', 'Date', 'File', 'HTMLElement', 'string | number'];
+    const all = madeOf(...types.map((type) => `(props: { value?: ${type}; onChange?: (next: ${type}) => void })`));
+    expect(all).toEqual(types.map(() => undefined));
+  });
+});

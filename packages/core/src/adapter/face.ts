@@ -106,6 +106,7 @@ export function componentsToTry({ around = [], inside = [], choiceItem, made }: 
 export interface Finding {
   readonly about:
     | 'value'
+    | 'made'
     | 'change'
     | 'leave'
     | 'focus'

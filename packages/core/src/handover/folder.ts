@@ -1,5 +1,5 @@
 /** What makes a folder of the files: a door, and a page that says what this is, how it came, and what it needs. */
-import { families } from '../adapter/index.js';
+import { componentsBeside, families } from '../adapter/index.js';
 import { lookCss, type Kit } from '../kit/index.js';
 import type { HandoverFile } from './file.js';
 import { called } from './named.js';
@@ -40,14 +40,17 @@ export function indexFile(kit: Kit, isOwn: boolean): HandoverFile {
   };
 }
 
-/** Packages of the inputs that the adapters stand on, with the versions that they were proved with. */
+const moduleOf = (id: string): string => id.split('#')[0] ?? '';
+
+/** Packages of the inputs that the adapters stand on, with the versions that they were proved with, and of what stands beside them. */
 function packagesOf(kit: Kit): string[] {
   const used = new Map<string, string>();
   for (const { package: name, version, family, module } of Object.values(kit.inputs))
     if (families[family].comes !== 'with the page' && !module.startsWith('./')) used.set(name, version);
-  for (const skin of Object.values(kit.skins ?? {})) {
-    const name = packageOf(skin);
-    if (!name.startsWith('.') && !used.has(name)) used.set(name, '');
+  const beside = Object.values(kit.adapters).flatMap(componentsBeside);
+  for (const module of [...beside.map(moduleOf), ...Object.values(kit.skins ?? {}).map(packageOf)]) {
+    const [name] = /^(?:@[^/]+\/)?[^/]+/.exec(module) ?? [''];
+    if (name !== '' && !name.startsWith('.') && !used.has(name)) used.set(name, '');
   }
   return [...used].map(([name, version]) => (version === '' ? name : `${name}@^${version}`)).sort();
 }

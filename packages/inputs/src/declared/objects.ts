@@ -66,8 +66,9 @@ export class Objects {
 
   #gather(type: ts.Type, taken: Taken, depth: number): void {
     const { checker, where } = this.read;
-    const bare = checker.getNonNullableType(type);
     if (depth === 0) return;
+    // Without nothing a type parameter would be an intersection with itself in it.
+    const bare = type.flags & ts.TypeFlags.TypeParameter ? type : checker.getNonNullableType(type);
     if (bare.isUnionOrIntersection()) {
       for (const one of bare.types) this.#gather(one, taken, depth - 1);
       return;

@@ -58,7 +58,7 @@ export async function findMaking(seen: Observation): Promise<void> {
       if (!(await seen.quietly(() => tellsApart(seen, first, second)))) continue;
       seen.adapter = { ...seen.adapter, samples: [toNotation(first), toNotation(second)] };
       seen.note(
-        'value',
+        'made',
         `Its values are objects: ${nameOf(use)} makes them of texts, and ${use.read ?? 'toString'} tells them as texts.`,
         `“${a}” came back as it was, and two of them looked different.`,
         0.95,
