@@ -48,6 +48,8 @@ export interface Checked {
   readonly input: string;
   readonly adapter: AdapterDescription;
   readonly findings: readonly Finding[];
+  /** Why it could not be tried, so that the draft stayed as its declarations speak for it. */
+  readonly untried?: string;
   readonly sheet: ScoreSheet;
 }
 interface Job {
@@ -106,10 +108,12 @@ export async function check(
   const run = async (job: Job, get: typeof bundleFor): Promise<Checked> => {
     let { adapter } = job;
     let findings: readonly Finding[] = [];
+    let untried: string | undefined;
     let verdicts: CheckVerdict[];
     try {
       const ready = await get(job.bundleKey);
-      if (job.input) ({ adapter, findings } = await tryInput(browser, ready, job.input, adapter, depth));
+      if (job.input)
+        ({ adapter, findings, failed: untried } = await tryInput(browser, ready, job.input, adapter, depth));
       const start = { module: join(home, 'packages/stand/src/render.tsx'), name: 'startRendering' };
       const draw = (task: object): Promise<Rendered> =>
         renderer.render({ ...partsOfBundle(project, ofKey(job.bundleKey)), start }, task);
@@ -127,7 +131,14 @@ export async function check(
       adapter: fingerprint(adapter),
       verdicts,
     };
-    return { name: job.name, input: adapter.input, adapter, findings, sheet };
+    return {
+      name: job.name,
+      input: adapter.input,
+      adapter,
+      findings,
+      ...(untried === undefined ? {} : { untried }),
+      sheet,
+    };
   };
   try {
     await Promise.all(Array.from({ length: Math.min(3, availableParallelism() + 1) }, work));
@@ -212,9 +223,9 @@ function adaptersOf(file: string): { jobs: Job[]; inputs: BundledInput[] } {
 }
 
 /** A table that a person reads: one line an adapter, and below it what failed with what to try. */
-export function reportOf({ name, sheet: { verdicts } }: Checked, isBrief = false): string {
+export function reportOf({ name, untried, sheet: { verdicts } }: Checked, isBrief = false): string {
   const { pass, fail, none } = tally(verdicts);
-  const head = `${fail === 0 ? '✓' : '✗'} ${name.padEnd(50)} ${String(pass).padStart(2)} passed, ${fail} failed${none > 0 ? `, ${none} not applicable` : ''}`;
+  const head = `${fail === 0 ? '✓' : '✗'} ${name.padEnd(50)} ${String(pass).padStart(2)} passed, ${fail} failed${none > 0 ? `, ${none} not applicable` : ''}${untried === undefined ? '' : `\n    It could not be tried: ${untried}`}`;
   if (isBrief) {
     const failed = verdicts.filter(({ state }) => state === 'fail').map(({ check: id }) => id);
     return [head, ...(failed.length > 0 ? [`    ${failed.join(', ')}`] : [])].join('\n');

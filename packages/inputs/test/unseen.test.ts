@@ -376,6 +376,7 @@ describe('values that are objects of a library', () => {
       'tide',
       `import * as React from 'react'; import type { Day, Moon } from 'days';
        interface Span<T> { start: T; end: T }
+       type Some<T, M extends boolean> = M extends true ? T[] : T;
        ${all.map((props, i) => `export declare function Picker${i}${props}: React.ReactElement;`).join('\n')}`,
     );
     const inputs = found().map(({ input }) => input);
@@ -394,14 +395,17 @@ describe('values that are objects of a library', () => {
     ]);
   });
   it('are seen through types that depend on others, and in objects and lists', () => {
-    const [bound, span, list] = madeOf(
+    const [bound, span, list, either, pair] = madeOf(
       '<T extends Day>(props: { value?: T | null; onChange?: (day: T) => void })',
       '<T = Day>(props: { value?: Span<T> | null; onChange?: (span: Span<T> | null) => void })',
       '(props: { value?: readonly Day[]; onChange?: (days: Day[]) => void })',
+      '<T = Day, M extends boolean = false>(props: { value?: Some<T, M> | null; onChange?: (some: Some<T, M>) => void })',
+      '(props: { value?: [first: Day | null, last: Day | null]; onChange?: (days: unknown) => void })',
     );
     expect(bound?.uses[0]).toEqual({ by: 'days#parseDay' });
     expect(span).toMatchObject({ property: 'value', members: ['start', 'end'] });
-    expect(list).toMatchObject({ listed: true });
+    expect([list, pair].map((one) => one?.listed)).toEqual([1, 2]);
+    expect([bound, span, list, either].map((one) => one?.alone)).toEqual([true, undefined, undefined, true]);
   });
   it('are not plain objects, nor those of the language and the page', () => {
     const types = ['Moon', 'Date', 'File', 'HTMLElement', 'string | number'];

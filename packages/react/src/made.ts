@@ -19,7 +19,12 @@ export function makingOf({ by, start, read, given = [] }: MadeUse, maker: unknow
     throw new TypeError(
       `The adapter has its values made by “${by}”, which is no function; give one to adapt() under this name.`,
     );
-  const makeOne = (text: string): unknown => (start === 'new' ? Reflect.construct(maker, [text]) : maker(text));
+  const makeOne = (text: string): unknown => {
+    if (text === '') return undefined;
+    const made: unknown = start === 'new' ? Reflect.construct(maker, [text]) : maker(text);
+    // A library that does not throw makes a date that is none, and whose number is none then.
+    return Number.isNaN(made?.valueOf()) ? undefined : made;
+  };
   const readOne = (value: object): unknown => {
     const method = (value as Record<string, unknown>)[read ?? 'toString'];
     return isHandler(method) ? method.apply(value, given.map(fromNotation)) : value;

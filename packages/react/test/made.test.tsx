@@ -47,6 +47,8 @@ describe('an object of a library', () => {
   it('of what no object can be made of, or of another kind than the input bears, there is none', () => {
     expect(makingOf({ by: 'days#parseDay' }, parseDay).make('tomorrow')).toBeUndefined();
     expect(makingOf({ by: 'days#parseDay' }, parseDay, 'text').make({ start: '2026-11-10' })).toBeUndefined();
+    const date = makingOf({ by: 'days#date', start: 'new' }, Date);
+    expect(['', 'tomorrow'].map((text) => date.make(text))).toEqual([undefined, undefined]);
   });
   it('that cannot be told as said goes to the codec as it is, which says so', () => {
     const day = new Day('2026-11-10');

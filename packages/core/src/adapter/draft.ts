@@ -63,7 +63,9 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
   const native = input.family === 'native';
   const start = input.properties.find(
     ({ name, type }) =>
-      /^(default|initial)(Month|Date|View)$/.test(name) && /Date/.test(type) && name !== 'defaultDate',
+      /^(default|initial)(Month|Date|View)$/.test(name) &&
+      (/\bDate\b/.test(type) || alike(type, value.type)) &&
+      name !== 'defaultDate',
   )?.name;
   if (start !== undefined)
     note(

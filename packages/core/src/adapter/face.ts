@@ -84,10 +84,12 @@ export interface PutTogether {
 export interface ObjectValue {
   readonly property: string;
   readonly uses: readonly MadeUse[];
+  /** It may take one alone. */
+  readonly alone?: true;
   /** It takes an object with these members, each such a value: a first and a last day. */
   readonly members?: readonly string[];
-  /** It may take a list of them. */
-  readonly listed?: true;
+  /** It may take a list of them: the number of its items, where that is fixed, or one. */
+  readonly listed?: number;
 }
 
 /** What has to be at hand where an input is tried, beside what the adapter needs that it is tried with. */

@@ -28,7 +28,8 @@ interface Taken {
   readonly objects: Set<ts.Type>;
   /** Of an object that holds such objects: the names of its members. */
   members?: readonly string[];
-  isListed?: true;
+  listed?: number;
+  isAlone?: true;
 }
 
 export class Objects {
@@ -51,7 +52,7 @@ export class Objects {
   #madeFor(property: ts.Symbol): ObjectValue | undefined {
     const { checker, where } = this.read;
     const taken: Taken = { objects: new Set() };
-    this.#gather(checker.getTypeOfSymbolAtLocation(property, where), taken, mostDepth);
+    this.#gather(checker.getTypeOfSymbolAtLocation(property, where), taken, mostDepth, true);
     if (taken.objects.size === 0) return undefined;
     const objects = [...taken.objects];
     const uses = this.#modulesOf(objects)
@@ -60,35 +61,43 @@ export class Objects {
       .slice(0, mostMakers)
       .flatMap(({ use, made }) => this.#readings(made).map((reading) => ({ ...use, ...reading })));
     if (uses.length === 0) return undefined;
-    const { members, isListed } = taken;
-    return { property: property.name, uses, ...(members ? { members } : {}), ...(isListed ? { listed: true } : {}) };
+    const { members, listed, isAlone } = taken;
+    return {
+      property: property.name,
+      uses,
+      ...(isAlone ? { alone: true } : {}),
+      ...(members ? { members } : {}),
+      ...(listed === undefined ? {} : { listed }),
+    };
   }
 
-  #gather(type: ts.Type, taken: Taken, depth: number): void {
+  /** `isAlone`: it is no item of a list and no member of an object. */
+  #gather(type: ts.Type, taken: Taken, depth: number, isAlone: boolean): void {
     const { checker, where } = this.read;
     if (depth === 0) return;
-    // Without nothing a type parameter would be an intersection with itself in it.
-    const bare = type.flags & ts.TypeFlags.TypeParameter ? type : checker.getNonNullableType(type);
+    // Without nothing, one that depends on others would be another around itself.
+    const bare = type.flags & ts.TypeFlags.Instantiable ? type : checker.getNonNullableType(type);
     if (bare.isUnionOrIntersection()) {
-      for (const one of bare.types) this.#gather(one, taken, depth - 1);
+      for (const one of bare.types) this.#gather(one, taken, depth - 1, isAlone);
       return;
     }
     if (bare.flags & ts.TypeFlags.TypeParameter) {
       const least = bare.getDefault() ?? checker.getBaseConstraintOfType(bare);
-      if (least && least !== bare) this.#gather(least, taken, depth - 1);
+      if (least && least !== bare) this.#gather(least, taken, depth - 1, isAlone);
       return;
     }
     if (!(bare.flags & ts.TypeFlags.Object)) {
       // A type that depends on others is known by the most that it can be, and by what it was made of.
       const most = bare.flags & ts.TypeFlags.Instantiable ? checker.getBaseConstraintOfType(bare) : undefined;
       for (const one of [...(most && most !== bare ? [most] : []), ...(bare.aliasTypeArguments ?? [])])
-        this.#gather(one, taken, depth - 1);
+        this.#gather(one, taken, depth - 1, isAlone);
       return;
     }
     if (checker.isArrayType(bare) || checker.isTupleType(bare)) {
       const before = taken.objects.size;
-      for (const one of checker.getTypeArguments(bare as ts.TypeReference)) this.#gather(one, taken, depth - 1);
-      if (taken.objects.size > before) taken.isListed = true;
+      const items = checker.getTypeArguments(bare as ts.TypeReference);
+      for (const one of items) this.#gather(one, taken, depth - 1, false);
+      if (taken.objects.size > before) taken.listed = checker.isTupleType(bare) ? items.length : 1;
       return;
     }
     if (bare.getCallSignatures().length > 0 || !isOfALibrary(bare)) return;
@@ -96,10 +105,11 @@ export class Objects {
     const typeOf = (one: ts.Symbol): ts.Type => checker.getTypeOfSymbolAtLocation(one, where);
     if (properties.some((one) => typeOf(one).getCallSignatures().length > 0)) {
       taken.objects.add(bare);
+      if (isAlone) taken.isAlone = true;
       return;
     }
     const before = taken.objects.size;
-    for (const one of properties.slice(0, 4)) this.#gather(typeOf(one), taken, depth - 1);
+    for (const one of properties.slice(0, 4)) this.#gather(typeOf(one), taken, depth - 1, false);
     if (taken.objects.size > before && taken.members === undefined) taken.members = properties.map(({ name }) => name);
   }
 

@@ -1,5 +1,5 @@
 /** Whether its values are objects of a library, and how they come of texts. */
-import { toNotation, type MadeUse } from '@poietra/core';
+import { toNotation, type FoundInput, type MadeUse } from '@poietra/core';
 import type { Making } from '@poietra/react';
 import { tellsApart } from './apart.js';
 import type { Observation } from './observation.js';
@@ -7,12 +7,12 @@ import type { Observation } from './observation.js';
 /** Texts that libraries read, the plainest first: days, times, both, months, colours. The third stands for “no value”: of colours
  * one from which all others can be reached by turning and drawing, as from black they cannot. */
 const texts: readonly (readonly [string, string, string])[] = [
-  ['2026-11-10', '2026-11-20', '2026-11-01'],
+  ['2026-11-10', '2027-02-20', '2026-11-01'],
   ['09:15', '12:30', '00:00'],
   ['09:15:00', '12:30:00', '00:00:00'],
-  ['2026-11-10T09:15', '2026-11-20T12:30', '2026-11-01T00:00'],
-  ['2026-11-10T09:15:00', '2026-11-20T12:30:00', '2026-11-01T00:00:00'],
-  ['2026-11', '2026-12', '2026-01'],
+  ['2026-11-10T09:15', '2027-02-20T12:30', '2026-11-01T00:00'],
+  ['2026-11-10T09:15:00', '2027-02-20T12:30:00', '2026-11-01T00:00:00'],
+  ['2026-11', '2027-02', '2026-01'],
   ['#336699', '#aa5500', '#ff0000'],
   ['#336699', '#AA5500', '#FF0000'],
   ['rgb(51, 102, 153)', 'rgb(170, 85, 0)', 'rgb(255, 0, 0)'],
@@ -32,9 +32,18 @@ export function* makings(seen: Observation): Generator<Made> {
   if (made?.property !== seen.adapter.value.property) return;
   for (const [a, b, none] of texts)
     for (const use of made.uses) {
-      const { making } = seen.make({ ...seen.adapter, value: { ...seen.adapter.value, made: use } }) ?? {};
+      const making = makingBy(seen, use);
       if (making && [a, b, none].every((text) => comesBack(making, text))) yield { use, a, b, none };
     }
+}
+
+/** None where what is declared is not there: types may name what nothing exports. */
+function makingBy({ make, adapter }: Observation, made: MadeUse): Making | undefined {
+  try {
+    return make({ ...adapter, value: { ...adapter.value, made } })?.making;
+  } catch {
+    return undefined;
+  }
 }
 
 function comesBack(making: Making, text: string): boolean {
@@ -51,9 +60,8 @@ function comesBack(making: Making, text: string): boolean {
  */
 export async function findMaking(seen: Observation): Promise<void> {
   const before = seen.adapter;
-  const { members, listed } = seen.input.made ?? {};
   for (const { use, a, b } of makings(seen))
-    for (const [first, second] of shapes(a, b, members, listed)) {
+    for (const [first, second] of shapes(a, b, seen.input.made)) {
       seen.adapter = { ...before, value: { ...before.value, made: use } };
       if (!(await seen.quietly(() => tellsApart(seen, first, second)))) continue;
       seen.adapter = { ...seen.adapter, samples: [toNotation(first), toNotation(second)] };
@@ -74,25 +82,22 @@ export function textForNone({ adapter: { samples } }: Observation): string | und
 }
 
 /** A range begins before it ends. */
-function* shapes(
-  a: string,
-  b: string,
-  members: readonly string[] | undefined,
-  isListed: true | undefined,
-): Generator<readonly [unknown, unknown]> {
-  yield [a, b];
-  const [first, last] = members ?? [];
+function* shapes(a: string, b: string, made: FoundInput['made']): Generator<readonly [unknown, unknown]> {
+  if (made?.alone) yield [a, b];
+  const [first, last] = made?.members ?? [];
   if (first !== undefined && last !== undefined)
     yield [
       { [first]: a, [last]: b },
       { [first]: b, [last]: b },
     ];
-  if (!isListed) return;
-  yield [[a], [b]];
+  if (!made?.listed) return;
+  // Of a first and a last one only the last may be moved.
+  const before = Array.from({ length: made.listed - 1 }, () => a);
   yield [
-    [a, b],
-    [b, b],
+    [...before, a],
+    [...before, b],
   ];
+  if (made.listed === 1) yield [[a, b], [b]];
 }
 
 const nameOf = ({ by }: MadeUse): string => by.slice(by.indexOf('#') + 1);

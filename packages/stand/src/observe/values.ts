@@ -62,7 +62,9 @@ export async function findEmpty(seen: Observation): Promise<void> {
   const before = seen.adapter;
   let best: { adapter: AdapterDescription; points: number } | undefined;
   const text = value.made && textForNone(seen);
-  for (const empty of [...declared, ...emptiesFor(sample, type), ...(text === undefined ? [] : [text])]) {
+  // An object of a library is missed as nothing, and not as an empty text or list.
+  const usual = emptiesFor(value.made ? undefined : sample, type);
+  for (const empty of [...declared, ...usual, ...(text === undefined ? [] : [text])]) {
     const { empty: _, ...bare } = value;
     seen.adapter = { ...before, value: empty === undefined ? bare : { ...bare, empty: toNotation(empty) } };
     const points = await seen.quietly(() => emptyPoints(seen, sample));
