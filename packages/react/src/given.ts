@@ -8,7 +8,6 @@ import {
   type FromNotation,
 } from '@poietra/core';
 import type { FunctionComponent } from 'react';
-import type { Making } from './made.js';
 
 export type Handler = (...args: unknown[]) => unknown;
 export const isHandler = (value: unknown): value is Handler => typeof value === 'function';
@@ -33,6 +32,14 @@ export interface AdaptedProps {
   /** Further properties from the place of use. They win, but for those that carry the line; handlers of both are called. */
   readonly extra?: Readonly<Record<string, unknown>> | undefined;
 }
+/** The way of a field's text to an input's own object, and back. */
+export interface Making {
+  /** The objects for what is shown; `undefined` where no object can be made of it. */
+  make(shown: unknown): unknown;
+  /** The text of what the input reports. What is no object of a library stays as it is. */
+  read(raw: unknown): unknown;
+}
+
 /** The words of a field that its input draws itself; whoever draws the field leaves them out. */
 export interface OwnWords {
   readonly label?: boolean;

@@ -1,6 +1,6 @@
 /** @poietra/react: forms of the core drawn with React. */
 export { adapt } from './adapt.js';
-export type { AdaptedInput, AdaptedProps, OwnWords, Reached } from './given.js';
+export type { AdaptedInput, AdaptedProps, Making, OwnWords, Reached } from './given.js';
 export { Place } from './place.js';
 export type { PlaceProps } from './skinned-field.js';
 export { useFollowed } from './follow.js';
@@ -18,7 +18,6 @@ export { labelAt } from './mending.js';
 export { reveal } from './reveal.js';
 export { drawOwnHints, type OwnHints } from './own-hints.js';
 export type { Drawings, FetchChoices } from './drawing.js';
-export type { Making } from './made.js';
 export { adaptTogether } from './together.js';
 export { FormScope, useFormAround, useScope } from './scope.js';
 export { compact, plain, suiteSkin, Told, type Skin, type SkinProps, type SuiteParts } from './skin.js';

@@ -1,14 +1,6 @@
 /** Values that are objects of a library: made of the text that a field shows, and read as text again. */
 import { fromNotation, isObject, setOwn, valueKind, type MadeUse, type ValueKind } from '@poietra/core';
-import { isHandler } from './given.js';
-
-/** The way of a field's text to an input's own object, and back. */
-export interface Making {
-  /** The objects for what is shown; `undefined` where no object can be made of it. */
-  make(shown: unknown): unknown;
-  /** The text of what the input reports. What is no object of a library stays as it is. */
-  read(raw: unknown): unknown;
-}
+import { isHandler, type Making } from './given.js';
 
 /**
  * `kind`: of what is shown; anything else is no value.

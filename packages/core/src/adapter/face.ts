@@ -93,13 +93,17 @@ export interface ObjectValue {
 }
 
 /** What has to be at hand where an input is tried, beside what the adapter needs that it is tried with. */
-export function componentsToTry({ around = [], inside = [], choiceItem, made }: FoundInput): string[] {
+export function componentsToTry(input: FoundInput): string[] {
+  return [...new Set([...partsToTry(input), ...(input.made?.uses ?? []).map(({ by }) => by)])];
+}
+
+/** The components among that: what may stand around and inside the input. */
+export function partsToTry({ around = [], inside = [], choiceItem }: FoundInput): string[] {
   return [
     ...new Set([
       ...wrappedIn(around),
       ...inside.flatMap((one) => componentsIn(one.inside)),
       ...(choiceItem ? [choiceItem.component] : []),
-      ...(made ? made.uses.map(({ by }) => by) : []),
     ]),
   ];
 }

@@ -34,7 +34,7 @@ export { emptiesFor, readingsOf, reportsOf, samplesFor, type Heard, type Reading
 export { ownProperties, pathWords, propertiesFor, valueIn, valueKind, type FromNotation } from './drive.js';
 export { valueNames, draftAdapter, focusWords } from './draft.js';
 export { namePairIn, type NamePair } from './name-pairs.js';
-export { componentsToTry } from './face.js';
+export { componentsToTry, partsToTry } from './face.js';
 export type { DeclaredEvent, DeclaredProperty, Finding, FoundInput, ObjectValue, PutTogether } from './face.js';
 export { boxAdapters, nativeAdapters } from './boxes.js';
 export { plainAdapters } from './native.js';

@@ -1,6 +1,6 @@
 import {
   componentsBeside,
-  componentsToTry,
+  partsToTry,
   foreignInputs,
   ownProperties,
   type AdapterDescription,
@@ -119,7 +119,7 @@ export function InputSheet(props: Props): ReactNode {
               {input?.family === 'component' && (
                 <PutTogether
                   inside={adapter.inside ?? []}
-                  known={componentsToTry(input)}
+                  known={partsToTry(input)}
                   onChange={(inside) => onGive({ inside })}
                 />
               )}
