@@ -28,6 +28,7 @@ async function newKit(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'New kit' }).click();
   await page.getByRole('button', { name: 'Begin with nothing' }).click();
   await expect(page).toHaveURL('/forms/new-form');
+  await allSaved(page);
   await page.goto('/kit');
 }
 async function named(page: Page, name: string): Promise<void> {

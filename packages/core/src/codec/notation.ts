@@ -33,7 +33,7 @@ export function fromNotation(written: unknown): unknown {
   return read;
 }
 
-/** A value as JSON that `readWritten` turns back; what it has no way to write becomes a note of its kind. */
+/** A value as JSON that `fromNotation` turns back; what it has no way to write becomes a note of its kind. */
 export function toNotation(value: unknown, depth = 0): unknown {
   if (value === undefined) return { [mark]: 'undefined' };
   if (typeof value === 'bigint') return { [mark]: 'bigint', value: String(value) };
@@ -80,7 +80,7 @@ export function same(a: unknown, b: unknown): boolean {
 
 const readable = new Set(['Date', 'undefined', 'number', 'bigint', 'Set']);
 
-/** Whether `readWritten` gives back all of what `write` writes of it; objects of a package's own classes do not come back. */
+/** Whether `fromNotation` gives back all of what `toNotation` writes of it; objects of a package's own classes do not come back. */
 export function hasNotation(value: unknown): boolean {
   const isSound = (written: unknown): boolean => {
     if (Array.isArray(written)) return written.every(isSound);

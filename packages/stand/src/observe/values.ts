@@ -62,8 +62,8 @@ export async function findEmpty(seen: Observation): Promise<void> {
   const before = seen.adapter;
   let best: { adapter: AdapterDescription; points: number } | undefined;
   const text = value.made && textForNone(seen);
-  // An object of a library is missed as nothing, and not as an empty text or list.
-  const usual = emptiesFor(value.made ? undefined : sample, type);
+  // Where objects of a library are taken, nothing is rather said by nothing than by an empty list.
+  const usual = value.made ? [undefined, null, ...(Array.isArray(sample) ? [[]] : [])] : emptiesFor(sample, type);
   for (const empty of [...declared, ...usual, ...(text === undefined ? [] : [text])]) {
     const { empty: _, ...bare } = value;
     seen.adapter = { ...before, value: empty === undefined ? bare : { ...bare, empty: toNotation(empty) } };
