@@ -65,7 +65,7 @@ test('a picker whose values are objects of a library gives texts, by a sentence 
 }) => {
   await page.goto('/inputs/antd%23DatePicker.YearPicker');
   const speaks = page.getByRole('region', { name: 'How it speaks' });
-  await expect(speaks).toContainText('Its values are objects: default makes them of texts', { timeout: 60_000 });
+  await expect(speaks).toContainText('Its values are objects: dayjs#default makes them of texts', { timeout: 60_000 });
   await page.getByRole('button', { name: 'Draft the adapter' }).click();
   await expect(page).toHaveURL('/adapters/date-picker-year-picker');
   const sentences = page.getByRole('region', { name: 'How it speaks' });

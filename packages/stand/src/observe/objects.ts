@@ -4,8 +4,10 @@ import type { Making } from '@poietra/react';
 import { tellsApart } from './apart.js';
 import type { Observation } from './observation.js';
 
-/** Texts that libraries read, the plainest first: days, times, both, months, colours. The third stands for “no value”: of colours
- * one from which all others can be reached by turning and drawing, as from black they cannot. */
+/**
+ * Texts that libraries read, the plainest first: days, times, both, months, colours. The third stands for “no value”: of
+ * colours one from which all others can be reached by turning and drawing, as from black they cannot.
+ */
 const texts: readonly (readonly [string, string, string])[] = [
   ['2026-11-10', '2027-02-20', '2026-11-01'],
   ['09:15', '12:30', '00:00'],
@@ -67,7 +69,7 @@ export async function findMaking(seen: Observation): Promise<void> {
       seen.adapter = { ...seen.adapter, samples: [toNotation(first), toNotation(second)] };
       seen.note(
         'made',
-        `Its values are objects: ${nameOf(use)} makes them of texts, and ${use.read ?? 'toString'} tells them as texts.`,
+        `Its values are objects: ${use.by} makes them of texts, and ${use.read ?? 'toString'} tells them as texts.`,
         `“${a}” came back as it was, and two of them looked different.`,
         0.95,
       );
@@ -99,5 +101,3 @@ function* shapes(a: string, b: string, made: FoundInput['made']): Generator<read
   ];
   if (made.listed === 1) yield [[a, b], [b]];
 }
-
-const nameOf = ({ by }: MadeUse): string => by.slice(by.indexOf('#') + 1);
