@@ -117,7 +117,7 @@ describe('sentences about an adapter', () => {
     expect(next).toEqual(adapter);
   });
   it('say how values that are objects of a library are made', () => {
-    expect(said(adapter, 'made')).toBe('Its values are made of texts by nothing: it takes values as they are.');
+    expect(said(adapter, 'made')).toBe('Takes its values as they are.');
     let next = changeSlot(adapter, '/value/made/by', 'days#Day.from');
     expect(said(next, 'made')).toBe(
       'Its values are made of texts by days#Day.from, which is called, and read as texts by their toString, which is given nothing.',

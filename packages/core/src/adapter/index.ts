@@ -39,5 +39,6 @@ export type { DeclaredEvent, DeclaredProperty, Finding, FoundInput, ObjectValue,
 export { boxAdapters, nativeAdapters } from './boxes.js';
 export { plainAdapters } from './native.js';
 export { foreignInputs, inputsOf, partOf, putTogether, togetherInput, versionOf, withPart } from './together.js';
-export { changeSlot, sentencesFor, type Sentence, type Slot } from './sentences.js';
+export { changeSlot, sentencesFor } from './sentences.js';
+export type { Sentence, Slot } from './slot.js';
 export { describe as describeValue, type Described } from './described.js';

@@ -4,23 +4,8 @@ import type { AdapterDescription, ChoicesUse } from './description.js';
 import { pathWords, type told } from './drive.js';
 import type { FoundInput } from './face.js';
 import { families } from './families.js';
-
-/** A word of a sentence that can be changed. */
-export interface Slot {
-  /** Where in the description. */
-  readonly at: string;
-  readonly value: string;
-  /** What it says where it is shown, if that differs from the value. */
-  readonly words?: string;
-  readonly choices: readonly string[];
-  /** Whether anything else may be typed, too. */
-  readonly open: boolean;
-}
-/** What an adapter says, as a sentence whose words can be changed. */
-export interface Sentence {
-  readonly about: string;
-  readonly parts: readonly (string | Slot)[];
-}
+import { changeMade, madeSentence } from './made-sentence.js';
+import type { Sentence, Slot } from './slot.js';
 
 type Told = (typeof told)[number];
 
@@ -250,42 +235,6 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
   ];
 }
 
-/** How its values are made, where they are objects of a library. */
-function madeSentence(
-  { value: { made } }: AdapterDescription,
-  input: FoundInput | undefined,
-  slot: (at: string, choices: readonly string[], words?: string) => Slot,
-): Sentence {
-  const uses = input?.made?.uses ?? [];
-  const by = slot(
-    '/value/made/by',
-    uses.map((use) => use.by),
-    made ? undefined : 'nothing: it takes values as they are',
-  );
-  if (!made) return { about: 'made', parts: ['Its values are made of texts by ', by, '.'] };
-  const given = made.given ? JSON.stringify(made.given) : '';
-  return {
-    about: 'made',
-    parts: [
-      'Its values are made of texts by ',
-      by,
-      ', ',
-      { ...slot('/value/made/start', ['new'], made.start ? 'with new' : 'which is called'), open: false },
-      ', and read as texts by their ',
-      slot('/value/made/read', ['toString', ...uses.flatMap(({ read }) => read ?? [])], made.read ?? 'toString'),
-      ', which is given ',
-      {
-        at: '/value/made/given',
-        value: given,
-        choices: [...new Set(uses.flatMap((use) => (use.given ? [JSON.stringify(use.given)] : [])))],
-        open: true,
-        ...(made.given ? {} : { words: 'nothing' }),
-      },
-      '.',
-    ],
-  };
-}
-
 const realChoices = ['input', 'textarea', 'select', '[role=combobox]', '[role=slider]', '[role=radiogroup]', 'button'];
 const kinds = ['text', 'number', 'boolean', 'list', 'object'];
 
@@ -323,19 +272,6 @@ export function changeSlot(adapter: AdapterDescription, at: string, value: strin
     return removeAt(adapter, joinPointer('', part));
   if (value.trim() === '') throw new TypeError(`“${part} ${member}” cannot be empty: without it the line is broken.`);
   return replaceAt(adapter, at, value.trim());
-}
-
-function changeMade(adapter: AdapterDescription, at: string, value: string): AdapterDescription {
-  const isName = at === '/value/made/by';
-  if (value === '') return removeAt(adapter, isName ? '/value/made' : at);
-  if (isName && !/^[^#\s]+#[^#\s]+$/.test(value))
-    throw new TypeError('Write what makes them as package#export, like dayjs#default.');
-  if (at === '/value/made/start' && value !== 'new') throw new TypeError('Here stands new, or nothing.');
-  if (isName && !adapter.value.made) return replaceAt(adapter, '/value/made', { by: value });
-  if (at !== '/value/made/given') return replaceAt(adapter, at, value);
-  const given: unknown = JSON.parse(value);
-  if (!Array.isArray(given)) throw new TypeError('What the method is given is a list, like ["YYYY-MM-DD"].');
-  return given.length > 0 ? replaceAt(adapter, at, given) : removeAt(adapter, at);
 }
 
 /** A property's name, `<tag>` of child elements, or `package#Export` of child components; what else is said of choices stays. */
