@@ -1,5 +1,5 @@
 /** Values that are objects of a library: made of the text that a field shows, and read as text again. */
-import { fromNotation, isObject, setOwn, valueKind, type MadeUse, type ValueKind } from '@poietra/core';
+import { fromNotation, isPlain, setOwn, valueKind, type MadeUse, type ValueKind } from '@poietra/core';
 import { isHandler, type Making } from './given.js';
 
 /**
@@ -38,13 +38,8 @@ export function makingOf({ by, start, read, given = [] }: MadeUse, maker: unknow
 /** Each value in it changed: itself, or what a list or a plain object holds. */
 function within(value: unknown, change: (one: unknown) => unknown): unknown {
   if (Array.isArray(value)) return value.map((item) => within(item, change));
-  if (!isObject(value) || !isPlain(value)) return change(value);
+  if (!isPlain(value)) return change(value);
   const changed: Record<string, unknown> = {};
   for (const [name, member] of Object.entries(value)) setOwn(changed, name, within(member, change));
   return changed;
-}
-
-function isPlain(value: object): boolean {
-  const prototype: unknown = Object.getPrototypeOf(value);
-  return prototype === null || prototype === Object.prototype;
 }
