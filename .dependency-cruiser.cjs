@@ -29,7 +29,7 @@ const mayKnow = {
   testing: ['json', 'codec', 'adapter', 'form'],
   // What forms that are written out use, each part on its own.
   written: ['json', 'schema', 'codec', 'expression', 'words', 'form', 'plan'],
-  handover: ['json', 'schema', 'codec', 'adapter', 'words', 'form', 'plan', 'kit'],
+  handover: ['json', 'schema', 'codec', 'adapter', 'expression', 'words', 'form', 'plan', 'kit'],
 };
 const room = (name) => `^packages/core/src/${name}/`;
 
@@ -51,7 +51,11 @@ module.exports = {
       name: `core-${name}-has-one-door`,
       severity: 'error',
       // The door for written forms hands on single parts, so that a bundler takes no others.
-      from: { path: '^packages/core/src/', pathNot: [room(name), room('written')] },
+      // The hand-over, which writes expressions out, needs the language at once that all others fetch.
+      from: {
+        path: '^packages/core/src/',
+        pathNot: [room(name), room('written'), ...(name === 'expression' ? [room('handover')] : [])],
+      },
       to: { path: room(name), pathNot: `${room(name)}index\\.ts$` },
     })),
     {

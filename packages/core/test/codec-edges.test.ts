@@ -493,6 +493,287 @@ const edges: readonly (readonly [kind: string, options: Record<string, unknown>,
       [[1, 2], [1, 2]],
     ],
   }],
+  ['steps', {}, {
+    parse: [
+      ['x', 'x'], [5, 5], ['', undefined], [anyFunction, no('The steps leave a function, which has no form in JSON.')],
+      [day, no('The steps leave an object, which has no form in JSON.')],
+    ],
+    show: [
+      ['x', 'x'], [5, 5], [null, ''], [undefined, ''],
+    ],
+    serialise: [
+      ['x', 'x'], [day, '2026-12-01'], [anyFunction, undefined],
+    ],
+    revive: [
+      ['x', 'x'], [null, null], [undefined, undefined],
+    ],
+  }],
+  ['steps', { steps: 'no list' }, {
+    parse: [
+      ['x', 'x'],
+    ],
+  }],
+  ['steps', { steps: [{ do: 'upper' }] }, {
+    parse: [
+      [' a ', ' A '], [5, no('A text was expected, but came 5.')],
+    ],
+    show: [
+      ['A', 'A'],
+    ],
+  }],
+  ['steps', { steps: [{ do: 'lower' }] }, {
+    parse: [
+      [' A ', ' a '],
+    ],
+    show: [
+      ['A', 'A'],
+    ],
+  }],
+  ['steps', { steps: [{ do: 'trim' }] }, {
+    parse: [
+      [' A ', 'A'], ['  ', ''],
+    ],
+    show: [
+      [' A ', ' A '],
+    ],
+  }],
+  ['steps', { steps: [{ do: 'replace', what: '.', with: '-' }] }, {
+    parse: [
+      ['1.2.3', '1-2-3'],
+    ],
+    show: [
+      ['1-2', '1-2'],
+    ],
+  }],
+  ['steps', { steps: [{ do: 'replace', what: '.' }] }, {
+    parse: [
+      ['1.2.3', '123'],
+    ],
+  }],
+  ['steps', { steps: [{ do: 'replace', what: '.', with: 5 }] }, {
+    parse: [
+      ['1.2', '12'],
+    ],
+  }],
+  ['steps', { steps: [{ do: 'before', text: 'SK ' }] }, {
+    parse: [
+      ['SK 214', '214'], ['214', '214'], ['x SK 2', 'x SK 2'], ['SK SK 2', 'SK 2'], ['SK ', ''],
+    ],
+    show: [
+      ['214', 'SK 214'], [5, 5],
+    ],
+  }],
+  ['steps', { steps: [{ do: 'split', at: ',' }] }, {
+    parse: [
+      ['a,b', ['a', 'b']], ['a', ['a']],
+    ],
+    show: [
+      [['a', 'b'], 'a,b'], [5, 5], ['a', 'a'],
+    ],
+  }],
+  ['steps', { steps: [{ do: 'join', with: '+' }] }, {
+    parse: [
+      [['a', 'b'], 'a+b'], [[], ''],
+    ],
+    show: [
+      ['a+b', ['a', 'b']], [5, 5],
+    ],
+  }],
+  ['steps', { steps: [{ do: 'look up', table: { A: 1, B: { of: 2 } } }] }, {
+    parse: [
+      ['A', 1], ['B', { of: 2 }], [1, no('“1” is not in the table: A, B.')],
+    ],
+    show: [
+      [1, 'A'], [3, 3],
+    ],
+  }],
+  ['steps', { steps: [{ do: 'look up', table: 'A' }] }, {
+    parse: [
+      ['A', no('“A” is not in the table: .')],
+    ],
+  }],
+  ['steps', { steps: [{ do: 'map', steps: [{ do: 'upper' }] }] }, {
+    parse: [
+      [['a', 'b'], ['A', 'B']], [[], []], [['a', 5], no('Item 2: A text was expected, but came 5.')],
+      [[5, 6], no('Item 1: A text was expected, but came 5.')],
+    ],
+    show: [
+      [['A'], ['A']], [5, 5],
+    ],
+  }],
+  ['steps', { steps: [{ do: 'map', steps: [{ do: 'before', text: '#' }] }] }, {
+    show: [
+      [['A', 'B'], ['#A', '#B']],
+    ],
+  }],
+  ['steps', { steps: [{ do: 'map' }] }, {
+    parse: [
+      [['a', 5], ['a', 5]],
+    ],
+  }],
+  ['steps', { steps: [{ do: 'number', locale: 'de' }] }, {
+    parse: [
+      ['1,5', 1.5],
+    ],
+    show: [
+      [1.5, '1,5'],
+    ],
+  }],
+  ['steps', { steps: [{ do: 'split', at: ' ' }, { do: 'map', steps: [{ do: 'date' }] }] }, {
+    parse: [
+      ['2026-12-01', no('The steps leave a list, which has no form in JSON.')],
+    ],
+  }],
+  ['steps', { steps: [{ do: 'trim' }, { do: 'date' }] }, {
+    parse: [
+      [' 2026-12-01 ', day], ['x', no('Step 2: “x” is no date; write it like 2026-11-23.')],
+    ],
+    show: [
+      [day, '2026-12-01'],
+    ],
+    revive: [
+      ['2026-12-01', day], ['x', no('A date like 2026-11-23 was expected, but the record has “x”.')],
+    ],
+  }],
+  ['list', { separator: '; ' }, {
+    parse: [
+      ['a;b ; c', ['a', 'b', 'c']],
+    ],
+    show: [
+      [['a', 'b'], 'a; b'],
+    ],
+  }],
+  ...[{ separator: '' }, { separator: 5 }].map((options): (typeof edges)[number] => ['list', options, {
+    parse: [
+      ['a,b', ['a', 'b']], [[' a ', ''], ['a']], [[''], []],
+    ],
+    show: [
+      [['a', 'b'], 'a, b'], [['a'], 'a'],
+    ],
+  }]),
+  ['list', { separator: '\n' }, {
+    parse: [
+      ['a b\n c', ['a b', 'c']],
+    ],
+    show: [
+      [['a', 'b'], 'a\nb'],
+    ],
+  }],
+  ['parts', {}, {
+    parse: [
+      ['a b', 'a b'], [['a', 'b'], 'a b'], [['a', ''], no('Part 2 is not there yet.')], [['a b', 'c'], 'a b c'], [[], undefined],
+      [[true, 'a'], no('Part 1 is not there yet.')],
+    ],
+    show: [
+      ['a b', 'a b'], [5, ''],
+    ],
+    revive: [
+      [undefined, undefined], [null, no('A text was expected, but the record has null.')],
+    ],
+  }],
+  ['parts', { names: ['first', 'last'], labels: ['Given name'] }, {
+    parse: [
+      [' Anna Maria Holm ', 'Anna Maria Holm'], ['Anna Maria Holm', 'Anna Maria Holm'],
+      [{ first: 'Anna', last: 'Maria Holm' }, 'Anna Maria Holm'], [{ first: ' Anna ', last: 'Holm ' }, 'Anna Holm'],
+      [{ first: 'Anna Maria', last: 'Holm' }, no('Given name has “ ” in it, which stands between the parts.')],
+      [{ last: 'Holm' }, no('Given name is not there yet.')], [['a', 'b', 'c'], 'a b c'],
+      [['a', 'b', ''], no('Part 3 is not there yet.')], [['a'], no('Last is not there yet.')],
+    ],
+    show: [
+      ['Anna Maria Holm', { first: 'Anna', last: 'Maria Holm' }],
+    ],
+  }],
+  ['parts', { names: ['first', 'last'], at: 'last' }, {
+    parse: [
+      [{ first: 'Anna Maria', last: 'Holm' }, 'Anna Maria Holm'],
+      [{ first: 'Anna', last: 'Maria Holm' }, no('Last has “ ” in it, which stands between the parts.')],
+    ],
+    show: [
+      ['Anna Maria Holm', { first: 'Anna Maria', last: 'Holm' }], ['Anna', { first: 'Anna', last: '' }],
+    ],
+  }],
+  ['parts', { names: ['a', 'b', 'c'], separator: '-', at: 'first' }, {
+    show: [
+      ['1-2-3-4', { a: '1', b: '2', c: '3-4' }], ['1 - 2 - 3 ', { a: '1', b: '2', c: '3' }],
+    ],
+  }],
+  ['parts', { names: ['houseNo2Floor', 'post_code-of', 5] }, {
+    parse: [
+      [['', '', 'x'], no('House no2 floor is not there yet.')], [['x', '', 'x'], no('Post code of is not there yet.')],
+      [['x', 'y', ''], no(' is not there yet.')],
+    ],
+  }],
+  ['chosen', {}, {
+    parse: [
+      [{ unchosen: 5 }, { unchosen: 5 }], ['', undefined],
+    ],
+    show: [
+      ['a', 'a'], [undefined, undefined],
+    ],
+    serialise: [
+      ['a', 'a'],
+    ],
+    revive: [
+      ['a', 'a'], [null, null],
+    ],
+  }],
+  ['choice', { key: 5, text: 'name', choices: [{ value: 'a', name: 'A' }, 'b', null] }, {
+    parse: [
+      [{ value: 'a' }, 'a'], [{ value: null }, null], ['b', 'b'], [{ value: [1] }, no('The choice has no “value”.')],
+      [{ label: 'x' }, no('The choice has no “value”.')], ['', undefined], [undefined, undefined],
+      [anyFunction, no('The choice has no “value”.')],
+    ],
+    show: [
+      ['a', { value: 'a', name: 'A' }], ['b', { value: 'b', name: 'b' }], [null, null], [false, { value: false, name: 'false' }],
+    ],
+    revive: [
+      [undefined, undefined], [['a'], no('A key was expected, but the record has a list.')],
+    ],
+  }],
+  ['choice', { many: true, choices: 'none' }, {
+    parse: [
+      [[], []], ['', undefined], [[{ value: 'a' }, 'b'], ['a', 'b']],
+    ],
+    show: [
+      [undefined, []], ['x', []], [['a'], [{ value: 'a', label: 'a' }]],
+    ],
+    revive: [
+      [undefined, undefined], [null, no('A list of keys was expected, but the record has null.')],
+    ],
+  }],
+  ['choice', { many: 'yes' }, {
+    parse: [
+      [{ value: 'a' }, 'a'],
+    ],
+  }],
+  ['file', { most: 4, mediaType: 5 }, {
+    parse: [
+      ['data:text/plain;base64,AAAAAA==', 'data:text/plain;base64,AAAAAA=='],
+      ['data:text/plain;base64,AAAAAAA=', no('The file has 5 bytes; at most 4 are taken.')],
+      ['data:text/plain;base64,AAAA', 'data:text/plain;base64,AAAA'],
+      ...['xdata:text/plain;base64,AAAA', 'data:a,b;base64,AAAA', 'data:text/plain,AAAA', 'data:text/plain;base64,AAA!',
+        'data:text/plain;base64,A===', 'data:text/plain;base64,AAAA x'].map((text): Rows[number] =>
+        [text, no(`A file as data text was expected, but the input gave “${text}”.`)]),
+    ],
+    show: [
+      [5, undefined], [undefined, undefined],
+    ],
+  }],
+  ['file', { most: 'few', mediaType: 'text/plain' }, {
+    parse: [
+      ['data:text/plain;charset=utf-8;base64,AAAAAAAA', 'data:text/plain;charset=utf-8;base64,AAAAAAAA'],
+      ['data:text/html;charset=utf-8;base64,AAAA', no('The file is of the kind text/html; text/plain is expected.')],
+    ],
+  }],
+  ['file', { sends: 'base64', mediaType: 'text/plain' }, {
+    serialise: [
+      ['data:text/plain;charset=utf-8;base64,AA==', 'AA=='], ['AA==', undefined],
+    ],
+    revive: [
+      ['AA==', 'data:text/plain;base64,AA=='], [5, no('A file in base64 was expected, but the record has 5.')],
+      [undefined, undefined], [null, undefined],
+    ],
+  }],
 ];
 
 describe.each(edges)('%s %j', (kind, options, ways) => {

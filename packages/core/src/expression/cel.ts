@@ -1,6 +1,7 @@
 import { Environment, ParseError } from '@marcbachmann/cel-js';
+import { askedBy } from './asked.js';
 import { referencesIn } from './references.js';
-import type { Expressed, Expression, Expressions } from './types.js';
+import type { Expression, Expressions, Scope } from './types.js';
 
 const arithmetic: Readonly<Record<string, (a: number, b: number) => number>> = {
   '+': (a, b) => a + b,
@@ -54,26 +55,15 @@ export function celExpressions(): Expressions {
 }
 
 function asker(env: Environment, text: string): Expression['ask'] {
-  let run: (scope: Record<string, unknown>) => unknown;
+  let run: (scope: Scope) => unknown;
   try {
-    run = env.parse(text);
+    run = env.parse(text) as (scope: Scope) => unknown;
   } catch (error) {
     const trouble = `The expression cannot be read: ${wordsOf(error)}`;
     return () => ({ trouble });
   }
-  return ({ form, here, value }): Expressed => {
-    try {
-      return { value: plain(run({ form: form ?? {}, here: here ?? {}, value: value ?? null })) };
-    } catch (error) {
-      const words = wordsOf(error);
-      // While a form is being filled, what is not there yet is no fault of the expression.
-      return /No such key|no such key|index out of|out of bounds/i.test(words) || isAboutNull(words)
-        ? { missing: words }
-        : { trouble: words };
-    }
-  };
+  return askedBy(run, wordsOf);
 }
-const isAboutNull = (words: string): boolean => /\bnull\b/.test(words);
 
 function wordsOf(error: unknown): string {
   if (!(error instanceof Error)) return String(error);
@@ -81,10 +71,19 @@ function wordsOf(error: unknown): string {
   return error instanceof ParseError ? `${first}.` : first;
 }
 
-/** What the language gives, as JSON. */
-function plain(value: unknown): unknown {
-  if (typeof value === 'bigint') return Number(value);
-  if (Array.isArray(value)) return value.map(plain);
-  if (typeof value === 'number') return Number.isFinite(value) ? value : undefined;
-  return value;
+/** A node of a text that was read, as `readTree` gives it: the operator, what it works on, and the type that is sure of it. */
+export interface ExpressionNode {
+  readonly op: string;
+  readonly args: unknown;
+  readonly checkedType?: { readonly kind: string };
+}
+
+/** A text taken apart; `undefined` where it cannot be read, or where its types show that it cannot be computed. */
+export function readTree(text: string): ExpressionNode | undefined {
+  try {
+    const read = environment().parse(text);
+    return read.check().valid ? read.ast : undefined;
+  } catch {
+    return undefined;
+  }
 }

@@ -12,6 +12,7 @@ import {
   type PlanRules,
 } from '../plan/index.js';
 import { fillDefaults, readGraph } from '../schema/index.js';
+import { expressionsSource } from './expression-source.js';
 import { comment, listSource, literal, objectSource, quoted } from './source.js';
 import { NodeWriter, NotWritable } from './written-nodes.js';
 import { PartWriter } from './written-parts.js';
@@ -61,6 +62,7 @@ function formWritten({ schema, hints = {}, rules, file }: FormToWrite): FormWrit
   const accepts = start === undefined ? undefined : nodes.verdict();
   const makers = makersOf(parts.nodes);
   const placed = asksExpressions(text) ? expressionsOf(root) : undefined;
+  const asks = placed && asksSource(placed);
   const isCode = parts.nodes.some((node) => node.kind === 'field' && node.codec.kind === 'code');
   const hasOwnNames = parts.nodes.some((node) => node.kind === 'group' && node.more !== undefined);
   const ground = groundOf(text);
@@ -73,7 +75,7 @@ function formWritten({ schema, hints = {}, rules, file }: FormToWrite): FormWrit
     ...(isCode ? ['codeMakers'] : []),
     ...(hasOwnNames ? ['ownNames'] : []),
     ...(parts.nodes.some((node) => node.kind === 'chooser' && node.kinds) ? ['kindAmong'] : []),
-    ...(placed ? ['celExpressions'] : []),
+    ...(asks ? [asks.includes('celExpressions()') ? 'celExpressions' : 'writtenExpressions'] : []),
     ...(asksServers(text) ? ['checksOf'] : []),
     ...(start === undefined ? [] : ['fillDefaults']),
   ].sort();
@@ -86,7 +88,7 @@ function formWritten({ schema, hints = {}, rules, file }: FormToWrite): FormWrit
     ['makers', makers.length === 0 ? undefined : objectSource(makers, '  ')],
     ['ownNames', hasOwnNames ? 'ownNames' : undefined],
     ['codeMakers', isCode ? 'codeMakers' : undefined],
-    ['asks', placed && asksSource(placed)],
+    ['asks', asks],
     ['checksOf', asksServers(text) ? 'checksOf' : undefined],
     [
       'ground',
@@ -148,8 +150,11 @@ function groundOf(text: string): { readonly name: string; readonly imports: stri
 
 function asksSource(placed: ReturnType<typeof expressionsOf>): string {
   const given = Object.entries(placed).filter(([, list]) => list.length > 0);
+  const texts = given.flatMap(([, list]) => list.map((one) => ('text' in one ? one.text : one.holds)));
+  // One that has to be left to the language brings it along for all.
+  const expressions = expressionsSource(texts, '    ') ?? 'celExpressions()';
   return objectSource(
-    [['expressions', 'celExpressions()'], ...given.map(([name, list]) => [name, literal(list, '    ')] as const)],
+    [['expressions', expressions], ...given.map(([name, list]) => [name, literal(list, '    ')] as const)],
     '  ',
   );
 }

@@ -41,6 +41,7 @@ export { Moves } from '../form/moves.js';
 export { normalWhileTyping } from '../form/normal.js';
 export { checksOf, kindAmong } from '../plan/index.js';
 export { celExpressions } from '../expression/cel.js';
+export { writtenExpressions } from '../expression/computing.js';
 export { de } from '../words/de.js';
 export { nb } from '../words/nb.js';
 export { wordsAs } from '../words/load.js';
