@@ -23,6 +23,7 @@ const inside = { 'codec/plain.ts': ['codecBy'] };
 const doorFiles = {
   core: 'core/src/index.ts',
   'core/written': 'core/src/written/index.ts',
+  'core/written/checks': 'core/src/written/checks.ts',
   react: 'react/src/index.ts',
   'react/written': 'react/src/written.ts',
   own: 'own/src/index.ts',
@@ -190,7 +191,7 @@ export async function ownSources() {
         }
     }
   };
-  for (const room of ['core/written', 'react/written']) roots[room] = Object.keys(doors[room]);
+  for (const room of ['core/written', 'core/written/checks', 'react/written']) roots[room] = Object.keys(doors[room]);
   for (const [room, names] of Object.entries(roots)) for (const name of names) keep(...doors[room][name]);
   for (const [path, names] of Object.entries(inside)) for (const name of names) keep(path, name);
   for (const [path, file] of Object.entries(files)) {

@@ -23,7 +23,11 @@ async function withVite(entry) {
       write: false,
       minify: false,
       lib: { entry, formats: ['es'] },
-      rolldownOptions: { external: outside, output: { minify: true, comments: false } },
+      rolldownOptions: {
+        external: outside,
+        preserveEntrySignatures: 'allow-extension',
+        output: { minify: true, comments: false },
+      },
     },
   });
   // The bundler sets it for good; the tests that follow are not for production.
@@ -42,6 +46,7 @@ async function withRollup(entry) {
   const bundle = await rollup({
     input: entry,
     external: outside,
+    preserveEntrySignatures: 'allow-extension',
     plugins: [replace({ values: production, preventAssignment: true }), nodeResolve({ browser: true })],
     logLevel: 'silent',
   });

@@ -8,14 +8,20 @@ import { schema } from './typical-schema.js';
 export function typicalWritten(home) {
   // Inside the repository, so that our packages are found from there.
   const folder = join(home, '.cache/size');
-  const { text, drawings } = writeForm({ schema, rules: {}, file: './typical-schema.js' });
-  const given = drawings.map((name) => (name === 'boxInputs' ? 'inputs: boxInputs' : name));
-  mkdirSync(folder, { recursive: true });
   // Not every bundler reads JSON by itself; here the schema is a module.
   const asModule = JSON.stringify(join(home, 'scripts/size/typical-schema.js'));
+  const { text, checks, drawings } = writeForm({
+    schema,
+    rules: {},
+    file: './typical-schema.js',
+    checks: './typical.checks.js',
+  });
+  const given = drawings.map((name) => (name === 'boxInputs' ? 'inputs: boxInputs' : name));
+  mkdirSync(folder, { recursive: true });
+  writeFileSync(join(folder, 'typical.plan.js'), text);
   writeFileSync(
-    join(folder, 'typical.plan.js'),
-    text.replace(/import\('.*', \{ with: .* \}\)\)\.default/, `import(${asModule})).schema`),
+    join(folder, 'typical.checks.js'),
+    checks.replace(/^import schema from .*$/m, `import { schema } from ${asModule};`),
   );
   const entry = join(folder, 'typical-written.js');
   writeFileSync(

@@ -57,7 +57,13 @@ const faults: readonly Fault[] = [
   ['not read', 'json', { serialise: fail(new Error('Never asked.')) }, 'x', undefined],
 
   ['shown as another', 'shown', { show: () => '13' }, '12', 'Held 12 is shown as "13", which is held as 13.'],
-  ['shown as what is refused', 'shown', { show: () => 'x' }, '12', 'Held 12 is shown as "x", which is refused: Not this.'],
+  [
+    'shown as what is refused',
+    'shown',
+    { show: () => 'x' },
+    '12',
+    'Held 12 is shown as "x", which is refused: Not this.',
+  ],
   ['not read', 'shown', { show: fail(new Error('Never asked.')) }, 'x', undefined],
   ['nought with a sign', 'shown', { show: () => '0' }, '-0', undefined],
 
@@ -73,7 +79,13 @@ const faults: readonly Fault[] = [
   ['nothing held as no value, but sent', 'empty', { serialise: () => 5 }, '', undefined],
   ['something not sent', 'empty', { serialise: () => undefined }, '12', 'Held 12 is not sent at all.'],
   ['something that means nothing', 'empty', { parse: holds(undefined) }, ' ', undefined],
-  ['something that means nothing, as null', 'empty', { parse: holds(null), serialise: () => undefined }, ' ', undefined],
+  [
+    'something that means nothing, as null',
+    'empty',
+    { parse: holds(null), serialise: () => undefined },
+    ' ',
+    undefined,
+  ],
   ['something that means an empty text', 'empty', { parse: holds(''), serialise: () => undefined }, ' ', undefined],
   ['not read', 'empty', { serialise: fail(new Error('Never asked.')) }, 'x', undefined],
 ];
@@ -126,9 +138,15 @@ describe('a codec made of code', () => {
     [at('file:///kit/codecs/crossing-2.code.ts:31'), 'parse fails in line 31: no'],
     [at('http://127.0.0.1/stand/code/0a1b.js:7'), 'parse fails in line 7: no'],
     [at(undefined), 'parse fails: no'],
-    ...['xcode/a.js:7', 'codex/a.js:7', 'code/a b.js:7', 'code/a.cs:7', 'code/a.jx:7', 'code/a.js:x', 'code/a_js:7'].map(
-      (place) => [at(place), 'parse fails: no'] as const,
-    ),
+    ...[
+      'xcode/a.js:7',
+      'codex/a.js:7',
+      'code/a b.js:7',
+      'code/a.cs:7',
+      'code/a.jx:7',
+      'code/a.js:x',
+      'code/a_js:7',
+    ].map((place) => [at(place), 'parse fails: no'] as const),
   ];
 
   it.each(reasons)('that throws %p refuses: %s', (thrown, reason) => {

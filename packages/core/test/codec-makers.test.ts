@@ -27,7 +27,9 @@ it('code is looked up among the modules that were given', async () => {
 it('a kind that is not among the makers is named, with those that are; what every object has is none', () => {
   const known = 'Known are: text, boolean, same.';
   expect(() => codecBy(plainMakers, { kind: 'number' })).toThrow(`No codec of the kind “number” is known. ${known}`);
-  expect(() => codecBy(plainMakers, { kind: 'toString' })).toThrow(`No codec of the kind “toString” is known. ${known}`);
+  expect(() => codecBy(plainMakers, { kind: 'toString' })).toThrow(
+    `No codec of the kind “toString” is known. ${known}`,
+  );
 });
 
 describe('what an emptied input means', () => {

@@ -9,16 +9,16 @@ import { writtenExpressions, type Expressions, type Scope } from '../src/express
 import { expressionsSource } from '../src/handover/expression-source.js';
 
 const language = celExpressions();
-const folder = mkdtempSync(join(tmpdir(), 'poietra-expressions-'));
-afterAll(() => rmSync(folder, { recursive: true }));
-let count = 0;
 /** Texts as an application runs them; nothing where one of them is left to the language. */
 function written(texts: readonly string[]): Expressions | undefined {
   const source = expressionsSource(texts, '');
   if (source === undefined) return undefined;
-  const file = join(folder, `written-${count++}.cjs`);
+  const folder = mkdtempSync(join(tmpdir(), 'poietra-expressions-'));
+  const file = join(folder, 'written.cjs');
   writeFileSync(file, `module.exports = (writtenExpressions) => ${source};`);
-  return (createRequire(file)(file) as (with_: typeof writtenExpressions) => Expressions)(writtenExpressions);
+  const made = createRequire(file)(file) as (given: typeof writtenExpressions) => Expressions;
+  rmSync(folder, { recursive: true });
+  return made(writtenExpressions);
 }
 /** The language tells types that are known only as they are computed as `dyn<…>`, and has no size for an empty list. */
 const plainly = (said: object): unknown =>

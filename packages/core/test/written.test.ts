@@ -21,7 +21,8 @@ import {
   type PlanRules,
 } from '../src/index.js';
 import { celExpressions, readWritten, type ReadyForm } from '../src/written/index.js';
-import { loadWritten, writtenText } from './written.js';
+import { checksSource } from '../src/handover/written-form.js';
+import { loadWithChecks, loadWritten, writtenText } from './written.js';
 
 interface Source {
   readonly schema: unknown;
@@ -140,15 +141,10 @@ function ready({ schema, hints = {}, rules = {} }: Source): {
 } {
   let arrive!: () => void;
   const arrived = new Promise<void>((done) => (arrive = done));
-  const form = loadWritten(writtenText({ schema, hints, rules }), async () => {
-    await arrived;
-    return structuredClone(schema);
-  });
+  const form = loadWithChecks({ schema, hints, rules }, arrived);
   const plan = makePlan(compileSchema(schema, { assertFormats: true }), hints, rules);
   return { written: readWritten(form, { rules }), arrive, plan };
 }
-// The engine is fetched when the first schema comes; how long that takes is the machine's matter.
-beforeAll(() => import('../src/written/engine.js'));
 /** Until what was fetched has been taken in. */
 const soon = (): Promise<void> => new Promise((done) => setTimeout(done, 20));
 
@@ -372,10 +368,28 @@ it.each([
 });
 
 it('names what it uses, and nothing else', () => {
-  const text = writtenText({ schema: { type: 'object', properties: { a: { type: 'string' } } } });
-  expect(text).not.toContain('import {');
-  const dated = writtenText({ schema: { type: 'object', properties: { a: { type: 'string', format: 'date' } } } });
-  expect(dated).toMatch(/^import \{ dateMaker \} from/m);
+  const checks = './form.checks.js';
+  const plain = { type: 'object', properties: { a: { type: 'string' } } };
+  expect(writtenText({ schema: plain, checks })).not.toContain('import {');
+  expect(writtenText({ schema: plain })).toMatch(/^import \{ fetchChecks \} from/m);
+  const dated = { type: 'object', properties: { a: { type: 'string', format: 'date' } } };
+  expect(writtenText({ schema: dated, checks })).toMatch(/^import \{ dateMaker \} from/m);
+});
+
+it.each<[unknown, string | undefined]>([
+  [{ type: 'object', required: ['a'] }, '[]'],
+  [{ properties: { a: { type: 'string', format: 'date' }, b: { enum: [1] } } }, '[enumerations, format({ ...times })]'],
+  [{ properties: { a: { format: 'email' }, b: { format: 'uuid' } } }, '[format({ ...hosts, ...names })]'],
+  [{ properties: { a: { format: 'tide' } } }, '[]'],
+  [{ $id: 'https://skerry.example/port', minimum: 1 }, '[numbers], { ...far }'],
+  [{ $schema: 'http://json-schema.org/draft-07/schema#', minItems: 1 }, '[arrays], { ...older }'],
+  [{ $schema: 'https://json-schema.org/draft/2020-12/schema', pattern: 'x' }, '[patterns]'],
+  [{ properties: { a: { unevaluatedProperties: false } } }, '[dynamic, unevaluated]'],
+  [{ properties: { a: { $ref: 'https://json-schema.org/draft/2020-12/schema' } } }, undefined],
+  [{ $schema: 'https://skerry.example/dialect' }, undefined],
+])('checks of %j are put together of %s', (schema, families) => {
+  const parts = checksSource(schema, [schema], './form.schema.json');
+  expect(parts?.split('checkedBy(schema, ')[1]?.trim()).toBe(families && `${families});`);
 });
 
 it('there is a maker for every kind of codec, under the name that a hand-over imports', () => {

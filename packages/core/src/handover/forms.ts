@@ -78,7 +78,13 @@ function filesOf(
   // A schema that says nothing takes any value: that is the form's type when none is named.
   const of = types.includes(`export type ${type} = unknown;`) ? '' : `<${type}>`;
   const skin = skinOf(form, kit, text);
-  const written = writeForm({ schema, hints: form.hints, rules: rulesOf(kit), file: `./${file}.schema.json` });
+  const written = writeForm({
+    schema,
+    hints: form.hints,
+    rules: rulesOf(kit),
+    file: `./${file}.schema.json`,
+    checks: `./${file}.checks.js`,
+  });
   const ready =
     'text' in written ? readyAtOnce(file, written, form, speaks) : preparedAtStart(file, form, speaks, written);
   const fromCore = [
@@ -147,7 +153,7 @@ interface Ready {
 /** The form is written out: it is there with its module. */
 function readyAtOnce(
   file: string,
-  { text, drawings }: FormWritten,
+  { text, drawings, checks }: FormWritten,
   { language }: FormDescription,
   speaks: boolean,
 ): Ready {
@@ -157,6 +163,7 @@ function readyAtOnce(
   return {
     files: [
       { path: `forms/${file}.plan.js`, text },
+      ...(checks === undefined ? [] : [{ path: `forms/${file}.checks.js`, text: checks }]),
       {
         path: `forms/${file}.plan.d.ts`,
         text: `import type { WrittenForm } from '@poietra/react/written';\n\n/** The form as it is drawn and filled. */\nexport declare const written: WrittenForm;\n`,

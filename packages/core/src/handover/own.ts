@@ -47,7 +47,8 @@ export function standAlone(
 ): { readonly files: HandoverFile[]; readonly packages: readonly string[] } {
   const taken = new Taken(sources);
   // The code of a codec is the developer's own.
-  const isWritten = ({ path }: HandoverFile): boolean => /\.(tsx?|plan\.js)$/.test(path) && !path.endsWith('.code.ts');
+  const isWritten = ({ path }: HandoverFile): boolean =>
+    /\.(tsx?|(plan|checks)\.js)$/.test(path) && !path.endsWith('.code.ts');
   const moved = files.map((file) => (isWritten(file) ? { ...file, text: onItsOwn(file, sources, taken) } : file));
   const hasForms = taken.has('react/drawn-form.tsx');
   return {
@@ -61,7 +62,7 @@ function onItsOwn({ path, text }: HandoverFile, { doors }: OwnSources, taken: Ta
   const imports = new Imports();
   const lines = text.split('\n').flatMap((line) => {
     const [, all = '', names = '', room = '', inside] =
-      /^import (type )?\{ (.*) \} from '@poietra\/((?:core|react|own)(?:\/written)?)(?:\/([\w/-]+)\.js)?';$/.exec(
+      /^import (type )?\{ (.*) \} from '@poietra\/((?:core|react|own)(?:\/written(?:\/checks)?)?)(?:\/([\w/-]+)\.js)?';$/.exec(
         line,
       ) ?? [];
     if (names === '') return [line];

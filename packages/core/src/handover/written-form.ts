@@ -11,7 +11,7 @@ import {
   type PlanNode,
   type PlanRules,
 } from '../plan/index.js';
-import { fillDefaults, readGraph } from '../schema/index.js';
+import { enginePartsOf, fillDefaults, readGraph } from '../schema/index.js';
 import { expressionsSource } from './expression-source.js';
 import { comment, listSource, literal, objectSource, quoted } from './source.js';
 import { NodeWriter, NotWritable } from './written-nodes.js';
@@ -24,6 +24,8 @@ export interface FormToWrite {
   readonly rules: PlanRules;
   /** The address of the schema's file, as the module imports it. */
   readonly file: string;
+  /** The address of the module that checks the form's values, if there is to be one (`FormWritten.checks`). */
+  readonly checks?: string;
 }
 
 /** A drawing that not every form needs, by its name among the `Drawings` of the React binding. */
@@ -34,6 +36,12 @@ export interface FormWritten {
   /** An ES module that exports `written`. */
   readonly text: string;
   readonly drawings: readonly DrawingName[];
+  /**
+   * The module to stand at the address `checks`, which is fetched once the form stands: its schema, and of what checks
+   * values the parts that this schema asks for. Absent where none was asked for, or where the schema takes all of them;
+   * then the schema is fetched, and after it what it asks for.
+   */
+  readonly checks?: string;
 }
 
 /** Writes a form out; the reason where that cannot be done. */
@@ -46,7 +54,7 @@ export function writeForm(form: FormToWrite): FormWritten | { readonly reason: s
   }
 }
 
-function formWritten({ schema, hints = {}, rules, file }: FormToWrite): FormWritten {
+function formWritten({ schema, hints = {}, rules, file, checks: at }: FormToWrite): FormWritten {
   const graph = readGraph(schema, { assertFormats: true });
   const { compiled } = graph;
   const places = new Map<PlanNode, Planned>();
@@ -67,6 +75,7 @@ function formWritten({ schema, hints = {}, rules, file }: FormToWrite): FormWrit
   const hasOwnNames = parts.nodes.some((node) => node.kind === 'group' && node.more !== undefined);
   const ground = groundOf(text);
   const { source } = nodes;
+  const checks = at === undefined ? undefined : checksSource(schema, compiled.documents, file);
   const helpers = Object.keys(judgements).filter((name) => source.includes(`runtime.${name}`));
   const imports = [
     ...helpers.flatMap((name) => judgements[name] ?? []),
@@ -77,6 +86,7 @@ function formWritten({ schema, hints = {}, rules, file }: FormToWrite): FormWrit
     ...(parts.nodes.some((node) => node.kind === 'chooser' && node.kinds) ? ['kindAmong'] : []),
     ...(asks ? [asks.includes('celExpressions()') ? 'celExpressions' : 'writtenExpressions'] : []),
     ...(asksServers(text) ? ['checksOf'] : []),
+    ...(checks === undefined ? ['fetchChecks'] : []),
     ...(start === undefined ? [] : ['fillDefaults']),
   ].sort();
   const form = objectSource([
@@ -99,7 +109,12 @@ function formWritten({ schema, hints = {}, rules, file }: FormToWrite): FormWrit
             '  ',
           ),
     ],
-    ['schema', `async () => (await import(${quoted(file)}, { with: { type: 'json' } })).default`],
+    [
+      'checks',
+      checks === undefined
+        ? `() => fetchChecks(async () => (await import(${quoted(file)}, { with: { type: 'json' } })).default)`
+        : `async () => (await import(${quoted(at ?? '')})).checks()`,
+    ],
   ]);
   return {
     text: `${comment(`${titleOf(schema)}, written out by Poietra from its JSON Schema and its hints; write it again instead of changing it.`)}${imports.length > 0 ? `import { ${imports.join(', ')} } from '@poietra/core/written';\n\n` : ''}${
@@ -108,6 +123,7 @@ function formWritten({ schema, hints = {}, rules, file }: FormToWrite): FormWrit
 export const written = ${form};
 `,
     drawings: drawingsOf(root, parts.nodes),
+    ...(checks !== undefined && { checks }),
   };
 }
 
@@ -157,6 +173,29 @@ function asksSource(placed: ReturnType<typeof expressionsOf>): string {
     [['expressions', expressions], ...given.map(([name, list]) => [name, literal(list, '    ')] as const)],
     '  ',
   );
+}
+
+/** The module that checks the form's values; `undefined` where all of the engine has to be there. */
+export function checksSource(schema: unknown, documents: readonly unknown[], file: string): string | undefined {
+  const parts = enginePartsOf(documents);
+  if (!parts) return undefined;
+  const { keywords, formats, isFar, isOlder } = parts;
+  const families = [
+    ...keywords,
+    ...(formats.length > 0 ? [`format({ ${formats.map((name) => `...${name}`).join(', ')} })`] : []),
+  ];
+  const beyond = [...(isFar ? ['far'] : []), ...(isOlder ? ['older'] : [])];
+  const given = [
+    'schema',
+    listSource(families),
+    ...(beyond.length > 0 ? [`{ ${beyond.map((name) => `...${name}`).join(', ')} }`] : []),
+  ];
+  const imports = [...keywords, ...formats, ...beyond, 'checkedBy', ...(formats.length > 0 ? ['format'] : [])].sort();
+  return `${comment(`What checks the values of ${titleOf(schema)}; written by Poietra, and fetched once the form stands.`)}import { ${imports.join(', ')} } from '@poietra/core/written/checks';
+import schema from ${quoted(file)} with { type: 'json' };
+
+export const checks = () => checkedBy(${given.join(', ')});
+`;
 }
 
 function drawingsOf(root: PlanNode, nodes: readonly PlanNode[]): DrawingName[] {

@@ -11,6 +11,7 @@ export { SchemaError, type CompileOptions } from './compiler.js';
 export type { Recheck, Verdict } from './memory.js';
 export { dialects } from './dialects.js';
 export type { Dialect } from './dialect.js';
+export { enginePartsOf, type EngineParts } from './engine-parts.js';
 export { standardFormats, type Format } from './formats.js';
 export { listWords, reword, textFor, type Message, type Messages } from './messages.js';
 export { shortly } from './shortly.js';

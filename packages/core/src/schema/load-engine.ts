@@ -6,7 +6,8 @@ import type { Family } from './keywords/context.js';
 
 type Fetched = Promise<{ readonly families: readonly Family[] }>;
 const textual = /^(pattern|format|content)/;
-const rare = /^(\$dyn|\$rec|uneval)/;
+/** Names that speak of keywords which are asked last, or whose meaning depends on the way. */
+export const rare = /^(\$dyn|\$rec|uneval)/;
 
 /**
  * The families that words of a schema ask for. Few files rather than small ones: each is a request, and what two of them
@@ -51,9 +52,9 @@ export async function loadEngine(
 
 const addresses = ['$id', 'id', '$ref', '$dynamicRef', '$recursiveRef'];
 
-/** Every name of a member at any depth, the dialects that are named, and whether a meta-schema is referred to. */
-function mentioned(value: unknown) {
-  const [words, named] = [new Set<string>(), new Set<string>()];
+/** Every name of a member at any depth, the dialects and formats that are named, and whether a meta-schema is referred to. */
+export function mentioned(value: unknown) {
+  const [words, named, formats] = [new Set<string>(), new Set<string>(), new Set<string>()];
   const seen = new Set<unknown>();
   const waiting: unknown[] = [value];
   let [isAboutSchemas, isFar] = [false, false];
@@ -64,12 +65,13 @@ function mentioned(value: unknown) {
     seen.add(next);
     if (isObject(next)) {
       for (const name of Object.keys(next)) words.add(name);
-      const { $ref, $schema } = next;
+      const { $ref, $schema, format } = next;
       isAboutSchemas ||= typeof $ref === 'string' && $ref.includes('json-schema.org');
       isFar ||= addresses.some((name) => typeof next[name] === 'string' && !next[name].startsWith('#'));
       if (typeof $schema === 'string') named.add($schema);
+      if (typeof format === 'string') formats.add(format);
     }
     for (const inner of Object.values(next)) waiting.push(inner);
   }
-  return { words, named, isAboutSchemas, isFar };
+  return { words, named, formats, isAboutSchemas, isFar };
 }

@@ -3,6 +3,7 @@
  * hand-over names those that its form needs, and its application carries no other.
  */
 export type { WrittenForm, WrittenNode, WrittenPart, WrittenRule, WrittenTest } from './nodes.js';
+export { fetchChecks } from './fetch-checks.js';
 export { ownNames } from './own-names.js';
 export { readWritten, type OpenWrittenOptions, type ReadyForm, type WrittenBeside } from './open.js';
 

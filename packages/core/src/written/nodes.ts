@@ -6,7 +6,7 @@ import type { FormOptions, Ground } from '../form/index.js';
 import type { codeMakers } from '../codec/code.js';
 import type { Makers } from '../codec/index.js';
 import type { checksOf, FieldUse, Hints, PlanChoices, PlanNode } from '../plan/index.js';
-import type { Facts, fillDefaults } from '../schema/index.js';
+import type { Choice, CompiledSchema, Facts, fillDefaults } from '../schema/index.js';
 
 /** The verdict of a subschema, as a function of its own. */
 export type WrittenTest = (value: unknown) => boolean;
@@ -121,6 +121,13 @@ export interface WrittenForm {
     parts: readonly WrittenPart[],
     revived: (part: WrittenPart) => PlanNode,
   ) => (name: string) => PlanNode | undefined;
-  /** Fetches the schema itself: its problems are told from then on, and nothing is sent before. */
-  readonly schema: () => Promise<unknown>;
+  /** Fetches what checks its values: problems are told from then on, and nothing is sent before. */
+  readonly checks: () => Promise<WrittenChecks>;
+}
+
+/** What checks the values of a form that was written out. */
+export interface WrittenChecks {
+  readonly compiled: CompiledSchema;
+  /** Every choice that the schema has, by what the form remembers it by. */
+  readonly choices: ReadonlyMap<string, Choice>;
 }

@@ -17,7 +17,7 @@ export class WrittenSchema implements FormSchema {
   #coming: Promise<void> | undefined;
   #settled: Settled = new Map();
 
-  constructor(private readonly written: Pick<WrittenForm, 'nodes' | 'accepts' | 'schema'>) {
+  constructor(private readonly written: Pick<WrittenForm, 'nodes' | 'accepts' | 'checks'>) {
     const { nodes } = written;
     const made = nodes.map(({ says = {} }) => ({
       raw: says,
@@ -52,9 +52,8 @@ export class WrittenSchema implements FormSchema {
       }));
   }
   async #fetch(): Promise<void> {
-    const [{ choicesOf, prepareSchema }, schema] = await Promise.all([import('./engine.js'), this.written.schema()]);
-    const compiled = await prepareSchema(schema, { assertFormats: true });
-    this.#settled = choicesOf(compiled);
+    const { compiled, choices } = await this.written.checks();
+    this.#settled = choices;
     this.#compiled = compiled;
   }
 

@@ -1,6 +1,5 @@
-/** `format`, and what the content keywords say of a text. */
-import { checkContent } from '../content.js';
-import { standardFormats } from '../formats.js';
+/** `format`, with the formats that it is to know. */
+import type { Formats } from '../formats/format.js';
 import type { Messages } from '../messages.js';
 import { assertion, bits, type Family, type Keyword } from './context.js';
 
@@ -13,20 +12,6 @@ const format: Keyword = (context) => {
   const check = Object.hasOwn(context.formats, name) ? context.formats[name] : undefined;
   if (!check || !(context.assertFormats || context.dialect.formatAsserted)) return undefined;
   return assertion(context, bits.string, check, () => ({ format: name }));
-};
-
-/** Draft 7 lets content be checked; later drafts leave it as an annotation. Both are checked by the same option as formats. */
-const content: Keyword = (context) => {
-  const { contentEncoding, contentMediaType } = context.raw;
-  if (!context.assertFormats || (context.keyword === 'contentMediaType' && contentEncoding !== undefined))
-    return undefined;
-  if (context.dialect.draft !== 7) return undefined;
-  return assertion(
-    context,
-    bits.string,
-    (value: string) => checkContent(value, contentEncoding, contentMediaType) === undefined,
-    () => ({ contentEncoding, contentMediaType }),
-  );
 };
 
 const formatNames: Readonly<Record<string, string>> = {
@@ -53,12 +38,9 @@ const formatNames: Readonly<Record<string, string>> = {
 
 const english: Messages = {
   format: ({ format }) => `Has to be ${formatNames[String(format)] ?? `of the format “${String(format)}”`}.`,
-  contentEncoding: 'Is not {contentEncoding} text.',
-  contentMediaType: 'Is not {contentMediaType}.',
 };
 
-export const family: Family = {
-  keywords: { format, contentEncoding: content, contentMediaType: content },
-  english,
-  formats: standardFormats,
-};
+/** A format that is not among them is not checked. */
+export function formatFamily(formats: Formats): Family {
+  return { keywords: { format }, english, formats };
+}
