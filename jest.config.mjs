@@ -11,6 +11,7 @@ export default {
   moduleNameMapper: {
     '^@poietra/(core|react|inputs)$': '<rootDir>/packages/$1/src/index.ts',
     '^@poietra/core/written/checks$': '<rootDir>/packages/core/src/written/checks.ts',
+    '^@poietra/core/handover$': '<rootDir>/packages/core/src/handover/index.ts',
     '^@poietra/core/written$': '<rootDir>/packages/core/src/written/index.ts',
     '^@poietra/react/written$': '<rootDir>/packages/react/src/written.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',

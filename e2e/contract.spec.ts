@@ -1,5 +1,6 @@
 /** The contract in an application's own tests: what was handed over, worked by Playwright as its source stands there. */
-import { handOver, type Kit, type OwnSources } from '@poietra/core';
+import type { Kit } from '@poietra/core';
+import { handOver, type OwnSources } from '@poietra/core/handover';
 import { expect, test } from '@playwright/test';
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';

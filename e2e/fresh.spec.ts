@@ -3,7 +3,8 @@
  * with the libraries and on their own, under either generation of React: compiled, linted, their own tests run, and every
  * form drawn, filled, loaded and sent in a browser.
  */
-import { compileSchema, handOver, kitDocuments, startValue, type Kit, type OwnSources } from '@poietra/core';
+import { compileSchema, kitDocuments, startValue, type Kit } from '@poietra/core';
+import { handOver, type OwnSources } from '@poietra/core/handover';
 import { expect, test, type Page } from '@playwright/test';
 import { spawnSync } from 'node:child_process';
 import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';

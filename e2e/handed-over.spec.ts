@@ -1,4 +1,5 @@
-import { handOver, type HandoverFile, type Kit, type OwnSources } from '@poietra/core';
+import type { Kit } from '@poietra/core';
+import { handOver, type HandoverFile, type OwnSources } from '@poietra/core/handover';
 import { expect, test } from '@playwright/test';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';

@@ -2,7 +2,8 @@
  * Nineteen everyday jobs, each from a fresh browser to its outcome by clicks and keys alone; `npm run jobs` writes `docs/jobs.md`. Beside each
  * stands what it comes to in the source that is handed over, and how long it takes to write that by hand.
  */
-import { handOver, readKitText, type Kit } from '@poietra/core';
+import { readKitText, type Kit } from '@poietra/core';
+import { handOver } from '@poietra/core/handover';
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { diffLines } from 'diff';
 import { readFileSync, rmSync, writeFileSync } from 'node:fs';

@@ -1,7 +1,7 @@
 /** The typical form as a hand-over writes it out, and an application that draws it. */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { writeForm } from '../../packages/core/dist/index.js';
+import { writeForm } from '../../packages/core/dist/handover/index.js';
 import { schema } from './typical-schema.js';
 
 /** @returns the path of the application's entry. */

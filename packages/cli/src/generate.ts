@@ -1,5 +1,6 @@
 /** Writes the hand-over of a kit into a folder: what would change is known first, and hand changes are merged. */
-import { handOver, readKitText, type HandoverFile, type Kit, type OwnSources } from '@poietra/core';
+import { readKitText, type Kit } from '@poietra/core';
+import { handOver, type HandoverFile, type OwnSources } from '@poietra/core/handover';
 import { createTwoFilesPatch } from 'diff';
 import { mergeDiff3 } from 'node-diff3';
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, watch, writeFileSync } from 'node:fs';

@@ -8,4 +8,3 @@ export * from './words/index.js';
 export * from './form/index.js';
 export * from './plan/index.js';
 export * from './kit/index.js';
-export * from './handover/index.js';

@@ -4,15 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import ts from 'typescript';
-import {
-  builtIn,
-  codecAsCode,
-  codecFromCode,
-  makeCodec,
-  type CodecCode,
-  type CodecDescription,
-  type OwnSources,
-} from '../src/index.js';
+import { builtIn, codecFromCode, makeCodec, type CodecCode, type CodecDescription } from '../src/index.js';
+import { codecAsCode, type OwnSources } from '../src/handover/index.js';
 import { troublesOf } from './compiled.js';
 
 const sources = JSON.parse(readFileSync(join(__dirname, '../../own/dist/sources.json'), 'utf8')) as OwnSources;

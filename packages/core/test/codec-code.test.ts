@@ -1,4 +1,5 @@
-import { codecFromCode, handOver, makeCodec, readKit, runCase, type Kit } from '../src/index.js';
+import { codecFromCode, makeCodec, readKit, runCase, type Kit } from '../src/index.js';
+import { handOver } from '../src/handover/index.js';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 

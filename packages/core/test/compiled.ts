@@ -1,7 +1,7 @@
 /** Compiles what was handed over as if it lay in the demo project, under strict settings. */
 import { join } from 'node:path';
 import ts from 'typescript';
-import type { HandoverFile } from '../src/index.js';
+import type { HandoverFile } from '../src/handover/index.js';
 
 const home = join(__dirname, '../../..');
 

@@ -3,15 +3,14 @@ import { join } from 'node:path';
 import {
   compileSchema,
   documentUri,
-  handOver,
   kitDocuments,
   missingDocuments,
   prepareSchema,
   readKit,
-  standaloneSchema,
   usesOfDocument,
   type Kit,
 } from '../src/index.js';
+import { handOver, standaloneSchema } from '../src/handover/index.js';
 import { bareKit } from './bare-kit.js';
 import { troublesOf } from './compiled.js';
 

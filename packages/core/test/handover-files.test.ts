@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { builtIn, handOver, typeName, typesFor, usedAdapters, usedGroups, valueName, type Kit } from '../src/index.js';
+import { builtIn, type Kit } from '../src/index.js';
+import { handOver, typeName, typesFor, usedAdapters, usedGroups, valueName } from '../src/handover/index.js';
 import { makerOf } from '../src/handover/codecs.js';
 
 const kit = JSON.parse(readFileSync(join(__dirname, '../../../demo/kit.json'), 'utf8')) as Kit;

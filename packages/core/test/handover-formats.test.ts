@@ -1,7 +1,8 @@
 /** Formats as types of their own: only a text that was checked is of one. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { handOver, type Kit, type OwnSources } from '../src/index.js';
+import type { Kit } from '../src/index.js';
+import { handOver, type OwnSources } from '../src/handover/index.js';
 import { bareKit as bare } from './bare-kit.js';
 import { troublesOf } from './compiled.js';
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import ts from 'typescript';
-import { compileSchema, handOver, type HandoverFile, type Kit } from '../src/index.js';
+import { compileSchema, type Kit } from '../src/index.js';
+import { handOver, type HandoverFile } from '../src/handover/index.js';
 
 const bare: Kit = {
   poietra: 1,

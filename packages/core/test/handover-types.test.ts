@@ -9,11 +9,10 @@ import {
   isObject,
   lookUp,
   parsePointer,
-  standaloneSchema,
-  typesFor,
   type CompiledSchema,
   type Kit,
 } from '../src/index.js';
+import { standaloneSchema, typesFor } from '../src/handover/index.js';
 
 const kit = JSON.parse(readFileSync(join(__dirname, '../../../demo/kit.json'), 'utf8')) as Kit;
 const shapes: Readonly<Record<string, unknown>> = {

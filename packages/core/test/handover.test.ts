@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { handOver, readKit, standaloneSchema, typesFor, type Kit } from '../src/index.js';
+import { readKit, type Kit } from '../src/index.js';
+import { handOver, standaloneSchema, typesFor } from '../src/handover/index.js';
 import { troublesOf } from './compiled.js';
 
 const home = join(__dirname, '../../..');

@@ -9,10 +9,10 @@ import {
   readKit,
   readKitText,
   strayMembers,
-  usedAdapters,
   writeKit,
   type Kit,
 } from '../src/index.js';
+import { usedAdapters } from '../src/handover/index.js';
 
 const home = join(__dirname, '../../..');
 const text = readFileSync(join(home, 'demo/kit.json'), 'utf8');

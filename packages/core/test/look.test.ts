@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { checkLook, handOver, lookCss, lookVariables, readKit, strayMembers, type LookName } from '../src/index.js';
+import { checkLook, lookCss, lookVariables, readKit, strayMembers, type LookName } from '../src/index.js';
+import { handOver } from '../src/handover/index.js';
 import { bareKit as kit } from './bare-kit.js';
 
 it('names every variable of the skin, with what it is where nothing is set', () => {

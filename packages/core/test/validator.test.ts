@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { join } from 'node:path';
-import { compileSchema, writeValidator, type ValidatorOptions, type Verdict } from '../src/index.js';
+import { compileSchema, type Verdict } from '../src/index.js';
+import { writeValidator, type ValidatorOptions } from '../src/handover/index.js';
 import { documents, drafts, files, home, read, type Group } from './schema/suite.js';
 
 interface Validator {

@@ -10,8 +10,6 @@ import {
   plainMakers,
   planAt,
   planFields,
-  standaloneSchema,
-  writeForm,
   type Condition,
   type Form,
   type HintsBeside,
@@ -20,6 +18,7 @@ import {
   type PlanNode,
   type PlanRules,
 } from '../src/index.js';
+import { standaloneSchema, writeForm } from '../src/handover/index.js';
 import { celExpressions, readWritten, type ReadyForm } from '../src/written/index.js';
 import { checksSource } from '../src/handover/written-form.js';
 import { loadWithChecks, loadWritten, writtenText } from './written.js';

@@ -1,7 +1,7 @@
 /** A form as its application has it: written out, and read back as a module. Tests do not run as modules. */
 import * as checking from '../src/written/checks.js';
 import * as parts from '../src/written/index.js';
-import { writeForm, type FormToWrite, type FormWritten } from '../src/index.js';
+import { writeForm, type FormToWrite, type FormWritten } from '../src/handover/index.js';
 import type { WrittenChecks } from '../src/written/nodes.js';
 
 type Source = Omit<FormToWrite, 'file' | 'rules'> & Partial<Pick<FormToWrite, 'rules'>>;

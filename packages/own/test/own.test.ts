@@ -4,7 +4,8 @@ import { spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
-import { compileSchema, handOver, type HandoverFile, type Kit, type OwnSources } from '@poietra/core';
+import { compileSchema, type Kit } from '@poietra/core';
+import { handOver, type HandoverFile, type OwnSources } from '@poietra/core/handover';
 import { troublesOf } from '../../core/test/compiled.js';
 import { ownWords, weight } from './own-words.js';
 

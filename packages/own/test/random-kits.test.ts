@@ -1,7 +1,7 @@
 /** Whatever the format of kits allows can be handed over: it compiles, with the libraries and on its own. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { handOver, type OwnSources } from '@poietra/core';
+import { handOver, type OwnSources } from '@poietra/core/handover';
 import { troublesOf } from '../../core/test/compiled.js';
 import { randomKit } from './random-kit.js';
 

@@ -16,11 +16,28 @@ interface BoxProps {
   readonly [further: string]: unknown;
 }
 
+/** What is said of a group of inputs, given as properties to the element around them. */
+interface GroupProps extends BoxProps {
+  readonly required?: boolean;
+  readonly invalid?: boolean;
+  readonly labelledBy?: string | undefined;
+  readonly describedBy?: string | undefined;
+}
+const aboutGroup = ({ id, disabled, invalid, labelledBy, describedBy }: GroupProps) => ({
+  className: 'poietra-choices',
+  id,
+  'aria-labelledby': labelledBy,
+  'aria-describedby': describedBy,
+  'aria-invalid': invalid || undefined,
+  'aria-disabled': disabled || undefined,
+});
+
 /** One of several, all in view. */
-export function Radios({ value, choices = [], onChange, disabled, name }: BoxProps): ReactNode {
+export function Radios(props: GroupProps): ReactNode {
+  const { value, choices = [], onChange, disabled, name, required } = props;
   const own = useId();
   return (
-    <div role="radiogroup" className="poietra-choices">
+    <div role="radiogroup" {...aboutGroup(props)} aria-required={required || undefined}>
       {choices.map((choice, i) => (
         <label key={i}>
           <input
@@ -40,11 +57,12 @@ export function Radios({ value, choices = [], onChange, disabled, name }: BoxPro
 }
 
 /** Any number of several, all in view; the value is a list in the order of the choices. */
-export function Checks({ value, choices = [], onChange, disabled, name }: BoxProps): ReactNode {
+export function Checks(props: GroupProps): ReactNode {
+  const { value, choices = [], onChange, disabled, name } = props;
   const chosen: readonly unknown[] = Array.isArray(value) ? value : [];
   const has = (one: unknown): boolean => chosen.some((other) => same(other, one));
   return (
-    <div className="poietra-choices">
+    <div {...aboutGroup(props)} role={props.id === undefined ? undefined : 'group'}>
       {choices.map((choice, i) => (
         <label key={i}>
           <input

@@ -1,5 +1,5 @@
 /** What many forms are drawn with, but not every one: fetched together. */
-import { boxInputs } from './native.js';
+import { boxInputs } from './box-inputs.js';
 import { Opened } from './opened.js';
 import { PlannedChooser } from './planned-chooser.js';
 import { PlannedList } from './planned-list.js';

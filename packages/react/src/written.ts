@@ -9,7 +9,7 @@ import {
 import type { Drawings } from './drawing.js';
 import { compact, plain } from './skin.js';
 
-export { boxInputs } from './native.js';
+export { boxInputs } from './box-inputs.js';
 export { Opened } from './opened.js';
 export { PlannedChooser as Chooser } from './planned-chooser.js';
 export { PlannedList as List } from './planned-list.js';

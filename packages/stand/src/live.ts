@@ -1,5 +1,5 @@
-import { componentsBeside, type AdapterDescription, type Family } from '@poietra/core';
-import { adapt, adaptTogether, nativeElement, type AdaptedInput } from '@poietra/react';
+import { componentsBeside, nativeAdapters, same, type AdapterDescription, type Family } from '@poietra/core';
+import { adapt, adaptTogether, nativeElement, nativeInputs, type AdaptedInput } from '@poietra/react';
 
 /** The inputs of a bundle: the constructor, component or tag under the input's id. */
 export type BundledInputs = Readonly<Record<string, { readonly family: Family; readonly value: unknown }>> & {
@@ -25,6 +25,9 @@ export function liveInput(inputs: BundledInputs, adapter: AdapterDescription): A
   }
   if (adapter.input.startsWith('native#')) {
     const name = adapter.input.slice('native#'.length);
+    // One that nobody changed is the very input that forms are drawn with.
+    const shipped = nativeInputs[`native:${name}`];
+    if (shipped && same(adapter, nativeAdapters[name])) return shipped;
     return adapt(nativeElement(name), adapter, adapter.id ? 'native' : 'component');
   }
   const found = Object.hasOwn(inputs, adapter.input) ? inputs[adapter.input] : undefined;

@@ -1,4 +1,5 @@
-import { handOver, type HandoverFile, type Kit, type OwnSources } from '@poietra/core';
+import type { Kit } from '@poietra/core';
+import { handOver, type HandoverFile, type OwnSources } from '@poietra/core/handover';
 import { expose } from 'comlink';
 import { strToU8, zipSync } from 'fflate';
 import * as estree from 'prettier/plugins/estree';

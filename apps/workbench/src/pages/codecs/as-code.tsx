@@ -1,4 +1,5 @@
-import { codecAsCode, joinPointer, type CodecDescription, type OwnSources } from '@poietra/core';
+import { joinPointer, type CodecDescription } from '@poietra/core';
+import { codecAsCode, type OwnSources } from '@poietra/core/handover';
 import { useState, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
 import { ask } from '../../store/ask.js';

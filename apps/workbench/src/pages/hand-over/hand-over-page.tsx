@@ -1,5 +1,6 @@
 import { DownloadSimpleIcon } from '@phosphor-icons/react';
-import type { HandoverFile, Kit, OwnSources } from '@poietra/core';
+import type { Kit } from '@poietra/core';
+import type { HandoverFile, OwnSources } from '@poietra/core/handover';
 import { proxy, wrap, type Remote } from 'comlink';
 import { useEffect, useState, type ReactNode } from 'react';
 import { useSearchParams } from 'react-router';

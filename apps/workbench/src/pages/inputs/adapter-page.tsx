@@ -1,6 +1,5 @@
 import {
   changeSlot,
-  handOver,
   joinPointer,
   type AdapterDescription,
   type CodecDescription,
@@ -10,6 +9,7 @@ import {
   type Kit,
   type KitInput,
 } from '@poietra/core';
+import { handOver } from '@poietra/core/handover';
 import { useMemo, type ReactNode } from 'react';
 import { partOf } from '../../parts/part-of.js';
 import { Link, useParams } from 'react-router';
