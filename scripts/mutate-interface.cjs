@@ -29,6 +29,7 @@ register(`data:text/javascript,${encodeURIComponent(hook)}`);
 const { bdd } = Mocha.interfaces;
 Mocha.interfaces.bdd = (suite) => {
   bdd(suite);
+  suite.beforeAll(fetchAll);
   suite.on('pre-require', (context) => {
     context.it.each = bind(context.it, false);
     context.describe.each = bind(context.describe, false);
@@ -41,3 +42,22 @@ Mocha.interfaces.bdd = (suite) => {
     });
   });
 };
+
+/**
+ * What is fetched only when it is needed is loaded before the first test: what it computes as it loads would else count as
+ * done by whichever test came first, and be run without the change ever since.
+ */
+async function fetchAll() {
+  const {
+    loadExpressions,
+    loadMakers,
+    loadWords,
+    preparePlan,
+    prepareSchema,
+  } = require('../packages/core/src/index.ts');
+  await Promise.all([loadMakers(undefined), loadExpressions(), loadWords('de'), loadWords('nb')]);
+  await prepareSchema({ $ref: 'https://json-schema.org/draft/2020-12/schema' });
+  const far = { $schema: 'http://json-schema.org/draft-07/schema#', $id: 'https://skerry.example/' };
+  await prepareSchema({ ...far, pattern: 'x', minItems: 1, unevaluatedItems: false });
+  await preparePlan(await prepareSchema({ oneOf: [{ type: 'string' }, { type: 'number' }] }), '"oneOf"');
+}

@@ -493,6 +493,93 @@ const edges: readonly (readonly [kind: string, options: Record<string, unknown>,
       [[1, 2], [1, 2]],
     ],
   }],
+  // Up to fifteen digits are always kept, more only where the double is the very same.
+  ['number', {}, {
+    parse: [
+      ['.55', 0.55], ['+.5', 0.5], ['.5e2', 50], ['1.', 1], ['1.e2', 100], ['123456789012345.0', 123456789012345],
+      ['0000123456789012345', 123456789012345], ['-123456789012345', -123456789012345], ['0.100000000000000000', 0.1],
+      ['1234567890123456', 1234567890123456], ['+9007199254740992', 9007199254740992], ['-9007199254740992', -9007199254740992],
+      ['1.2345678901234567e10', 12345678901.234567], ['1.5000000000000000e3', 1500], ['0.30000000000000004', 0.30000000000000004],
+      ['0.3000000000000000441', no('“0.3000000000000000441” has more digits than can be kept exactly.')],
+      ['1234567890123456.5', 1234567890123456.5],
+      ['10000000000000000000000', 1e22], ['1 2\u00A03\u202F4', 1234], ['\u2212.5', -0.5], ['+', no('“+” is not a complete number yet.')],
+      ['1e5x', no('“1e5x” is no number: “x” does not belong in one.')], ['1e-', no('“1e-” is not a complete number yet.')],
+      ['.5E', no('“.5E” is not a complete number yet.')], ['--1', no('“--1” is no number.')], ['1-1', no('“1-1” is no number.')],
+    ],
+  }],
+  ['number', { locale: 'de-CH' }, {
+    parse: [
+      ['1’234.5', 1234.5], ['1\'234’567', 1234567],
+    ],
+  }],
+  ['number', { language: 'de' }, {
+    parse: [
+      ['1.234,5', 1234.5],
+    ],
+    show: [
+      [0.5, '0,5'],
+    ],
+  }],
+  ['number', { language: 'de', locale: 'en' }, {
+    parse: [
+      ['1,234.5', 1234.5],
+    ],
+  }],
+  ['number', { language: 5 }, {
+    parse: [
+      ['1.5', 1.5],
+    ],
+  }],
+  ['money', {}, {
+    parse: [
+      ['1.', 100], ['+1.5', 150], ['1e2', no('“1e2” is no amount.')], ['.', no('“.” is not a complete number yet.')], [' ', undefined],
+      ['1x', no('“1x” is no number: “x” does not belong in one.')], ['x1', no('“x1” is no number: “x” does not belong in one.')],
+      ['\u22121.5', -150], ['1\u00A0000', 100000], ['0.00', 0], ['1.200', 120], ['1.201', no('“1.201” has more than 2 decimals.')],
+    ],
+    show: [
+      [5, '0.05'], [-1250, '-12.50'], ['5', ''],
+    ],
+    revive: [
+      ['5', no('A whole number of the smallest unit was expected, but the record has “5”.')],
+    ],
+  }],
+  ['money', { digits: 12 }, {
+    parse: [
+      ['0.000000000001', 1],
+    ],
+  }],
+  ['quantity', { units: { kg: 1, t: 1000 } }, {
+    parse: [
+      ['1 t', 1000], ['-1 t', -1000],
+    ],
+    show: [
+      [1000, '1 t'], [-2000, '-2 t'], [999, '999 kg'],
+    ],
+  }],
+  ['list', { separator: 'a  b' }, {
+    show: [
+      [['x', 'y'], 'xa  b y'],
+    ],
+  }],
+  ['boolean', { yes: 'J', no: 5 }, {
+    parse: [
+      ['true', true], ['off', false], ['J', no('“J” means neither yes nor no.')], ['x', no('“x” means neither yes nor no.')],
+    ],
+    show: [
+      [0, undefined], ['x', undefined],
+    ],
+  }],
+  ['same', {}, {
+    show: [
+      [5, 5],
+    ],
+    serialise: [
+      [5, 5],
+    ],
+    revive: [
+      [5, 5],
+    ],
+  }],
   ['steps', {}, {
     parse: [
       ['x', 'x'], [5, 5], ['', undefined], [anyFunction, no('The steps leave a function, which has no form in JSON.')],

@@ -135,11 +135,43 @@ const rows: readonly Row[] = [
     { typed: '!!!' },
   ],
   ...['slug', 'trimmed', 'text'].map((kind): Row => [kind, {}, 5, ...unlike('A text was', 'text', 5)]),
+  ['same', {}, NaN, 'NaN has no form in JSON.', 'notJson', { seen: NaN }],
+  ['chosen', {}, NaN, 'NaN has no form in JSON.', 'notJson', { seen: NaN }],
+  ['chosen', {}, { unchosen: 'x' }, '“x” is not among the choices: choose one of them.', 'unchosen', { typed: 'x' }],
+  ['choice', { many: true }, 5, ...unlike('A list of choices was', 'choices', 5)],
+  [
+    'file',
+    { most: 1 },
+    'data:a/b;base64,AAAA',
+    'The file has 3 bytes; at most 1 are taken.',
+    'fileSize',
+    { size: 3, most: 1 },
+  ],
+  [
+    'file',
+    { mediaType: 'a/c' },
+    'data:a/b;base64,AAAA',
+    'The file is of the kind a/b; a/c is expected.',
+    'fileKind',
+    { type: 'a/b', wanted: 'a/c' },
+  ],
+  ['money', {}, '1e2', '“1e2” is no amount.', 'noAmount', { typed: '1e2' }],
   ['boolean', {}, 'x', '“x” means neither yes nor no.', 'yesNo', { seen: 'x' }],
 ];
 
 it.each(rows)('%s %j refuses %j', (kind, options, shown, reason, name, about) => {
   expect(makeCodec({ kind, options }).parse(shown)).toEqual({ ok: false, reason, refusal: { name, about } });
+});
+
+it('what makes no sense as an option is told when the codec is made', () => {
+  const made = (kind: string, options: object) => () => makeCodec({ kind, options: { ...options } });
+  expect(made('number', { locale: 'x y' })).toThrow('“x y” is no language tag; write it like nb-NO.');
+  for (const digits of [-1, 13, 1.5])
+    expect(made('money', { digits })).toThrow(`“digits” has to be a whole number from 0 to 12, but is ${digits}.`);
+  expect(made('steps', { steps: [null] })).toThrow(
+    'Step 1 is not known: “”. Known are: trim, upper, lower, replace, before, split, join, look up, map, number, date.',
+  );
+  expect(made('steps', { steps: [{ do: 'toString' }] })).toThrow('Step 1 is not known: “toString”.');
 });
 
 describe('steps refuse', () => {
@@ -179,6 +211,12 @@ describe('steps refuse', () => {
         refusal: kind('list', 'x'),
       });
   });
+  it('what has no form in JSON', () =>
+    expect(parse([], NaN)).toEqual({
+      ok: false,
+      reason: 'The steps leave NaN, which has no form in JSON.',
+      refusal: { name: 'notJson', about: { seen: NaN } },
+    }));
   it('what is not in the table, with all that is', () =>
     expect(parse([{ do: 'look up', table: { A: 1, B: 2 } }], 'C')).toEqual({
       ok: false,

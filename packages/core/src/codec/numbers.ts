@@ -3,8 +3,14 @@ import type { Codec, Parsed } from './codec.js';
 import { textOption, type CodecKinds } from './kind.js';
 import { held, refused, isNothing, unlike, type Maker, type Options } from './maker.js';
 
+interface Signs {
+  readonly group: string;
+  readonly decimal: string;
+}
+
 /** How a locale writes numbers, read from the platform rather than from a table of our own. */
-function signs(locale: string): { group: string; decimal: string } {
+function signsOf(locale: string | undefined): Signs {
+  if (locale === undefined) return { group: '', decimal: '.' };
   let parts: Intl.NumberFormatPart[];
   try {
     parts = new Intl.NumberFormat(locale).formatToParts(12345678.9);
@@ -20,22 +26,25 @@ function signs(locale: string): { group: string; decimal: string } {
 const localeOf = ({ locale, language }: Options): string | undefined =>
   typeof locale === 'string' ? locale : typeof language === 'string' ? language : undefined;
 
+/** What was typed, as JavaScript writes numbers. */
+function plainly(typed: string, { group, decimal }: Signs): string {
+  let digits = typed.replace(/[\s\u00A0\u202F]/g, '');
+  // Of the two apostrophes one machine names this, another that; keyboards have the straight one.
+  if (/['’]/.test(group)) digits = digits.replace(/['’]/g, '');
+  else if (group.trim() !== '') digits = digits.replaceAll(group, '');
+  return digits.replace(decimal, '.').replace('\u2212', '-');
+}
+
 export const number: Maker = (options) => {
-  const locale = localeOf(options);
-  const { group, decimal } = locale === undefined ? { group: '', decimal: '.' } : signs(locale);
+  const signs = signsOf(localeOf(options));
   const whole = options['whole'] === true;
-  const plain = (typed: string): string => {
-    let digits = typed.trim().replace(/[\s\u00A0\u202F]/g, '');
-    if (group.trim() !== '') digits = digits.replaceAll(group, '');
-    return digits.replace(decimal, '.').replace('\u2212', '-');
-  };
   return {
     parse(shown) {
       if (isNothing(shown)) return held(undefined);
       if (typeof shown === 'number')
         return Number.isFinite(shown) ? check(shown) : refused('Is no number.', 'noNumber', { typed: String(shown) });
       if (typeof shown !== 'string') return unlike('number', 'A number was', shown, 'input');
-      const digits = plain(shown);
+      const digits = plainly(shown, signs);
       if (digits === '') return held(undefined);
       if (/^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i.test(digits)) {
         const value = Number(digits);
@@ -58,13 +67,7 @@ export const number: Maker = (options) => {
     },
     // An input whose value is a number is given one, or it takes the text for no value.
     show: (kept) =>
-      options['shows'] === 'number'
-        ? kept
-        : typeof kept === 'number'
-          ? locale === undefined
-            ? String(kept)
-            : String(kept).replace('.', decimal)
-          : '',
+      options['shows'] === 'number' ? kept : typeof kept === 'number' ? String(kept).replace('.', signs.decimal) : '',
     serialise: (kept) => (typeof kept === 'number' ? kept : undefined),
     revive: (sent) =>
       sent === undefined || typeof sent === 'number' ? held(sent) : unlike('number', 'A number was', sent, 'record'),
@@ -94,12 +97,8 @@ function isExact(digits: string, value: number): boolean {
 }
 
 /** Texts of decimal digits only, as they were typed under a locale. */
-function decimalText(shown: string, options: Options): string | undefined {
-  const locale = localeOf(options);
-  const { group, decimal } = locale === undefined ? { group: '', decimal: '.' } : signs(locale);
-  let digits = shown.trim().replace(/[\s\u00A0\u202F]/g, '');
-  if (group.trim() !== '') digits = digits.replaceAll(group, '');
-  digits = digits.replace(decimal, '.').replace('\u2212', '-');
+function decimalText(shown: string, signs: Signs): string | undefined {
+  const digits = plainly(shown, signs);
   return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(digits) ? digits : undefined;
 }
 
@@ -114,14 +113,14 @@ export const money: Maker = (options) => {
   const digits = typeof options['digits'] === 'number' ? options['digits'] : 2;
   if (!Number.isInteger(digits) || digits < 0 || digits > 12)
     throw new TypeError(`“digits” has to be a whole number from 0 to 12, but is ${digits}.`);
-  const locale = localeOf(options);
+  const signs = signsOf(localeOf(options));
   const plain = number(options);
   return {
     parse(shown) {
       if (isNothing(shown)) return held(undefined);
       const text = typeof shown === 'number' ? String(shown) : shown;
       if (typeof text !== 'string') return unlike('amount', 'An amount was', shown, 'input');
-      const typed = decimalText(text, options);
+      const typed = decimalText(text, signs);
       if (typed === undefined) {
         const parsed = plain.parse(text);
         return parsed.ok
@@ -146,7 +145,7 @@ export const money: Maker = (options) => {
       const [sign, text] = [kept < 0 ? '-' : '', String(Math.abs(kept)).padStart(digits + 1, '0')];
       const whole = text.slice(0, text.length - digits);
       if (digits === 0) return sign + whole;
-      return `${sign}${whole}${locale === undefined ? '.' : signs(locale).decimal}${text.slice(-digits)}`;
+      return `${sign}${whole}${signs.decimal}${text.slice(-digits)}`;
     },
     serialise: (kept) => (typeof kept === 'number' ? kept : undefined),
     revive: (sent) =>
