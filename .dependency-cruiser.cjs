@@ -95,7 +95,7 @@ module.exports = {
       from: { path: '^apps/' },
       to: {
         path: '^packages/[^/]+/src/',
-        pathNot: '^packages/[^/]+/src/(index\\.ts|say\\.ts|skin\\.css(\\.d\\.ts)?)$',
+        pathNot: '^packages/[^/]+/src/((handover/)?index\\.ts|say\\.ts|skin\\.css(\\.d\\.ts)?)$',
       },
     },
     {

@@ -70,9 +70,10 @@ export async function build({ ifNeeded = false } = {}) {
   const ours = {
     name: 'ours',
     setup: (builder) =>
-      builder.onResolve({ filter: /^@poietra\// }, ({ path }) => ({
-        path: join(home, 'packages', path.slice('@poietra/'.length), 'src/index.ts'),
-      })),
+      builder.onResolve({ filter: /^@poietra\// }, ({ path }) => {
+        const [, room, below = ''] = path.split('/');
+        return { path: join(home, 'packages', room, 'src', below, 'index.ts') };
+      }),
   };
   await Promise.all([
     library('core'),

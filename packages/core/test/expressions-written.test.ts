@@ -6,19 +6,21 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import { celExpressions } from '../src/expression/cel.js';
 import { writtenExpressions, type Expressions, type Scope } from '../src/expression/index.js';
+import * as functions from '../src/expression/functions.js';
 import { expressionsSource } from '../src/handover/expression-source.js';
 
 const language = celExpressions();
+const parts = { writtenExpressions, ...functions };
 /** Texts as an application runs them; nothing where one of them is left to the language. */
 function written(texts: readonly string[]): Expressions | undefined {
-  const source = expressionsSource(texts, '');
+  const source = expressionsSource(texts, '')?.text;
   if (source === undefined) return undefined;
   const folder = mkdtempSync(join(tmpdir(), 'poietra-expressions-'));
   const file = join(folder, 'written.cjs');
-  writeFileSync(file, `module.exports = (writtenExpressions) => ${source};`);
-  const made = createRequire(file)(file) as (given: typeof writtenExpressions) => Expressions;
+  writeFileSync(file, `module.exports = ({ ${Object.keys(parts).join(', ')} }) => ${source};`);
+  const made = createRequire(file)(file) as (given: typeof parts) => Expressions;
   rmSync(folder, { recursive: true });
-  return made(writtenExpressions);
+  return made(parts);
 }
 /** The language tells types that are known only as they are computed as `dyn<…>`, and has no size for an empty list. */
 const plainly = (said: object): unknown =>

@@ -1,7 +1,10 @@
 import { builtIn, knownNodes, loadMakers, makePlan, openPrepared, prepareCodecs, prepareSchema } from '../src/index.js';
-import { order } from '../src/schema/engine.js';
+import { enginePartsOf, standardFormats } from '../src/schema/index.js';
+import { basicKeywords, order } from '../src/schema/engine.js';
+import type { Family } from '../src/schema/keywords/context.js';
 import { loadEngine } from '../src/schema/load-engine.js';
 import { wholeEngine } from '../src/schema/whole-engine.js';
+import * as checking from '../src/written/checks.js';
 
 describe('the engine that a schema asks for', () => {
   it('knows every keyword that the whole one knows, in its order', async () => {
@@ -22,6 +25,19 @@ describe('the engine that a schema asks for', () => {
       [],
     );
     expect([patternOf, late, formats]).toEqual([undefined, undefined, {}]);
+  });
+  it('can be put together ahead of parts that hold every keyword and every format', () => {
+    for (const keyword of order) {
+      const parts = enginePartsOf({ [keyword]: true });
+      const families = parts?.keywords.map((name) => (checking as unknown as Record<string, Family>)[name]) ?? [];
+      const isKnown =
+        basicKeywords.has(keyword) || keyword === 'format' || families.some((one) => one && keyword in one.keywords);
+      expect([keyword, isKnown]).toEqual([keyword, true]);
+    }
+    for (const format of Object.keys(standardFormats)) {
+      const [name = ''] = enginePartsOf({ format })?.formats ?? [];
+      expect((checking as unknown as Record<string, object>)[name]).toHaveProperty([format]);
+    }
   });
   it('is the whole one where schemas are spoken of, or a dialect of somebody’s own', async () => {
     expect(await loadEngine({ $ref: 'https://json-schema.org/draft/2020-12/schema' })).toBe(wholeEngine);

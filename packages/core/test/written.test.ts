@@ -375,6 +375,20 @@ it('names what it uses, and nothing else', () => {
   expect(writtenText({ schema: dated, checks })).toMatch(/^import \{ dateMaker \} from/m);
 });
 
+it.each([
+  [
+    { type: 'object', properties: { a: { type: 'array', items: {}, 'x-poietra': { layout: 'tabs' } } } },
+    ['List', 'Tabs'],
+  ],
+  [{ type: 'object', properties: { a: { type: 'array', items: {} } } }, ['List']],
+  [{ type: 'object', properties: { a: {} }, 'x-poietra': { layout: 'tabs' } }, ['Tabs']],
+])('%j is drawn with %j', (schema, wanted) => {
+  const written = writeForm({ schema, rules: {}, file: './x.json' });
+  expect('drawings' in written && written.drawings.filter((name) => name === 'List' || name === 'Tabs')).toEqual(
+    wanted,
+  );
+});
+
 it.each<[unknown, string | undefined]>([
   [{ type: 'object', required: ['a'] }, '[]'],
   [{ properties: { a: { type: 'string', format: 'date' }, b: { enum: [1] } } }, '[enumerations, format({ ...times })]'],

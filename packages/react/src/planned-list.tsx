@@ -1,12 +1,11 @@
 /** Entries of a list: one under the other, as a table, or behind tabs; added, doubled, moved by keys and by hand, taken away and put back. */
 import { joinPointer, startOf, type FormList, type PlanList, type PlanNode, type Pointer } from '@poietra/core';
 import { useState, type DragEvent, type ReactNode } from 'react';
-import { useDrawing } from './drawing.js';
+import { drawingFor, useDrawing } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { useScope, useWords } from './scope.js';
 import { moreWords } from './words/more-words.js';
 import { Section } from './section.js';
-import { Tabs } from './tabs.js';
 
 interface Gone {
   readonly words: string;
@@ -16,7 +15,7 @@ interface Gone {
 /** Entries of one kind: added, moved, taken away. */
 export function PlannedList({ node, at }: { readonly node: PlanList; readonly at: Pointer }): ReactNode {
   const { form } = useScope();
-  const { draw } = useDrawing();
+  const { draw, drawings } = useDrawing();
   const list = form.list(at);
   const keys = useFollowed(() => list.keys, [form, at]);
   const layout = node.hints.layout ?? 'stack';
@@ -32,6 +31,7 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
   const item = node.item;
   const words = useWords(moreWords);
   const name = item.label === '' || item.label === '*' ? words.entry : item.label;
+  const Tabs = layout === 'tabs' ? drawingFor(drawings, 'Tabs') : undefined;
   const isTable = layout === 'table' && item.kind === 'group';
   const remove = (index: number): void => {
     const back = list.remove(index);
@@ -74,7 +74,7 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
   return (
     <Section node={node} at={at} className="poietra-list">
       <Problems at={at} />
-      {layout === 'tabs' && length > 0 ? (
+      {Tabs && length > 0 ? (
         <Tabs
           label={node.label}
           wanted={wanted}

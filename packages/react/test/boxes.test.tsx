@@ -1,6 +1,9 @@
 /** @jest-environment jsdom */
 import { act, type ReactNode } from 'react';
 import { createRoot, type Root } from 'react-dom/client';
+import { renderToString } from 'react-dom/server';
+import type { InputState } from '@poietra/core';
+import { nativeInputs, type Reached } from '../src/index.js';
 import { Checks, Combo, FileBox, ListBox, Radios } from '../src/boxes.js';
 
 (globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
@@ -134,5 +137,75 @@ describe('a file box', () => {
     expect(host.textContent).toContain('text/plain, 6 bytes');
     act(() => host.querySelector('button')?.click());
     expect(told).toEqual([undefined]);
+  });
+});
+
+describe('a group of inputs as an input of a form', () => {
+  const state: InputState = {
+    id: 'f-port',
+    name: 'port',
+    shown: 'HAR',
+    sent: 'HAR',
+    invalid: true,
+    disabled: false,
+    required: true,
+    readOnly: false,
+    label: 'Port',
+    labelledBy: 'f-port-label',
+    describedBy: 'f-port-hint',
+  };
+  const reported: unknown[] = [];
+  let focus: (() => void) | undefined;
+  let left = 0;
+  const drawn = (name: 'radios' | 'checks', more: Partial<InputState> = {}, takes = true): ReactNode => {
+    const Box = nativeInputs[`native:${name}`];
+    if (!Box) throw new Error(name);
+    const attach = (input: Reached): (() => void) => {
+      focus = () => input.focus();
+      return () => undefined;
+    };
+    const report = (raw: unknown): boolean => {
+      reported.push(raw);
+      return takes;
+    };
+    return <Box state={{ ...state, ...more }} choices={ports} report={report} leave={() => left++} attach={attach} />;
+  };
+  beforeEach(() => {
+    [reported.length, left] = [0, 0];
+  });
+  it.each([
+    ['radios', 'radiogroup', 'true'],
+    ['checks', 'group', null],
+  ] as const)('%s say all of themselves before any script runs', (name, role, required) => {
+    host.innerHTML = renderToString(drawn(name));
+    const group = host.querySelector(`[role=${role}]`);
+    expect(
+      ['id', 'aria-labelledby', 'aria-describedby', 'aria-invalid', 'aria-required', 'aria-disabled'].map((one) =>
+        group?.getAttribute(one),
+      ),
+    ).toEqual(['f-port', 'f-port-label', 'f-port-hint', 'true', required, null]);
+    expect(host.querySelector<HTMLInputElement>('input[type=hidden]')?.value).toBe('HAR');
+  });
+  it('takes the focus where something is chosen, else at the first, and tells that it was left', () => {
+    draw(drawn('radios'));
+    act(() => focus?.());
+    expect(document.activeElement).toBe(all('input')[1]);
+    act(() => all<HTMLInputElement>('input')[2]?.focus());
+    expect(left).toBe(0);
+    act(() => (document.activeElement as HTMLElement).blur());
+    expect(left).toBe(1);
+    draw(drawn('radios', { shown: undefined }));
+    act(() => focus?.());
+    expect(document.activeElement).toBe(all('input')[0]);
+  });
+  it('goes back where a change is not taken, and takes none where it is only read', () => {
+    draw(drawn('radios', {}, false));
+    act(() => all<HTMLInputElement>('input[type=radio]')[0]?.click());
+    expect(reported).toEqual(['ALD']);
+    expect(all<HTMLInputElement>('input[type=radio]').map(({ checked }) => checked)).toEqual([false, true, false]);
+    draw(drawn('radios', { readOnly: true }));
+    act(() => all<HTMLInputElement>('input[type=radio]')[0]?.click());
+    expect(reported).toEqual(['ALD']);
+    expect(all<HTMLInputElement>('input[type=radio]').map(({ checked }) => checked)).toEqual([false, true, false]);
   });
 });

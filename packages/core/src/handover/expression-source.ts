@@ -3,41 +3,51 @@
  * `expression/computing.ts` does not know are left to the language, and with them all of the form's.
  */
 import { readTree, type ExpressionNode } from '../expression/cel.js';
-import { isComputed, referencesIn } from '../expression/index.js';
+import { groupOf, referencesIn } from '../expression/index.js';
 import { listSource, literal, objectSource, quoted } from './source.js';
 
 /** Names of the variables in it, as the source calls them. */
 type Variables = Readonly<Record<string, string>>;
 
-/** What an application opens its form with; `undefined` where one of the texts has to be left to the language. */
-export function expressionsSource(texts: readonly string[], indent: string): string | undefined {
-  const inner = `${indent}  `;
-  const written = [...new Set(texts)].map((text): readonly [string, string | undefined] => [
-    text,
-    expressionSource(text, inner),
-  ]);
-  if (written.some(([, source]) => source === undefined)) return undefined;
-  return `writtenExpressions(${objectSource(written, indent)})`;
+/** What an application opens its form with, and what that imports. */
+export interface ExpressionsSource {
+  readonly text: string;
+  readonly imports: readonly string[];
 }
 
-function expressionSource(text: string, indent: string): string | undefined {
-  const tree = readTree(text);
-  if (!tree) return undefined;
+/** `undefined` where one of the texts has to be left to the language. */
+export function expressionsSource(texts: readonly string[], indent: string): ExpressionsSource | undefined {
+  const inner = `${indent}  `;
+  const groups = new Set<string>();
   try {
-    const source = new Writer().write(tree, { form: 'form', here: 'here', value: 'value' });
-    const roots = ['form', 'here', 'value'].filter((name) => new RegExp(`\\b${name}\\b(?!')`).test(source));
-    const parameters = [roots.length > 0 ? `{ ${roots.join(', ')} }` : '_', ...(/\bcel\./.test(source) ? ['cel'] : [])];
-    return listSource([literal(referencesIn(text)), `(${parameters.join(', ')}) => ${source}`], indent);
+    const written = [...new Set(texts)].map((text) => [text, expressionSource(text, inner, groups)] as const);
+    const functions = [...groups].sort();
+    const given = functions.length > 0 ? `, { ${functions.map((name) => `...${name}`).join(', ')} }` : '';
+    return {
+      text: `writtenExpressions(${objectSource(written, indent)}${given})`,
+      imports: ['writtenExpressions', ...functions],
+    };
   } catch (error) {
     if (error instanceof Unwritten) return undefined;
     throw error;
   }
 }
 
+function expressionSource(text: string, indent: string, groups: Set<string>): string {
+  const tree = readTree(text);
+  if (!tree) unwritten();
+  const source = new Writer(groups).write(tree, { form: 'form', here: 'here', value: 'value' });
+  const roots = ['form', 'here', 'value'].filter((name) => new RegExp(`\\b${name}\\b(?!')`).test(source));
+  const parameters = [roots.length > 0 ? `{ ${roots.join(', ')} }` : '_', ...(/\bcel\./.test(source) ? ['cel'] : [])];
+  return listSource([literal(referencesIn(text)), `(${parameters.join(', ')}) => ${source}`], indent);
+}
+
 class Unwritten extends Error {}
 
 class Writer {
   #count = 0;
+  /** `groups`: of functions that it calls, filled as it writes. */
+  constructor(private readonly groups: Set<string>) {}
 
   write(node: ExpressionNode, names: Variables): string {
     const of = (one: ExpressionNode): string => this.write(one, names);
@@ -95,7 +105,9 @@ class Writer {
   }
 
   #known(name: string, given: readonly ExpressionNode[], names: Variables): string {
-    if (!isComputed(name, given.length) || given.some(isOptional)) unwritten();
+    const group = groupOf(name, given.length);
+    if (!group || given.some(isOptional)) unwritten();
+    this.groups.add(group);
     const sources = given.map((one) => this.write(one, names)).reverse();
     return `cel.call(${[quoted(name), ...sources].join(', ')})`;
   }

@@ -12,7 +12,7 @@ import {
   type PlanRules,
 } from '../plan/index.js';
 import { enginePartsOf, fillDefaults, readGraph } from '../schema/index.js';
-import { expressionsSource } from './expression-source.js';
+import { expressionsSource, type ExpressionsSource } from './expression-source.js';
 import { comment, listSource, literal, objectSource, quoted } from './source.js';
 import { NodeWriter, NotWritable } from './written-nodes.js';
 import { PartWriter } from './written-parts.js';
@@ -84,7 +84,7 @@ function formWritten({ schema, hints = {}, rules, file, checks: at }: FormToWrit
     ...(isCode ? ['codeMakers'] : []),
     ...(hasOwnNames ? ['ownNames'] : []),
     ...(parts.nodes.some((node) => node.kind === 'chooser' && node.kinds) ? ['kindAmong'] : []),
-    ...(asks ? [asks.includes('celExpressions()') ? 'celExpressions' : 'writtenExpressions'] : []),
+    ...(asks?.imports ?? []),
     ...(asksServers(text) ? ['checksOf'] : []),
     ...(checks === undefined ? ['fetchChecks'] : []),
     ...(start === undefined ? [] : ['fillDefaults']),
@@ -98,7 +98,7 @@ function formWritten({ schema, hints = {}, rules, file, checks: at }: FormToWrit
     ['makers', makers.length === 0 ? undefined : objectSource(makers, '  ')],
     ['ownNames', hasOwnNames ? 'ownNames' : undefined],
     ['codeMakers', isCode ? 'codeMakers' : undefined],
-    ['asks', asks],
+    ['asks', asks?.text],
     ['checksOf', asksServers(text) ? 'checksOf' : undefined],
     [
       'ground',
@@ -164,15 +164,13 @@ function groundOf(text: string): { readonly name: string; readonly imports: stri
   ];
 }
 
-function asksSource(placed: ReturnType<typeof expressionsOf>): string {
+function asksSource(placed: ReturnType<typeof expressionsOf>): ExpressionsSource {
   const given = Object.entries(placed).filter(([, list]) => list.length > 0);
   const texts = given.flatMap(([, list]) => list.map((one) => ('text' in one ? one.text : one.holds)));
   // One that has to be left to the language brings it along for all.
-  const expressions = expressionsSource(texts, '    ') ?? 'celExpressions()';
-  return objectSource(
-    [['expressions', expressions], ...given.map(([name, list]) => [name, literal(list, '    ')] as const)],
-    '  ',
-  );
+  const expressions = expressionsSource(texts, '    ') ?? { text: 'celExpressions()', imports: ['celExpressions'] };
+  const lists = given.map(([name, list]) => [name, literal(list, '    ')] as const);
+  return { text: objectSource([['expressions', expressions.text], ...lists], '  '), imports: expressions.imports };
 }
 
 /** The module that checks the form's values; `undefined` where all of the engine has to be there. */
@@ -204,7 +202,7 @@ function drawingsOf(root: PlanNode, nodes: readonly PlanNode[]): DrawingName[] {
     Chooser: ({ kind }) => kind === 'chooser',
     More: (node) => node.kind === 'group' && node.more !== undefined,
     Opened: (node) => (node.kind === 'group' || node.kind === 'chooser') && (node.again || node.onDemand),
-    Tabs: ({ kind, hints }) => kind === 'group' && hints.layout === 'tabs',
+    Tabs: ({ kind, hints }) => (kind === 'group' || kind === 'list') && hints.layout === 'tabs',
     Steps: (node) => node === root && node.hints.layout === 'steps',
     Remote: ({ kind, hints }) => kind === 'field' && hints.remote !== undefined,
     boxInputs: (node) =>

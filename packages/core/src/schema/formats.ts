@@ -9,4 +9,5 @@ export type { Format, Formats } from './formats/format.js';
 /** In families, each in a file of its own: a form that was written out brings those that its schema names. */
 export const formatFamilies = { addresses, hosts, names, times } as const satisfies Readonly<Record<string, Formats>>;
 
+/** Every standard format, by name. */
 export const standardFormats: Formats = { ...times, ...hosts, ...addresses, ...names };

@@ -43,6 +43,7 @@ export { normalWhileTyping } from '../form/normal.js';
 export { checksOf, kindAmong } from '../plan/index.js';
 export { celExpressions } from '../expression/cel.js';
 export { writtenExpressions } from '../expression/computing.js';
+export { listFunctions, numberFunctions, sizes, textFunctions } from '../expression/functions.js';
 export { de } from '../words/de.js';
 export { nb } from '../words/nb.js';
 export { wordsAs } from '../words/load.js';
