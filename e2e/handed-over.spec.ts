@@ -63,17 +63,19 @@ for (const { way, own, skin, name } of ways)
       await page.getByRole('textbox', { name: /^Pieces/ }).fill('12');
       await page.getByRole('button', { name: 'Send' }).click();
       await expect(page).toHaveTitle(/"pieces":12/);
-      // Nothing is computed here, so the language of expressions is not fetched; the plan is there, so nobody makes one.
-      expect(fetched.filter((name) => /^(cel|more-drawings|more)-/.test(name))).toEqual([]);
+      // The plan is there, so nobody makes one; expressions are written out, so nobody fetches their language; and what
+      // checks values was put together for this schema.
+      expect(fetched.filter((name) => /^(cel|more-drawings|more|engine|common|textual)-/.test(name))).toEqual([]);
+      expect(fetched.filter((name) => name.includes('.checks-'))).toHaveLength(1);
       expect(errors).toEqual([]);
     });
 
-    test('a form is drawn, filled and follows its conditions before its schema has come; then it tells what is wrong', async ({
+    test('a form is drawn, filled and follows its conditions before what checks it has come; then it tells what is wrong', async ({
       page,
     }) => {
       let release = (): void => undefined;
       const released = new Promise<void>((done) => (release = done));
-      await page.route(/(engine|schema)-[^/]*\.js$/, async (route) => {
+      await page.route(/checks-[^/]*\.js$/, async (route) => {
         await released;
         await route.continue();
       });
