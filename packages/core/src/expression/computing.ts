@@ -84,7 +84,7 @@ function operate(a: unknown, sign: string, b: unknown): unknown {
 
 /** A function with the values that it takes, from the last to the first; that of which it is, where it is one's, comes last. */
 function call(functions: Functions, name: string, ...backwards: readonly unknown[]): unknown {
-  const given = backwards.toReversed();
+  const given = [...backwards].reverse();
   const written = (of: (value: unknown) => string): string => {
     const types = given.map(of);
     return name.startsWith('.')
