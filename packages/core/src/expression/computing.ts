@@ -26,8 +26,8 @@ function lookUp(of: unknown, name: unknown): unknown {
 }
 
 function isEqual(a: unknown, b: unknown): boolean {
-  // An int and a double that mean the same number are equal, which === denies.
-  if (typeof a === 'bigint' || typeof b === 'bigint') return kindOf(a) !== 'string' && kindOf(b) !== 'string' && a == b;
+  // An int and a double that mean the same number are equal, which === denies; of anything else == would make a number.
+  if (isNumber(kindOf(a)) && isNumber(kindOf(b))) return a == b;
   if (a === b || !isHolder(a) || !isHolder(b)) return a === b;
   const [some, others] = [Object.entries(a), Object.entries(b)];
   return (
