@@ -119,7 +119,7 @@ function formWritten({ schema, hints = {}, rules, file, checks: at }: FormToWrit
   return {
     text: `${comment(`${titleOf(schema)}, written out by Poietra from its JSON Schema and its hints; write it again instead of changing it.`)}${imports.length > 0 ? `import { ${imports.join(', ')} } from '@poietra/core/written';\n\n` : ''}${
       helpers.length > 0 ? `const runtime = ${objectSource(helpers.map((name) => [name, judgements[name]]))};\n` : ''
-    }${source === '' ? '' : `${source}\n\n`}/** The form as it is drawn and filled. Its schema follows once it stands: from then on problems are told. */
+    }${source === '' ? '' : `${source}\n\n`}/** The form as it is drawn and filled. What checks its values follows once it stands: from then on problems are told. */
 export const written = ${form};
 `,
     drawings: drawingsOf(root, parts.nodes),
