@@ -30,7 +30,7 @@ const { bdd } = Mocha.interfaces;
 Mocha.interfaces.bdd = (suite) => {
   bdd(suite);
   // How long a test takes is no claim of ours, also on a busy machine.
-  suite.timeout(60_000);
+  suite.timeout(0);
   suite.beforeAll(fetchAll);
   suite.on('pre-require', (context) => {
     context.it.each = bind(context.it, false);

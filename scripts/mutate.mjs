@@ -10,7 +10,17 @@ import { Stryker } from '@stryker-mutator/core';
 
 const parts = ['codec', 'form', 'plan', 'schema'];
 /** What takes seconds each, needs a compiler, or holds what was fetched against what was there: all others judge, each what it runs through. */
-const slow = ['bundled', 'codec-as-code', 'dependencies', 'handover*', 'prepare', 'typed', 'validator', 'written'];
+const slow = [
+  'bundled',
+  'codec-as-code',
+  'dependencies',
+  'expressions-written',
+  'handover*',
+  'prepare',
+  'typed',
+  'validator',
+  'written',
+];
 /** Tests of the binding that are about what a form and its plan do. */
 const drawn = ['form', 'planned', 'steps', 'submission', 'words'].map((name) => `packages/react/test/${name}.test.tsx`);
 const { values, positionals } = parseArgs({
