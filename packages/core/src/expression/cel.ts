@@ -1,15 +1,8 @@
 import { Environment, ParseError } from '@marcbachmann/cel-js';
+import { arithmetic } from './arithmetic.js';
 import { askedBy } from './asked.js';
 import { referencesIn } from './references.js';
 import type { Expression, Expressions, Scope } from './types.js';
-
-const arithmetic: Readonly<Record<string, (a: number, b: number) => number>> = {
-  '+': (a, b) => a + b,
-  '-': (a, b) => a - b,
-  '*': (a, b) => a * b,
-  '/': (a, b) => a / b,
-  '%': (a, b) => a % b,
-};
 
 /** CEL with the few functions that forms need. JSON has one kind of number, so whole and decimal ones mix here. */
 function environment(): Environment {

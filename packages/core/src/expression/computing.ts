@@ -6,7 +6,8 @@
  * Where several values are given, they come from the last to the first: so the language computes them, and the first that
  * fails says why.
  */
-import { isObject, ownMember } from '../json/index.js';
+import { isObject } from '../json/index.js';
+import { arithmetic } from './arithmetic.js';
 import { askedBy } from './asked.js';
 import type { Functions } from './functions.js';
 import { fail, kindOf, leastInt, mostInt, typeOf, type Kind } from './kinds.js';
@@ -38,18 +39,11 @@ function isEqual(a: unknown, b: unknown): boolean {
 }
 const isHolder = (value: unknown): value is object => typeof value === 'object' && value !== null;
 
-/** Ints work with ints and doubles with doubles alike, so both are numbers to the compiler. */
-const arithmetic: Readonly<Record<string, (a: number, b: number) => number>> = {
-  '+': (a, b) => a + b,
-  '-': (a, b) => a - b,
-  '*': (a, b) => a * b,
-  '/': (a, b) => a / b,
-  '%': (a, b) => a % b,
-};
 const zero = /* @__PURE__ */ BigInt(0);
 
 function intOf(sign: string, a: bigint, b: bigint): bigint {
   if (b === zero && (sign === '/' || sign === '%')) fail(`${sign === '/' ? 'division' : 'modulo'} by zero`);
+  // Ints work with ints as doubles do with doubles, so both are numbers to the compiler.
   const found = arithmetic[sign]?.(a as never, b as never) as unknown as bigint;
   return found > mostInt || found < leastInt ? fail(`integer overflow: ${found}`) : found;
 }
@@ -142,7 +136,10 @@ const filtered = (of: unknown, ask: (item: unknown) => unknown, words: string): 
 /** By these names written expressions call. */
 const computingWith = (functions: Functions) => ({
   int: BigInt,
-  member: (of: unknown, name: unknown): unknown => lookUp(of, name) ?? nullOr(of, name),
+  member: (of: unknown, name: unknown): unknown => {
+    const found = lookUp(of, name);
+    return found === undefined ? fail(`No such key: ${String(name)}`) : found;
+  },
   optional: (of: unknown, name: unknown): unknown => {
     try {
       return lookUp(of, name);
@@ -154,8 +151,7 @@ const computingWith = (functions: Functions) => ({
   has(of: unknown, ...names: readonly string[]): boolean {
     let at = of;
     for (const [i, name] of names.entries()) {
-      if (Array.isArray(at)) at = undefined;
-      else at = lookUp(at, name);
+      at = Array.isArray(at) ? undefined : lookUp(at, name);
       if (at === undefined) return i < names.length - 1 ? fail(`No such key: ${name}`) : false;
     }
     return true;
@@ -175,11 +171,6 @@ const computingWith = (functions: Functions) => ({
   filter: (of: unknown, ask: (item: unknown) => unknown): unknown[] => filtered(of, ask, 'filter(var, predicate)'),
   map: (of: unknown, give: (item: unknown) => unknown): unknown[] => itemsOf(of).map((item) => give(item)),
 });
-/** What can be null is there; what is not there is missing. */
-function nullOr(of: unknown, name: unknown): unknown {
-  return lookUp(of, name) === null ? null : fail(`No such key: ${String(name)}`);
-}
-
 export type Computing = ReturnType<typeof computingWith>;
 /** An expression that was written out: where it looks, and what it comes to. */
 export type WrittenExpression = readonly [
@@ -193,11 +184,14 @@ export function writtenExpressions(
   functions: Functions = {},
 ): Expressions {
   const computing = computingWith(functions);
+  const known = new Map(
+    Object.entries(written).map(([text, [references, compute]]): [string, Expression] => [
+      text,
+      { text, references, ask: askedBy((scope) => compute(scope, computing)) },
+    ]),
+  );
   return {
-    read(text) {
-      const [references = [], compute = () => fail('The expression was not written out.')] =
-        (ownMember(written, text) as WrittenExpression | undefined) ?? [];
-      return { text, references, ask: askedBy((scope) => compute(scope, computing)) };
-    },
+    read: (text) =>
+      known.get(text) ?? { text, references: [], ask: () => ({ trouble: 'The expression was not written out.' }) },
   };
 }
