@@ -10,7 +10,7 @@ export default {
   testEnvironmentOptions: { customExportConditions: ['node', 'require', 'default'] },
   moduleNameMapper: {
     '^@poietra/(core|react|inputs)$': '<rootDir>/packages/$1/src/index.ts',
-    '^@poietra/core/written/checks$': '<rootDir>/packages/core/src/written/checks.ts',
+    '^@poietra/core/written/(checks|whole)$': '<rootDir>/packages/core/src/written/$1.ts',
     '^@poietra/core/handover$': '<rootDir>/packages/core/src/handover/index.ts',
     '^@poietra/core/written$': '<rootDir>/packages/core/src/written/index.ts',
     '^@poietra/react/written$': '<rootDir>/packages/react/src/written.ts',

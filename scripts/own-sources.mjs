@@ -13,9 +13,9 @@ const roots = {
   core: [
     ...['makeCodec', 'runCase', 'codecFromCode', 'Case', 'Codec', 'CodecCode', 'CodecDescription'],
     ...['AdapterDescription', 'Form', 'HintsBeside', 'Outcome', 'OwnHintUse', 'PlanRules', 'Problem'],
-    ...['loadWords', 'sendTo', 'standardFormats', 'SendDescription', 'SendOptions'],
+    ...['loadWords', 'SendDescription', 'SendOptions'],
   ],
-  react: ['adapt', 'adaptTogether', 'compact', 'suiteSkin', 'Skin', 'DrawnForm', 'drawOwnHints', 'prepareForm'],
+  react: ['prepareForm'],
   own: ['asComponent', 'InputComponent', 'InputHandle', 'InputProps'],
 };
 const inside = { 'codec/plain.ts': ['codecBy'] };
@@ -24,6 +24,7 @@ const doorFiles = {
   core: 'core/src/index.ts',
   'core/written': 'core/src/written/index.ts',
   'core/written/checks': 'core/src/written/checks.ts',
+  'core/written/whole': 'core/src/written/whole.ts',
   react: 'react/src/index.ts',
   'react/written': 'react/src/written.ts',
   own: 'own/src/index.ts',
@@ -191,7 +192,8 @@ export async function ownSources() {
         }
     }
   };
-  for (const room of ['core/written', 'core/written/checks', 'react/written']) roots[room] = Object.keys(doors[room]);
+  for (const room of ['core/written', 'core/written/checks', 'core/written/whole', 'react/written'])
+    roots[room] = Object.keys(doors[room]);
   for (const [room, names] of Object.entries(roots)) for (const name of names) keep(...doors[room][name]);
   for (const [path, names] of Object.entries(inside)) for (const name of names) keep(path, name);
   for (const [path, file] of Object.entries(files)) {

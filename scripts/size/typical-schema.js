@@ -24,10 +24,3 @@ export const schema = {
     mass: { title: 'Mass in all', type: 'number', 'x-poietra': { computed: 'form.cargo.map(c, c.mass).sum()' } },
   },
 };
-
-export const begin = {
-  cargo: [
-    { what: 'Timber', mass: 2.5 },
-    { what: 'Nails', mass: 4 },
-  ],
-};

@@ -1,7 +1,7 @@
 /** The typical form as a hand-over writes it out, and an application that draws it. */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { writeForm } from '../../packages/core/dist/handover/index.js';
+import { drawingsSource, writeForm } from '../../packages/core/dist/handover/index.js';
 import { schema } from './typical-schema.js';
 
 /** @returns the path of the application's entry. */
@@ -10,30 +10,28 @@ export function typicalWritten(home) {
   const folder = join(home, '.cache/size');
   // Not every bundler reads JSON by itself; here the schema is a module.
   const asModule = JSON.stringify(join(home, 'scripts/size/typical-schema.js'));
-  const { text, checks, drawings } = writeForm({
+  const written = writeForm({
     schema,
     rules: {},
     file: './typical-schema.js',
     checks: './typical.checks.js',
   });
-  const given = drawings.map((name) => (name === 'boxInputs' ? 'inputs: boxInputs' : name));
   mkdirSync(folder, { recursive: true });
-  writeFileSync(join(folder, 'typical.plan.js'), text);
+  writeFileSync(join(folder, 'typical.plan.js'), written.text);
   writeFileSync(
     join(folder, 'typical.checks.js'),
-    checks.replace(/^import schema from .*$/m, `import { schema } from ${asModule};`),
+    written.checks.replace(/^import schema from .*$/m, `import { schema } from ${asModule};`),
   );
   const entry = join(folder, 'typical-written.js');
   writeFileSync(
     entry,
-    `import { DrawnForm } from '@poietra/react';
-import { ${[...drawings, 'writtenForm'].join(', ')} } from '@poietra/react/written';
+    `import { DrawnForm, ${[...written.drawings, ...written.inputs, 'writtenForm'].join(', ')} } from '@poietra/react/written';
 import { createElement } from 'react';
 import { createRoot } from 'react-dom/client';
-import { begin } from ${asModule};
+import { begin } from ${JSON.stringify(join(home, 'scripts/size/typical-begin.js'))};
 import { written } from './typical.plan.js';
 
-const booking = writtenForm(written, { drawings: { ${given.join(', ')} } });
+const booking = writtenForm(written, { drawings: ${drawingsSource(written)} });
 createRoot(document.body).render(
   createElement(DrawnForm, {
     form: booking.open({ begin }),

@@ -2,7 +2,8 @@
 import { DrawnForm, prepareForm } from '@poietra/react';
 import { createElement } from 'react';
 import { createRoot } from 'react-dom/client';
-import { begin, schema } from './typical-schema.js';
+import { begin } from './typical-begin.js';
+import { schema } from './typical-schema.js';
 
 const booking = await prepareForm({ schema });
 createRoot(document.body).render(

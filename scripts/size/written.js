@@ -1,3 +1,2 @@
 /** What an application has at hand for a form that was written out, beside the form itself. */
-export { DrawnForm } from '@poietra/react';
-export { writtenForm } from '@poietra/react/written';
+export { DrawnForm, writtenForm } from '@poietra/react/written';

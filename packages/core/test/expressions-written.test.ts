@@ -7,10 +7,14 @@ import fc from 'fast-check';
 import { celExpressions } from '../src/expression/cel.js';
 import { writtenExpressions, type Expressions, type Scope } from '../src/expression/index.js';
 import * as functions from '../src/expression/functions.js';
+import { logic } from '../src/expression/logic.js';
+import { loops } from '../src/expression/loops.js';
+import { optionals } from '../src/expression/members.js';
+import { operators } from '../src/expression/operators.js';
 import { expressionsSource } from '../src/handover/expression-source.js';
 
 const language = celExpressions();
-const parts = { writtenExpressions, ...functions };
+const parts = { writtenExpressions, logic, loops, optionals, operators, ...functions };
 /** Texts as an application runs them; nothing where one of them is left to the language. */
 function written(texts: readonly string[]): Expressions | undefined {
   const source = expressionsSource(texts, '')?.text;

@@ -101,6 +101,17 @@ describe('forms', () => {
   });
 });
 
+/** Bundlers that divide by whole files take along what stands behind a door that is used at all. */
+it('what an application runs comes through the doors for what was written out, and through no other', () => {
+  const run = handOver(kit).filter(({ path }) => /\.(tsx?|js)$/.test(path) && !/\.test\.ts$|^contract\//.test(path));
+  const imports = run.flatMap(({ text }) => [...text.matchAll(/^import (?!type )[^;]* from '(@poietra\/[^']*)';$/gm)]);
+  expect([...new Set(imports.map(([, door]) => door))].sort()).toEqual([
+    '@poietra/core/written',
+    '@poietra/core/written/checks',
+    '@poietra/react/written',
+  ]);
+});
+
 it('the same kit gives the same files', () =>
   expect(handOver(kit)).toEqual(handOver(JSON.parse(JSON.stringify(kit)) as Kit)));
 

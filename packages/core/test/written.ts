@@ -1,6 +1,7 @@
 /** A form as its application has it: written out, and read back as a module. Tests do not run as modules. */
 import * as checking from '../src/written/checks.js';
 import * as parts from '../src/written/index.js';
+import * as whole from '../src/written/whole.js';
 import { writeForm, type FormToWrite, type FormWritten } from '../src/handover/index.js';
 import type { WrittenChecks } from '../src/written/nodes.js';
 
@@ -17,10 +18,11 @@ export const writtenText = (form: Source): string => formWritten(form).text;
 export function loadWritten(text: string, fetched: () => Promise<unknown>): parts.WrittenForm {
   const source = text
     .replace(/^import \{ (.*) \} from '@poietra\/core\/written';$/m, 'const { $1 } = parts;')
+    .replace(/^import \{ (.*) \} from '@poietra\/core\/written\/whole';$/m, 'const { $1 } = whole;')
     .replace('export const written =', 'return')
     .replace(/async \(\) => \(await import\(.*\)\)\.(default|checks\(\))/, 'fetched');
   // eslint-disable-next-line no-new-func, @typescript-eslint/no-implied-eval, @typescript-eslint/no-unsafe-call
-  return new Function('parts', 'fetched', source)(parts, fetched) as parts.WrittenForm;
+  return new Function('parts', 'whole', 'fetched', source)(parts, whole, fetched) as parts.WrittenForm;
 }
 
 /** A form with what checks its values put together ahead, as a hand-over has it; that comes when `arrived` does. */

@@ -44,9 +44,16 @@ export interface StepsProps {
   readonly onStep?: ((step: string) => void) | undefined;
 }
 
+/** What is to be mended, in words. It stands alone, so that what draws it can be fetched without anything else. */
+export interface ProblemListProps {
+  readonly form: Form;
+  readonly says: string;
+  /** Each problem with the label of its place, and the address of its input on the page. */
+  readonly entries: readonly { readonly problem: Problem; readonly label: string; readonly href: string }[];
+}
 /** What a person mends by, after an attempt to send. */
 export interface Mending {
-  readonly ProblemList: FunctionComponent<{ readonly root: PlanNode; readonly problems: readonly Problem[] }>;
+  readonly ProblemList: FunctionComponent<ProblemListProps>;
   /** Gives the focus to the first place on the page that has one of the problems; whether there was one. */
   focusFirst(element: HTMLElement | null, form: Form, problems: readonly Problem[]): boolean;
 }

@@ -14,7 +14,7 @@ export { everyDrawing } from './every-drawing.js';
 export { loadDrawings } from './load-drawings.js';
 export { prepareForm, type FormSource, type PreparedForm } from './prepare-form.js';
 export { PlannedForm, type PlannedFormProps } from './planned-form.js';
-export { labelAt } from './mending.js';
+export { labelAt } from './label-at.js';
 export { reveal } from './reveal.js';
 export { drawOwnHints, type OwnHints } from './own-hints.js';
 export type { Drawings, FetchChoices } from './drawing.js';

@@ -2,7 +2,7 @@ import { startOf, type PlanNode, type Pointer } from '@poietra/core';
 import type { ReactNode } from 'react';
 import { useFollowed } from './follow.js';
 import { useScope, useWords } from './scope.js';
-import { moreWords } from './words/more-words.js';
+import { entryWords } from './words/entry-words.js';
 
 export interface OpenedProps {
   readonly node: PlanNode;
@@ -13,7 +13,7 @@ export interface OpenedProps {
 /** A group that lies deep, or whose schema stands around it already, is opened by a person: there would be no end of it. */
 export function Opened({ node, at, children }: OpenedProps): ReactNode {
   const { form } = useScope();
-  const words = useWords(moreWords);
+  const words = useWords(entryWords);
   const isThere = useFollowed(() => form.valueAt(at) !== undefined, [form, at]);
   return isThere ? (
     <>

@@ -4,7 +4,7 @@ import { useId, type ReactNode } from 'react';
 import { useDrawing } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { useScope, useWords } from './scope.js';
-import { moreWords } from './words/more-words.js';
+import { entryWords } from './words/entry-words.js';
 import { Opened } from './opened.js';
 
 interface Props {
@@ -17,7 +17,7 @@ interface Props {
 export function PlannedChooser({ node, at, bare }: Props): ReactNode {
   const { form } = useScope();
   const { draw } = useDrawing();
-  const words = useWords(moreWords);
+  const words = useWords(entryWords);
   const id = useId();
   const chosen = useFollowed(() => form.chosen(at, node), [form, at, node]);
   const option = node.options[chosen];

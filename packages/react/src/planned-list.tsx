@@ -4,7 +4,7 @@ import { useState, type DragEvent, type ReactNode } from 'react';
 import { drawingFor, useDrawing } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { useScope, useWords } from './scope.js';
-import { moreWords } from './words/more-words.js';
+import { entryWords } from './words/entry-words.js';
 import { Section } from './section.js';
 
 interface Gone {
@@ -29,7 +29,7 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
   };
   const length = keys.length;
   const item = node.item;
-  const words = useWords(moreWords);
+  const words = useWords(entryWords);
   const name = item.label === '' || item.label === '*' ? words.entry : item.label;
   const Tabs = layout === 'tabs' ? drawingFor(drawings, 'Tabs') : undefined;
   const isTable = layout === 'table' && item.kind === 'group';
@@ -175,7 +175,7 @@ function Table({
   drop(index: number): object;
 }): ReactNode {
   const { draw } = useDrawing();
-  const words = useWords(moreWords);
+  const words = useWords(entryWords);
   const columns = item.kind === 'group' ? item.children : [];
   return (
     <div className="poietra-scroll">
@@ -231,7 +231,7 @@ function Actions({
   onRemove,
   onDrag,
 }: ActionsProps): ReactNode {
-  const words = useWords(moreWords);
+  const words = useWords(entryWords);
   return (
     <div className="poietra-actions" role="group" aria-label={words.actions(name)}>
       <span

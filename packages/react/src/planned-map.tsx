@@ -4,13 +4,13 @@ import { useState, type ReactNode } from 'react';
 import { useDrawing } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { useScope, useWords } from './scope.js';
-import { moreWords } from './words/more-words.js';
+import { memberWords } from './words/member-words.js';
 
 /** Members with names of one's own: each with its name, and a box for another one. */
 export function MoreMembers({ node, at }: { readonly node: PlanGroup; readonly at: Pointer }): ReactNode {
   const { form } = useScope();
   const { draw } = useDrawing();
-  const words = useWords(moreWords);
+  const words = useWords(memberWords);
   const named = new Set(node.children.map(({ name }) => name));
   const list = useFollowed(() => {
     const value = form.valueAt(at);

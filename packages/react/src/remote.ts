@@ -18,7 +18,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useDrawing, type FetchChoices } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { useScope, useWords } from './scope.js';
-import { moreWords } from './words/more-words.js';
+import { choiceWords } from './words/choice-words.js';
 
 interface Fetched {
   readonly choices: readonly RemoteChoice[];
@@ -44,7 +44,7 @@ export function useRemoteChoices(
     }
   | undefined {
   const { form } = useScope();
-  const words = useWords(moreWords);
+  const words = useWords(choiceWords);
   const { fetchChoices = askServer } = useDrawing();
   const [typed, setTyped] = useState<string>();
   const [fetched, setFetched] = useState<Fetched>({ choices: [] });
@@ -74,12 +74,11 @@ export function useRemoteChoices(
     const overtaken = new AbortController();
     const isOvertaken = (): boolean => overtaken.signal.aborted;
     const ask = async (): Promise<void> => {
-      const address = await remoteAddress(remote, {
+      const address = remoteAddress(remote, {
         form: form.valueAt(''),
         here: form.valueAt(here),
         typed: typed ?? '',
       });
-      if (isOvertaken()) return;
       if (address === undefined) {
         setFetched({ choices: [], status: words.dependsOn });
         return;
@@ -120,7 +119,7 @@ export function useRemoteChoices(
     if (!remote || isKnown) return undefined;
     const gone = new AbortController();
     void (async () => {
-      const address = await remoteItemAddress(remote, value);
+      const address = remoteItemAddress(remote, value);
       if (address === undefined) return;
       try {
         const item = await (cache.get(address) ?? keep(cache, address, fetchChoices(address, gone.signal)));

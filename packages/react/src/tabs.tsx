@@ -2,7 +2,7 @@ import { isWithin, type Pointer } from '@poietra/core';
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { useFollowed } from './follow.js';
 import { useScope, useWords } from './scope.js';
-import { moreWords } from './words/more-words.js';
+import { entryWords } from './words/entry-words.js';
 
 export interface Tab {
   readonly key: string;
@@ -80,7 +80,7 @@ export function Tabs({ label, tabs, wanted }: TabsProps): ReactNode {
 /** How many things are wrong inside, of those that a person has been told. */
 function Count({ at }: { readonly at: Pointer }): ReactNode {
   const { form } = useScope();
-  const words = useWords(moreWords);
+  const words = useWords(entryWords);
   const count = useFollowed(
     () =>
       form.problems().filter((problem) => isWithin(problem.at, at) && form.field(problem.at).shownProblems.length > 0)

@@ -1,4 +1,8 @@
-/** Forms that were written out: how one is made ready, and the drawings that not every form needs, each on its own. */
+/**
+ * What is handed over imports from here: how a form that was written out is made ready and drawn, adapters and skins, and
+ * the drawings that not every form needs, each on its own. Nothing here leads to what makes forms ready from their
+ * schemas: a bundler that divides by files would take that along for every application.
+ */
 import {
   readWritten,
   type OpenWrittenOptions,
@@ -9,7 +13,16 @@ import {
 import type { Drawings } from './drawing.js';
 import { compact, plain } from './skin.js';
 
-export { boxInputs } from './box-inputs.js';
+export { adapt } from './adapt.js';
+export { DrawnForm } from './drawn-form.js';
+export { drawOwnHints } from './own-hints.js';
+export { compact, suiteSkin, type Skin } from './skin.js';
+export { adaptTogether } from './together.js';
+
+export { comboInputs } from './boxes/combo.js';
+export { fileInputs } from './boxes/file.js';
+export { groupInputs } from './boxes/group.js';
+export { listInputs } from './boxes/lists.js';
 export { Opened } from './opened.js';
 export { PlannedChooser as Chooser } from './planned-chooser.js';
 export { PlannedList as List } from './planned-list.js';

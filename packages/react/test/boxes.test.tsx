@@ -4,7 +4,10 @@ import { createRoot, type Root } from 'react-dom/client';
 import { renderToString } from 'react-dom/server';
 import type { InputState } from '@poietra/core';
 import { nativeInputs, type Reached } from '../src/index.js';
-import { Checks, Combo, FileBox, ListBox, Radios } from '../src/boxes.js';
+import { Combo } from '../src/boxes/combo.js';
+import { FileBox } from '../src/boxes/file.js';
+import { Checks, Radios } from '../src/boxes/group.js';
+import { ListBox } from '../src/boxes/lists.js';
 
 (globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
 let root: Root;

@@ -15,7 +15,10 @@ import { renderToString } from 'react-dom/server';
 import { PlannedForm } from '../src/index.js';
 import { fieldWords } from '../src/words/field-words.js';
 import { mendingWords } from '../src/words/mending-words.js';
-import { moreWords } from '../src/words/more-words.js';
+import { choiceWords } from '../src/words/choice-words.js';
+import { entryWords } from '../src/words/entry-words.js';
+import { fileWords } from '../src/words/file-words.js';
+import { memberWords } from '../src/words/member-words.js';
 import { stepWords } from '../src/words/step-words.js';
 import { sendingWords } from '../../core/src/plan/send.js';
 import { onPage } from './on-page.js';
@@ -69,7 +72,16 @@ function said(): string[] {
 
 it('the English pieces are, together, every word of the catalogue', async () => {
   const german = await loadWords('de');
-  const pieces = { ...fieldWords, ...mendingWords, ...moreWords, ...stepWords, ...sendingWords } satisfies DrawnWords;
+  const pieces = {
+    ...fieldWords,
+    ...mendingWords,
+    ...entryWords,
+    ...memberWords,
+    ...choiceWords,
+    ...fileWords,
+    ...stepWords,
+    ...sendingWords,
+  } satisfies DrawnWords;
   expect(Object.keys(pieces).sort()).toEqual(Object.keys(german?.drawn ?? {}).sort());
 });
 

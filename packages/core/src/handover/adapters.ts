@@ -115,7 +115,7 @@ function adapterFile(
     return file(
       [
         "import type { AdapterDescription } from '@poietra/core';",
-        "import { adapt, adaptTogether } from '@poietra/react';",
+        "import { adapt, adaptTogether } from '@poietra/react/written';",
         ...parts.flatMap(({ made }) => made.imports),
       ],
       `${parts.map(({ local, use }) => `const ${local} = ${literal(forApplication(use))} satisfies AdapterDescription;`).join('\n')}
@@ -131,7 +131,7 @@ ${doc}export const ${own.value} = adaptTogether(${own.value}Description, [${part
   return file(
     [
       "import type { AdapterDescription } from '@poietra/core';",
-      "import { adapt } from '@poietra/react';",
+      "import { adapt } from '@poietra/react/written';",
       ...made.imports,
     ],
     `export const ${own.value}Description = ${literal(forApplication(adapter))} satisfies AdapterDescription;

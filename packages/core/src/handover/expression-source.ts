@@ -4,7 +4,16 @@
  */
 import { readTree, type ExpressionNode } from '../expression/cel.js';
 import { groupOf, referencesIn } from '../expression/index.js';
+import { logic } from '../expression/logic.js';
+import { loops } from '../expression/loops.js';
+import { optionals } from '../expression/members.js';
+import { operators } from '../expression/operators.js';
 import { listSource, literal, objectSource, quoted } from './source.js';
+
+/** What each part of the computing is called by. */
+const parts: Readonly<Record<string, readonly string[]>> = Object.fromEntries(
+  Object.entries({ logic, loops, operators, optionals }).map(([part, members]) => [part, Object.keys(members)]),
+);
 
 /** Names of the variables in it, as the source calls them. */
 type Variables = Readonly<Record<string, string>>;
@@ -22,10 +31,16 @@ export function expressionsSource(texts: readonly string[], indent: string): Exp
   try {
     const written = [...new Set(texts)].map((text) => [text, expressionSource(text, inner, groups)] as const);
     const functions = [...groups].sort();
-    const given = functions.length > 0 ? `, { ${functions.map((name) => `...${name}`).join(', ')} }` : '';
+    const source = objectSource(written, indent);
+    const called = new Set(source.match(/(?<=\bcel\.)\w+/g));
+    const computing = Object.keys(parts).filter((part) => parts[part]?.some((name) => called.has(name)));
+    const given = [
+      ...(computing.length > 0 || functions.length > 0 ? [`[${computing.join(', ')}]`] : []),
+      ...(functions.length > 0 ? [`{ ${functions.map((name) => `...${name}`).join(', ')} }`] : []),
+    ];
     return {
-      text: `writtenExpressions(${objectSource(written, indent)}${given})`,
-      imports: ['writtenExpressions', ...functions],
+      text: `writtenExpressions(${[source, ...given].join(', ')})`,
+      imports: ['writtenExpressions', ...computing, ...functions],
     };
   } catch (error) {
     if (error instanceof Unwritten) return undefined;
@@ -119,7 +134,7 @@ class Writer {
       if (name !== 'orValue' || !first || isOptional(first)) unwritten();
       return `cel.orValue(${from()}, () => ${this.write(first, names)})`;
     }
-    const work = ownName(loops, name);
+    const work = ownName(loopNames, name);
     if (!work || !first || !second) return this.#known(`.${name}`, [of, ...given], names);
     // A filter within `map` is left to the language.
     if (first.op !== 'id' || third) unwritten();
@@ -143,7 +158,7 @@ class Writer {
 }
 
 const signs: ReadonlySet<string> = new Set(['==', '!=', 'in', '+', '-', '*', '/', '%', '<', '<=', '>', '>=']);
-const loops: Readonly<Record<string, string>> = {
+const loopNames: Readonly<Record<string, string>> = {
   all: 'all',
   exists: 'exists',
   exists_one: 'existsOne',

@@ -39,7 +39,7 @@ export function formatsFile(used: ReadonlySet<string>): HandoverFile[] {
   return [
     {
       path: 'formats.ts',
-      text: `import { standardFormats } from '@poietra/core';
+      text: `import { standardFormats } from '@poietra/core/written';
 
 declare const format: unique symbol;
 /** A text of which it is known that it is in a format. It is a text like any other wherever one is wanted. */

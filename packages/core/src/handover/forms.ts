@@ -10,7 +10,7 @@ import { comment, literal, quoted } from './source.js';
 import { formatsFile, formatType } from './format-types.js';
 import { typesFor, type FormatTypes } from './types.js';
 import { writeValidator } from './write-validator.js';
-import { writeForm, type FormWritten } from './written-form.js';
+import { drawingsSource, writeForm, type FormWritten } from './written-form.js';
 
 export function formFiles(kit: Kit, isOwn: boolean): HandoverFile[] {
   const adapters = called(kit, 'adapters');
@@ -74,9 +74,9 @@ function filesOf(
   );
   const hasOwnHints = Object.keys(ownHints).length > 0;
   const { send } = form;
-  const types = typesFor(schema, type, formats);
+  const typed = typesFor(schema, type, formats);
   // A schema that says nothing takes any value: that is the form's type when none is named.
-  const of = types.includes(`export type ${type} = unknown;`) ? '' : `<${type}>`;
+  const of = typed.includes(`export type ${type} = unknown;`) ? '' : `<${type}>`;
   const skin = skinOf(form, kit, text);
   const written = writeForm({
     schema,
@@ -87,12 +87,15 @@ function filesOf(
   });
   const ready =
     'text' in written ? readyAtOnce(file, written, form, speaks) : preparedAtStart(file, form, speaks, written);
-  const fromCore = [
-    ...(send ? ['sendTo'] : []),
-    ...ready.fromCore,
-    ...['type Form', 'type Outcome'],
-    ...(hasOwnHints ? ['type OwnHintUse'] : []),
-    ...(send ? ['type SendDescription', 'type SendOptions'] : []),
+  const types = [
+    ...[...ready.typesOfCore, 'Form', 'Outcome'],
+    ...(hasOwnHints ? ['OwnHintUse'] : []),
+    ...(send ? ['SendDescription', 'SendOptions'] : []),
+  ];
+  const fromCore = [...ready.fromCore, ...(send ? ['sendTo'] : [])].sort();
+  const fromReact = [
+    ...(skin.isCompact ? ['compact'] : []),
+    ...['DrawnForm', ...(hasOwnHints ? ['drawOwnHints'] : []), ...ready.fromReact],
   ];
   const settings = [
     form.tell && `tell: ${quoted(form.tell)}`,
@@ -103,12 +106,12 @@ function filesOf(
   ].filter(Boolean);
   return [
     { path: `forms/${file}.schema.json`, text: `${JSON.stringify(schema, undefined, 2)}\n` },
-    { path: `forms/${file}.types.ts`, text: `${types}\n` },
+    { path: `forms/${file}.types.ts`, text: `${typed}\n` },
     ...ready.files,
     {
       path: `forms/${file}.tsx`,
-      text: `import { ${fromCore.join(', ')} } from '@poietra/core';
-import { ${[...(skin.isCompact ? ['compact'] : []), 'DrawnForm', ...(hasOwnHints ? ['drawOwnHints'] : []), ...ready.fromReact].join(', ')} } from '@poietra/react';
+      text: `import type { ${types.join(', ')} } from '@poietra/core';
+${fromCore.length > 0 ? `import { ${fromCore.join(', ')} } from '@poietra/core/written';\n` : ''}import { ${fromReact.join(', ')} } from '@poietra/react/written';
 import { useState, type ReactNode } from 'react';
 ${ready.imports}${imports.join('')}import { codes } from '../codes.js';
 import { rules } from '../fields.js';
@@ -142,8 +145,11 @@ ${of === '' ? '' : '  // The form sends nothing that its schema does not accept,
 /** How a form's module comes to `prepared`: its plan, its drawings and a way to open it. */
 interface Ready {
   readonly files: readonly HandoverFile[];
+  readonly typesOfCore: readonly string[];
+  /** Of the doors for what was written out. */
   readonly fromCore: readonly string[];
   readonly fromReact: readonly string[];
+  /** Other imports, as lines. */
   readonly imports: string;
   /** What the form says in its language, as an expression; absent where it speaks English. */
   readonly drawn?: string | undefined;
@@ -151,14 +157,9 @@ interface Ready {
 }
 
 /** The form is written out: it is there with its module. */
-function readyAtOnce(
-  file: string,
-  { text, drawings, checks }: FormWritten,
-  { language }: FormDescription,
-  speaks: boolean,
-): Ready {
-  const boxes = drawings.filter((name) => name === 'boxInputs').map(() => 'inputs: boxInputs');
-  const given = [...boxes, ...drawings.filter((name) => name !== 'boxInputs')];
+function readyAtOnce(file: string, written: FormWritten, { language }: FormDescription, speaks: boolean): Ready {
+  const { text, drawings, inputs, checks } = written;
+  const given = drawingsSource(written);
   const words = /^de\b/i.test(language ?? '') ? 'de' : 'nb';
   return {
     files: [
@@ -169,15 +170,15 @@ function readyAtOnce(
         text: `import type { WrittenForm } from '@poietra/react/written';\n\n/** The form as it is drawn and filled. */\nexport declare const written: WrittenForm;\n`,
       },
     ],
-    fromCore: [],
-    fromReact: [],
-    imports: `import { ${[...drawings, 'writtenForm'].join(', ')} } from '@poietra/react/written';
-${speaks ? `import { ${words}, wordsAs } from '@poietra/core/written';\n` : ''}import { written } from ${quoted(`./${file}.plan.js`)};
+    typesOfCore: [],
+    fromCore: speaks ? [words, 'wordsAs'] : [],
+    fromReact: [...drawings, ...inputs, 'writtenForm'],
+    imports: `import { written } from ${quoted(`./${file}.plan.js`)};
 `,
     drawn: speaks ? 'words.drawn' : undefined,
     source:
       () => `${speaks ? `${spoken}const words = wordsAs(${words}, ${quoted(language ?? '')});\n` : ''}/** The form as it was written out: there is nothing to wait for. */
-const prepared = writtenForm(written, { rules, codes${given.length > 0 ? `, drawings: { ${given.join(', ')} }` : ''} });
+const prepared = writtenForm(written, { rules, codes${given === '' ? '' : `, drawings: ${given}`} });
 `,
   };
 }
@@ -192,9 +193,11 @@ function preparedAtStart(
 ): Ready {
   return {
     files: [],
-    fromCore: [...(speaks ? ['loadWords'] : []), 'type HintsBeside'],
-    fromReact: ['prepareForm'],
-    imports: `import schema from ${quoted(`./${file}.schema.json`)} with { type: 'json' };\n`,
+    typesOfCore: ['HintsBeside'],
+    fromCore: [],
+    fromReact: [],
+    imports: `${speaks ? "import { loadWords } from '@poietra/core';\n" : ''}import { prepareForm } from '@poietra/react';
+import schema from ${quoted(`./${file}.schema.json`)} with { type: 'json' };\n`,
     // Its words are fetched, and may be none.
     drawn: speaks ? 'words?.drawn' : undefined,
     source: (

@@ -7,5 +7,5 @@ export type { OwnSources } from './own.js';
 export { usedAdapters } from './forms.js';
 export { typeName, valueName } from './source.js';
 export { typesFor } from './types.js';
-export { writeForm, type FormToWrite, type FormWritten } from './written-form.js';
+export { drawingsSource, writeForm, type FormToWrite, type FormWritten } from './written-form.js';
 export { writeValidator, type ValidatorOptions } from './write-validator.js';

@@ -62,7 +62,7 @@ function onItsOwn({ path, text }: HandoverFile, { doors }: OwnSources, taken: Ta
   const imports = new Imports();
   const lines = text.split('\n').flatMap((line) => {
     const [, all = '', names = '', room = '', inside] =
-      /^import (type )?\{ (.*) \} from '@poietra\/((?:core|react|own)(?:\/written(?:\/checks)?)?)(?:\/([\w/-]+)\.js)?';$/.exec(
+      /^import (type )?\{ (.*) \} from '@poietra\/((?:core|react|own)(?:\/written(?:\/checks|\/whole)?)?)(?:\/([\w/-]+)\.js)?';$/.exec(
         line,
       ) ?? [];
     if (names === '') return [line];

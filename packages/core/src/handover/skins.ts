@@ -14,7 +14,7 @@ export function skinsFile({ skins = {} }: Kit): HandoverFile[] {
   return [
     {
       path: 'skins.ts',
-      text: `import { suiteSkin, type Skin } from '@poietra/react';
+      text: `import { suiteSkin, type Skin } from '@poietra/react/written';
 ${made.map((one) => one.imported).join('\n')}
 
 /** How fields are drawn with the parts of a suite, by the names that forms use. */

@@ -1,7 +1,6 @@
 /** A form written out: its schema and its plan as a module that an application opens without compiler and planner. */
 import { isObject } from '../json/index.js';
 import { plainMakers } from '../codec/index.js';
-import { plainAdapters } from '../adapter/index.js';
 import { asksExpressions, asksServers } from '../form/index.js';
 import {
   expressionsOf,
@@ -29,13 +28,26 @@ export interface FormToWrite {
 }
 
 /** A drawing that not every form needs, by its name among the `Drawings` of the React binding. */
-type DrawingName = 'List' | 'Chooser' | 'More' | 'Opened' | 'Tabs' | 'Steps' | 'Remote' | 'boxInputs';
+type DrawingName = 'List' | 'Chooser' | 'More' | 'Opened' | 'Tabs' | 'Steps' | 'Remote';
+
+/** The boxes that HTML does not have as one element, by the names under which the React binding exports them. */
+const inputsOf = {
+  radios: 'groupInputs',
+  checks: 'groupInputs',
+  listbox: 'listInputs',
+  list: 'listInputs',
+  combobox: 'comboInputs',
+  file: 'fileInputs',
+} as const;
+type InputsName = (typeof inputsOf)[keyof typeof inputsOf];
 
 /** A form as a module, and what it is drawn with. */
 export interface FormWritten {
   /** An ES module that exports `written`. */
   readonly text: string;
   readonly drawings: readonly DrawingName[];
+  /** The inputs among its drawings that not every form has. */
+  readonly inputs: readonly InputsName[];
   /**
    * The module to stand at the address `checks`, which is fetched once the form stands: its schema, and of what checks
    * values the parts that this schema asks for. Absent where none was asked for, or where the schema takes all of them;
@@ -86,7 +98,6 @@ function formWritten({ schema, hints = {}, rules, file, checks: at }: FormToWrit
     ...(parts.nodes.some((node) => node.kind === 'chooser' && node.kinds) ? ['kindAmong'] : []),
     ...(asks?.imports ?? []),
     ...(asksServers(text) ? ['checksOf'] : []),
-    ...(checks === undefined ? ['fetchChecks'] : []),
     ...(start === undefined ? [] : ['fillDefaults']),
   ].sort();
   const form = objectSource([
@@ -117,12 +128,13 @@ function formWritten({ schema, hints = {}, rules, file, checks: at }: FormToWrit
     ],
   ]);
   return {
-    text: `${comment(`${titleOf(schema)}, written out by Poietra from its JSON Schema and its hints; write it again instead of changing it.`)}${imports.length > 0 ? `import { ${imports.join(', ')} } from '@poietra/core/written';\n\n` : ''}${
+    text: `${comment(`${titleOf(schema)}, written out by Poietra from its JSON Schema and its hints; write it again instead of changing it.`)}${imports.length > 0 ? `import { ${imports.join(', ')} } from '@poietra/core/written';\n` : ''}${checks === undefined ? "import { fetchChecks } from '@poietra/core/written/whole';\n" : ''}${imports.length > 0 || checks === undefined ? '\n' : ''}${
       helpers.length > 0 ? `const runtime = ${objectSource(helpers.map((name) => [name, judgements[name]]))};\n` : ''
     }${source === '' ? '' : `${source}\n\n`}/** The form as it is drawn and filled. What checks its values follows once it stands: from then on problems are told. */
 export const written = ${form};
 `,
     drawings: drawingsOf(root, parts.nodes),
+    inputs: inputsUsed(parts.nodes),
     ...(checks !== undefined && { checks }),
   };
 }
@@ -196,6 +208,19 @@ export const checks = () => checkedBy(${given.join(', ')});
 `;
 }
 
+function inputsUsed(nodes: readonly PlanNode[]): InputsName[] {
+  const used = new Set(nodes.flatMap((node) => (node.kind === 'field' ? [node.use.adapter] : [])));
+  const names = Object.entries(inputsOf).flatMap(([box, name]) => (used.has(`native:${box}`) ? [name] : []));
+  return [...new Set(names)].sort();
+}
+
+/** The drawings of a written form as the member `drawings` of what it is opened with; empty where it needs none. */
+export function drawingsSource({ drawings, inputs }: Pick<FormWritten, 'drawings' | 'inputs'>): string {
+  const boxes = inputs.length > 1 ? `{ ${inputs.map((name) => `...${name}`).join(', ')} }` : inputs[0];
+  const given = [...(boxes === undefined ? [] : [`inputs: ${boxes}`]), ...drawings];
+  return given.length > 0 ? `{ ${given.join(', ')} }` : '';
+}
+
 function drawingsOf(root: PlanNode, nodes: readonly PlanNode[]): DrawingName[] {
   const has: Readonly<Record<DrawingName, (node: PlanNode) => boolean>> = {
     List: ({ kind }) => kind === 'list',
@@ -205,10 +230,6 @@ function drawingsOf(root: PlanNode, nodes: readonly PlanNode[]): DrawingName[] {
     Tabs: ({ kind, hints }) => (kind === 'group' || kind === 'list') && hints.layout === 'tabs',
     Steps: (node) => node === root && node.hints.layout === 'steps',
     Remote: ({ kind, hints }) => kind === 'field' && hints.remote !== undefined,
-    boxInputs: (node) =>
-      node.kind === 'field' &&
-      node.use.adapter.startsWith('native:') &&
-      !Object.hasOwn(plainAdapters, node.use.adapter.slice('native:'.length)),
   };
   return (Object.keys(has) as DrawingName[]).filter((name) => nodes.some(has[name]));
 }

@@ -40,7 +40,7 @@ function placed(at: string, check: HintCheck, ask: Ask): PlacedCheck {
       ? { with: (asked: Asked) => others.map((name) => variableOf(name, variables, asked) ?? null) }
       : {}),
     async ask(value, { signal, ...asked }) {
-      const address = await filledIn(from, variables, asked, { value });
+      const address = filledIn(from, variables, asked, { value });
       // What it depends on is not there yet; the schema says whether it has to be.
       if (address === undefined) return undefined;
       const answer = await ask(address, signal);

@@ -1,7 +1,8 @@
 /** What is to be drawn for a schema and its hints. Stands on the schema; the values are the form's business. */
 export { makePlan } from './make-plan.js';
 export { askServer, checksOf, type Ask } from './checks.js';
-export { openPlan, settingsOf, type OpenPlanOptions } from './open-plan.js';
+export { openPlan, type OpenPlanOptions } from './open-plan.js';
+export { settingsOf } from './settings.js';
 export { prepareAsked, preparePlan } from './prepare-plan.js';
 export { labelFrom } from './words.js';
 export { kindAmong } from './kinds.js';
@@ -38,7 +39,8 @@ export {
   variableOf,
   type RemoteChoice,
 } from './remote.js';
-export { codecsMadeBy, codecsOf, prepareCodecs, type CodecsByPlace } from './codecs.js';
+export { codecsOf, prepareCodecs } from './codecs.js';
+export { codecsMadeBy, type CodecsByPlace } from './codecs-by-place.js';
 export {
   methodFor,
   sendTo,
@@ -48,4 +50,5 @@ export {
   type SendingWords,
   type SendOptions,
 } from './send.js';
-export { asShownName, readSubmission } from './submission.js';
+export { asShownName } from './as-shown.js';
+export { readSubmission } from './submission.js';

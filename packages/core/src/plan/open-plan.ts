@@ -1,17 +1,10 @@
 import type { CodecCode } from '../codec/index.js';
-import {
-  asksExpressions,
-  asksServers,
-  openForm,
-  type Form,
-  type FormOptions,
-  type PlaceSettings,
-} from '../form/index.js';
+import { asksExpressions, asksServers, openForm, type Form, type FormOptions } from '../form/index.js';
 import { checksOf, type Ask } from './checks.js';
 import { codecsOf } from './codecs.js';
 import { expressionsOf } from './expressions.js';
-import type { Plan, PlanTree } from './nodes.js';
-import { planAt } from './walk.js';
+import type { Plan } from './nodes.js';
+import { settingsOf } from './settings.js';
 
 /** What a form is opened with beside what its plan says. */
 export interface OpenPlanOptions extends Omit<FormOptions, 'schema' | 'compiled' | 'compile' | 'settingsAt'> {
@@ -19,11 +12,6 @@ export interface OpenPlanOptions extends Omit<FormOptions, 'schema' | 'compiled'
   readonly codes?: Readonly<Record<string, CodecCode>>;
   /** Asks servers for what hints have checked, in place of the platform's `fetch`. */
   readonly ask?: Ask;
-}
-
-/** What the hints of each place say of how it is told and shown, for `openForm`. */
-export function settingsOf({ root }: PlanTree): (at: string) => PlaceSettings | undefined {
-  return (at) => planAt(root, at)?.hints;
 }
 
 /**

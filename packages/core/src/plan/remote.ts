@@ -1,4 +1,5 @@
 /** Values to choose from that a server gives: their address, and what its answer means. */
+import { parseTemplate } from 'url-template';
 import { isObject, lookUp, ownMember } from '../json/index.js';
 import { resolveUri } from '../schema/index.js';
 import type { Remote } from './hints.js';
@@ -32,12 +33,12 @@ export function variableOf(name: string, variables: Variables, { form, here }: A
  * A URI template with its variables filled in, or `undefined` while one that it needs has no value. `own` are those that
  * come from elsewhere than the form; they may be empty.
  */
-export async function filledIn(
+export function filledIn(
   template: string,
   variables: Variables,
   asked: Asked,
   own: Readonly<Record<string, unknown>> = {},
-): Promise<string | undefined> {
+): string | undefined {
   const given: Record<string, string | number | boolean> = {};
   for (const name of templateVariables(template)) {
     const isOwn = Object.hasOwn(own, name);
@@ -50,24 +51,19 @@ export async function filledIn(
 }
 
 /** The address to ask for choices; `typed` is what the search is for. */
-export async function remoteAddress(
+export function remoteAddress(
   { from, search, variables }: Remote,
   { typed, ...asked }: Asked & { readonly typed: string },
-): Promise<string | undefined> {
+): string | undefined {
   return filledIn(from, variables, asked, search === undefined ? {} : { [search]: typed });
 }
 
 /** The address of one item by its key, where the hint tells one. */
-export async function remoteItemAddress({ one }: Remote, key: unknown): Promise<string | undefined> {
+export function remoteItemAddress({ one }: Remote, key: unknown): string | undefined {
   return one === undefined || (typeof key !== 'string' && typeof key !== 'number') ? undefined : expand(one, { key });
 }
 
-/** Loaded when it is used: most forms ask nobody. */
-async function expand(
-  template: string,
-  values: Record<string, string | number | boolean>,
-): Promise<string | undefined> {
-  const { parseTemplate } = await import('url-template');
+function expand(template: string, values: Record<string, string | number | boolean>): string | undefined {
   const address = parseTemplate(template).expand(values);
   return isAsked(address) ? address : undefined;
 }

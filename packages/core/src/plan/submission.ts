@@ -3,11 +3,9 @@ import type { CodecCode } from '../codec/index.js';
 import type { Snapshot } from '../form/index.js';
 import { codecsOf } from './codecs.js';
 import type { Plan, PlanField, PlanNode } from './nodes.js';
+import { asShownName } from './as-shown.js';
 import { eachNode } from './each.js';
 import { planAt } from './walk.js';
-
-/** The name of the pair that says that the others carry what was shown: no script ran that could have parsed it. */
-export const asShownName = 'as';
 
 /**
  * Reads what a browser sends of a planned form without script: pairs of name and text, as `application/

@@ -1,4 +1,4 @@
-import { lengthOf } from './keywords/values.js';
+import { lengthOf } from './keywords/length.js';
 import type { Assertion, Leaf, Rule } from './rule.js';
 
 /** The codes that `acceptsLeaf` switches on: a number compares faster than a word. */

@@ -11,7 +11,7 @@ import { families as common } from './keywords/common.js';
 import { isMultiple } from './keywords/numbers.js';
 import { families as rare } from './keywords/rare.js';
 import { families as textual } from './keywords/textual.js';
-import { lengthOf } from './keywords/values.js';
+import { lengthOf } from './keywords/length.js';
 import { compilePattern } from './pattern/index.js';
 import { resolveUri } from './resolve-uri.js';
 

@@ -1,4 +1,5 @@
 import { nearest } from '../json/index.js';
+import { primaryOf, wordsAs } from './tags.js';
 import type { Words } from './words.js';
 
 const languages: Readonly<Record<string, () => Promise<Words>>> = {
@@ -13,7 +14,6 @@ export const spokenLanguages: readonly string[] = ['en', ...Object.keys(language
 
 /** Whether `loadWords` has words for a tag. */
 export const isSpoken = (tag: string): boolean => spokenLanguages.includes(primaryOf(tag));
-const primaryOf = (tag: string): string => tag.toLowerCase().split('-')[0] ?? '';
 
 /**
  * Fetches the words of a language by its tag (RFC 5646); of `de-AT` it takes those of `de`, and text boxes show
@@ -30,7 +30,3 @@ export async function loadWords(tag: string): Promise<Words | undefined> {
     );
   return wordsAs(await load(), tag);
 }
-
-/** The words of a language under a tag that says more than they do: `de-AT`. */
-export const wordsAs = (words: Words, tag: string): Words =>
-  words.lang === tag || primaryOf(tag) === 'no' ? words : { ...words, lang: tag };

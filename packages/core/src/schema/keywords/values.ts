@@ -3,6 +3,7 @@ import { kindOf, type Kind } from '../../json/index.js';
 import { kindWords, plural, type Messages } from '../messages.js';
 import { bitOf } from '../rule.js';
 import { assertion, bits, countOf, type Family, type Keyword } from './context.js';
+import { lengthOf } from './length.js';
 
 const kinds: Readonly<Record<Kind, number>> = {
   null: bits.null,
@@ -37,22 +38,6 @@ const worded = new Set<Kind | undefined>(['string', 'number', 'boolean']);
 function single([only, ...others]: readonly Kind[], mask: number): (value: unknown) => boolean {
   if (others.length === 0 && worded.has(only)) return (value) => typeof value === only;
   return (value) => (bitOf(value) & mask) !== 0;
-}
-
-/** Characters as JSON Schema counts them: code points. */
-export function lengthOf(text: string): number {
-  let length = text.length;
-  for (let i = 0; i + 1 < text.length; i++) {
-    const unit = text.charCodeAt(i);
-    if (unit >= 0xd800 && unit < 0xdc00) {
-      const next = text.charCodeAt(i + 1);
-      if (next >= 0xdc00 && next < 0xe000) {
-        length--;
-        i++;
-      }
-    }
-  }
-  return length;
 }
 
 const maxLength: Keyword = (context) => {
