@@ -60,6 +60,31 @@ test('an input is met, tried, drafted, corrected in one sentence, proved and use
   await expect(page.getByTestId('station-sent').last()).toContainText('3');
 });
 
+test('words that are changed while the adapter’s page is on its way go into one adapter', async ({ page }) => {
+  let letGo = (): void => undefined;
+  const isHeld = new Promise<void>((resolve) => (letGo = resolve));
+  await page.route(/assets\/adapter-page/, async (route) => {
+    await isHeld;
+    await route.continue();
+  });
+  await page.goto('/inputs/antd%23Rate');
+  const sentences = page.getByRole('region', { name: 'How it speaks' });
+  await expect(sentences).toContainText('observed', { timeout: 60_000 });
+  const change = async (slot: RegExp, name: string, to: string): Promise<void> => {
+    await sentences.getByRole('button', { name: slot }).click();
+    await sentences.getByRole('combobox', { name }).fill(to);
+    await page.keyboard.press('Enter');
+  };
+  await change(/^change: onChange/, 'change', 'onHoverChange');
+  await change(/^value: value/, 'value', 'defaultValue');
+  letGo();
+  await expect(page).toHaveURL('/adapters/rate');
+  await expect(sentences).toContainText('onHoverChange');
+  await expect(sentences).toContainText('defaultValue');
+  await page.goto('/inputs');
+  await expect(page.getByRole('link', { name: 'rate-2' })).toHaveCount(0);
+});
+
 test('a picker whose values are objects of a library gives texts, by a sentence that can be changed', async ({
   page,
 }) => {

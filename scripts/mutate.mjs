@@ -48,7 +48,8 @@ const report = `reports/mutate-${part}.json`;
 mkdirSync('reports', { recursive: true });
 
 const results = await new Stryker({
-  mutate: [`packages/core/src/${part}/**/${values.files ?? '*.ts'}`],
+  // The form of schemas is a table; where a test loads it late, its words count as computed by that test.
+  mutate: [`packages/core/src/${part}/**/${values.files ?? '*.ts'}`, '!packages/core/src/plan/schema-of-schemas.ts'],
   testRunner: 'mocha',
   plugins: ['@stryker-mutator/mocha-runner', './scripts/mutate-sample.mjs'],
   ignorers: ['sample'],

@@ -45,6 +45,7 @@ describe('poietra check in a real browser', () => {
       ShowsNothing: ['right', 'refused', 'typed'],
       KeepsLeaving: ['leaves'],
       GivesFocusAway: ['focus', 'label'],
+      FocusOnItsBox: ['focus', 'label'],
       RefusesWords: ['name', 'description', 'invalid', 'required'],
       OnlyOnce: ['strict'],
       EmptiesTheForm: ['native'],

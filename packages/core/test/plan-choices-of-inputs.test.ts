@@ -168,6 +168,8 @@ describe('what a new entry begins with', () => {
     ['no number', { type: 'number' }, null],
     ['a mark that is not set', { type: 'boolean' }, false],
     ['no entries', { type: 'array', items: { type: 'string' } }, []],
+    ['a group', { type: 'object', properties: { a: { type: 'string' } } }, {}],
+    ['anything', {}, null],
     ['a tuple without entries', { prefixItems: [{ type: 'string' }] }, []],
     [
       'a group with what is fixed in it',
@@ -194,12 +196,13 @@ describe('what of a value another shape can take over', () => {
     properties: {
       kind: { const: 'box' },
       mass: { type: 'number' },
+      count: { type: ['string', 'integer'], enum: ['few', 2, 3] },
       lines: { type: 'array', items: { type: 'string' } },
       pair: { prefixItems: [{ type: 'string' }] },
       inner: { properties: { name: { type: 'string' } } },
       either: { oneOf: [{ type: 'string' }, { type: 'object', properties: { deep: { type: 'string' } } }] },
     },
-    required: ['kind'],
+    required: ['kind', 'inner'],
   };
   it.each<[string, unknown, unknown]>([
     ['nothing', undefined, { kind: 'box' }],
@@ -214,10 +217,28 @@ describe('what of a value another shape can take over', () => {
     ['a group', { inner: { name: 'a', other: 1 } }, { kind: 'box', inner: { name: 'a' } }],
     ['an option', { either: { deep: 'a', other: 1 } }, { kind: 'box', either: { deep: 'a' } }],
     ['a member that is not named', { other: 1 }, { kind: 'box' }],
+    ['a value of the second of its kinds', { count: 2 }, { kind: 'box', count: 2 }],
+    ['a value of neither', { count: true }, { kind: 'box' }],
+    ['what is needed and not there is not made up', { inner: undefined }, { kind: 'box' }],
   ])('%s', (_, value, wanted) => expect(fitted(member(shape), value)).toEqual(wanted));
   it('names of one’s own stay where any may stand', () => {
     const map = member({ properties: { a: { type: 'string' } }, additionalProperties: { type: 'integer' } });
     expect(fitted(map, { a: 'x', own: 1, __proto__: 2 })).toEqual({ a: 'x', own: 1 });
+  });
+  it('a member that has a name of the form’s own is fitted by it alone', () => {
+    const map = member({
+      properties: { a: { type: 'string' } },
+      additionalProperties: { type: 'integer' },
+    });
+    expect(fitted(map, { a: 1, own: 2 })).toEqual({ own: 2 });
+  });
+  it('what contains itself is looked through six levels deep, and taken as it is below', () => {
+    const root = rootOf({ properties: { inner: { $ref: '#' }, n: { type: 'number' } } });
+    const deep = (levels: number): unknown => ({ stray: true, ...(levels > 0 && { inner: deep(levels - 1) }) });
+    const levels: boolean[] = [];
+    for (let at = fitted(root, deep(9)) as { stray?: true; inner?: unknown } | undefined; at; at = at.inner as never)
+      levels.push(at.stray === true);
+    expect(levels).toEqual([...many(7).map(() => false), true, true, true]);
   });
   it('what contains itself ends', () => {
     const root = rootOf({ properties: { inner: { $ref: '#' }, n: { type: 'number' } } });

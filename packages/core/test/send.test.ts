@@ -1,4 +1,4 @@
-import { loadWords, sendTo, type Fetch, type SendDescription, type SendingWords } from '../src/index.js';
+import { loadWords, methodFor, sendTo, type Fetch, type SendDescription, type SendingWords } from '../src/index.js';
 
 const send: SendDescription = { path: '/bookings', key: 'number' };
 interface Asked {
@@ -98,4 +98,85 @@ describe('what the server answers', () => {
     expect(outcome).toMatchObject({ kind: 'failed', message: expect.stringContaining('It was stopped.') as string });
     expect(asked).toHaveLength(1);
   });
+});
+
+describe('how a purpose is asked for', () => {
+  it.each([
+    ['create', 'POST'],
+    ['replace', 'PUT'],
+    ['change', 'PATCH'],
+    ['delete', 'DELETE'],
+  ] as const)('%s by %s, unless the form says otherwise', (purpose, method) => {
+    expect(methodFor(send, purpose)).toEqual({ method, headers: {} });
+    expect(methodFor({ ...send, methods: { [purpose]: 'POST' } }, purpose)).toEqual({ method: 'POST', headers: {} });
+  });
+  it('by POST and a header where only that passes, and without the header where POST is meant', () => {
+    const narrow = { ...send, methodHeader: 'X-Method' };
+    expect(methodFor(narrow, 'change')).toEqual({ method: 'POST', headers: { 'X-Method': 'PATCH' } });
+    expect(methodFor(narrow, 'create')).toEqual({ method: 'POST', headers: {} });
+  });
+  it('the header goes along', async () => {
+    const { asked, fetch } = server({ status: 200 });
+    await sendTo({ ...send, methodHeader: 'X-Method' }, 1, { fetch, record: '7', purpose: 'delete' });
+    expect(asked[0]?.how).toMatchObject({ method: 'POST', headers: { 'X-Method': 'DELETE' } });
+  });
+});
+
+describe('what is sent again', () => {
+  it('only as often as is said, and then it has failed', async () => {
+    const { asked, fetch } = server(undefined, undefined, undefined, { status: 201 });
+    expect((await sendTo(send, {}, { fetch, retries: 2 })).kind).toBe('failed');
+    expect(asked).toHaveLength(3);
+    expect(asked[0]?.how.headers?.['Idempotency-Key']).toMatch(/^[a-z0-9]{6,}-[a-z0-9]{4,}$/);
+  });
+  it('has no key where it is sent once', async () => {
+    const { asked, fetch } = server({ status: 201 });
+    await sendTo(send, {}, { fetch });
+    expect(asked[0]?.how.headers).not.toHaveProperty('Idempotency-Key');
+  });
+});
+
+describe('what is a refusal', () => {
+  const problem = { errors: [{ pointer: '#/pieces', detail: 'Too many.' }] };
+  it.each([
+    ['fields that are named, whatever the status', 400, problem, 'refused'],
+    ['a value that cannot be taken, though no field is named', 422, { title: 'Full' }, 'refused'],
+    ['a fault without fields is none', 400, { title: 'Bad' }, 'failed'],
+  ])('%s', async (_name, status, json, kind) => {
+    const { fetch } = server({ status, json });
+    expect((await sendTo(send, {}, { fetch })).kind).toBe(kind);
+  });
+});
+
+describe('a token', () => {
+  const asking = { ...send, token: { path: '/token', member: 'value', header: 'X-Token' } };
+  it('is asked for at the same server, and can be stopped', async () => {
+    const { asked, fetch } = server({ status: 200, json: { value: 't' } }, { status: 201 });
+    const signal = { aborted: false };
+    await sendTo(asking, {}, { fetch, base: 'https://api.example', signal });
+    expect(asked[0]).toEqual({ address: 'https://api.example/token', how: { signal } });
+  });
+  it('of an answer that is an error counts for none', async () => {
+    const { asked, fetch } = server({ status: 500, json: { value: 't' } });
+    expect((await sendTo(asking, {}, { fetch })).kind).toBe('failed');
+    expect(asked).toHaveLength(1);
+  });
+});
+
+it('the platform’s own fetch is used where none is given, and its reason told where it has one', async () => {
+  const { fetch: own } = globalThis;
+  const asked: unknown[] = [];
+  globalThis.fetch = (address) => {
+    asked.push(address);
+    return Promise.reject(new Error('No way there.'));
+  };
+  try {
+    expect(await sendTo(send, {})).toEqual({
+      kind: 'failed',
+      message: 'No way there. What you typed is kept; try again.',
+    });
+  } finally {
+    globalThis.fetch = own;
+  }
+  expect(asked).toEqual(['/bookings']);
 });

@@ -1,11 +1,12 @@
 /** What the checks of the contract work with: what they are given, how they judge, and what they ask of a trial. */
 import { same, type AdapterDescription, type CheckVerdict } from '@poietra/core';
-import { everyElement, focused, realElement } from '@poietra/react';
+import { everyElement, focused, realElement, workingElements } from '@poietra/react';
 import type { Ground, MountOptions, Standing } from './ground.js';
 import { leave, perform } from './hands.js';
 import { atRest, fullLook, lookDifference } from './look.js';
 import { outside, pixelsOf, toldOf } from './outside.js';
 import { settle } from './settle.js';
+import { roleOf } from './targets.js';
 import type { Watch } from './watch.js';
 
 export interface Bench {
@@ -112,6 +113,21 @@ export async function isToldInside({ box }: Standing): Promise<boolean> {
   );
   for (const element of focusable.slice(0, 10)) if ((await toldOf(element))?.role !== '') return true;
   return false;
+}
+
+/** What only stands around others: with the focus on it, no key that is pressed does anything. */
+const around = /^(|article|document|figure|form|generic|group|none|presentation|region|section)$/;
+
+/** Whether something inside has the focus that a person can work with: a box around an input that takes no focus does not count. */
+export function hasTakenFocus(trial: Standing): boolean {
+  const active = focused();
+  if (!active || !isInside(trial)) return false;
+  const isEdited = active instanceof HTMLElement && active.isContentEditable;
+  // What stands in a frame, or behind a closed door, cannot be seen from here.
+  const isClosed = active.tagName === 'IFRAME' || (active.tagName.includes('-') && !active.shadowRoot);
+  return (
+    isEdited || isClosed || workingElements(trial.box).some((one) => one === active) || !around.test(roleOf(active))
+  );
 }
 
 export function isInside(trial: Standing): boolean {

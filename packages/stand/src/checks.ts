@@ -13,6 +13,7 @@ import {
   isAboutServer,
   isDisabled,
   isInReach,
+  hasTakenFocus,
   isInside,
   isReachedByTab,
   isToldInside,
@@ -154,9 +155,11 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     const trial = await mount();
     trial.takeFocus();
     await settle();
-    return isInside(trial)
-      ? pass(`A ${focused()?.tagName.toLowerCase() ?? ''} inside has the focus.`)
-      : fail('The focus is elsewhere.');
+    const taker = focused()?.tagName.toLowerCase() ?? '';
+    if (hasTakenFocus(trial)) return pass(`A ${taker} inside has the focus.`);
+    return fail(
+      isInside(trial) ? `The focus is on a ${taker} around it, where no key does anything.` : 'The focus is elsewhere.',
+    );
   },
 
   async label(_bench, mount) {
@@ -167,7 +170,7 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     await pressOn(label);
     await settle();
     if (trial.reports.length > 0) return pass('The press on the label changed it.');
-    return isInside(trial) ? pass('The focus went inside.') : fail('The focus did not go inside.');
+    return hasTakenFocus(trial) ? pass('The focus went inside.') : fail('The focus did not go inside.');
   },
 
   async name(bench, mount) {

@@ -84,7 +84,7 @@ export const contract = [
   {
     id: 'focus',
     title: 'Takes the focus',
-    expects: 'Asked for the focus, an element inside the input has it.',
+    expects: 'Asked for the focus, an element inside that a person works with has it.',
     advice: 'Give the focus by a method of its handle, or to an element inside.',
   },
   {

@@ -1,10 +1,11 @@
-import { changeSlot, families, type AdapterDescription } from '@poietra/core';
-import { useMemo, useState, type ReactNode } from 'react';
+import { changeSlot, families, joinPointer, type AdapterDescription } from '@poietra/core';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Button } from '../../parts/button.js';
 import { pathOf } from '../../parts/kit-part.js';
 import { inputTitle } from '../../parts/names.js';
 import { Neighbours } from '../../parts/neighbours.js';
+import { partOf } from '../../parts/part-of.js';
 import { Busy, Empty } from '../../parts/states.js';
 import { useKit } from '../../store/kit.js';
 import { useProject, type Inspected } from '../../store/project.js';
@@ -52,11 +53,19 @@ function Met({ found: { input, adapter: drafted, findings } }: { readonly found:
     [tried, start, given.gesture],
   );
   const stand = useStand(input, draft);
-  const keepDraft = (adapter: AdapterDescription | undefined): void => {
-    if (!adapter) return;
-    const { name, changes } = draftChanges(kit, input, adapter);
-    edit(`Draft the adapter of ${input.id}`, changes);
-    void navigate(pathOf('adapters', name));
+  // The adapter's page may still be on its way: what follows then changes the adapter that was drafted just now.
+  const made = useRef<string>(undefined);
+  const keepDraft = (change = (one: AdapterDescription): AdapterDescription => one): void => {
+    const name = made.current ?? '';
+    const drafted = partOf(useKit.getState().kit.adapters, name);
+    const next = drafted && change(drafted);
+    if (next && next !== drafted) edit(`Adapter ${name}`, { [joinPointer('/adapters', name)]: next });
+    if (!next && draft) {
+      const { name: given, changes } = draftChanges(kit, input, change(draft));
+      edit(`Draft the adapter of ${input.id}`, changes);
+      made.current = given;
+    }
+    if (made.current !== undefined) void navigate(pathOf('adapters', made.current));
   };
   return (
     <div>
@@ -72,7 +81,7 @@ function Met({ found: { input, adapter: drafted, findings } }: { readonly found:
         ))}
         <div className="ml-auto flex flex-wrap items-center gap-1">
           <DeclaredToggle count={input.properties.length} />
-          <Button look="main" onClick={() => keepDraft(draft)} aria-disabled={!draft}>
+          <Button look="main" onClick={() => keepDraft()} aria-disabled={!draft}>
             {own.length > 0 ? 'Draft another adapter' : 'Draft the adapter'}
           </Button>
           <Neighbours
@@ -93,7 +102,7 @@ function Met({ found: { input, adapter: drafted, findings } }: { readonly found:
         findings={[...(tried?.findings ?? []), ...findings]}
         stand={stand}
         codec={{ kind: 'same' }}
-        onWord={(at, value) => draft && keepDraft(changeSlot(draft, at, value))}
+        onWord={(at, value) => keepDraft((adapter) => changeSlot(adapter, at, value))}
         onGive={(more) => setGiven((before) => ({ ...before, ...more }))}
         above={<Trying input={input} start={start} of={key} isWaiting={stand.isTouched || stand.isRecording} />}
         below={

@@ -132,6 +132,21 @@ export function KeepsLeaving({ value = '', disabled = false, onChange }: Props):
   return <input ref={input} value={value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />;
 }
 
+/** Takes the focus with the box around it, where it is of no use. */
+export function FocusOnItsBox({ value = '', disabled = false, onChange }: Props): JSX.Element {
+  const box = useRef<HTMLDivElement>(null);
+  return (
+    <div ref={box} tabIndex={-1}>
+      <input
+        value={value}
+        disabled={disabled}
+        onFocus={() => box.current?.focus()}
+        onChange={(event) => onChange?.(event.target.value)}
+      />
+    </div>
+  );
+}
+
 export function GivesFocusAway({ value = '', disabled = false, onChange }: Props): JSX.Element {
   return (
     <input
