@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { bundlers } from './size/bundlers.mjs';
+import { bundlers, undivided } from './size/bundlers.mjs';
 import { drawnByEach } from './size/drawn.mjs';
 
 const home = join(import.meta.dirname, '..');
@@ -75,12 +75,12 @@ const mostOfWritten = { kB: 45, files: 6 };
 export async function typicalForms() {
   const { typicalWritten } = await import('./size/typical-written.mjs');
   const ways = [
-    ['made ready from its schema', join(home, 'scripts/size/typical.js')],
-    ['written out', typicalWritten(home)],
+    ['made ready from its schema', join(home, 'scripts/size/typical.js'), bundlers],
+    ['written out', typicalWritten(home), { ...bundlers, ...undivided }],
   ];
   const found = [];
-  for (const [way, entry] of ways)
-    for (const [name, { isDrawn, files, bytes }] of Object.entries(await drawnByEach(bundlers, entry))) {
+  for (const [way, entry, by] of ways)
+    for (const [name, { isDrawn, files, bytes }] of Object.entries(await drawnByEach(by, entry))) {
       const most = way === 'written out' ? mostOfWritten : undefined;
       const bounds = most ? `, in at most ${most.files} files and ${most.kB} kB` : '';
       found.push({

@@ -55,13 +55,13 @@ async function withRollup(entry) {
   return entryFirst(output);
 }
 
-async function withEsbuild(entry) {
+const withEsbuild = (splitting) => async (entry) => {
   const { outputFiles, metafile } = await esbuild({
     entryPoints: [entry],
     external: outside,
     define: production,
     bundle: true,
-    splitting: true,
+    splitting,
     minify: true,
     write: false,
     metafile: true,
@@ -84,7 +84,7 @@ async function withEsbuild(entry) {
       };
     })
     .sort((a, b) => Number(b.isEntry) - Number(a.isEntry));
-}
+};
 
 async function withWebpack(entry) {
   const webpack = createRequire(import.meta.url)('webpack');
@@ -126,4 +126,6 @@ const entryFirst = (output) =>
     .sort((a, b) => Number(b.isEntry) - Number(a.isEntry))
     .map(({ fileName, code, imports }) => chunk(fileName, code, imports));
 
-export const bundlers = { Vite: withVite, Rollup: withRollup, webpack: withWebpack, esbuild: withEsbuild };
+export const bundlers = { Vite: withVite, Rollup: withRollup, webpack: withWebpack, esbuild: withEsbuild(true) };
+/** All that could ever be fetched in one file, for applications that do not divide. */
+export const undivided = { 'esbuild without splitting': withEsbuild(false) };
