@@ -130,6 +130,7 @@ test('link map', async ({ page }) => {
 
 test('hand-over', async ({ page }) => {
   await page.goto('/hand-over?file=forms%2Ffreight-booking-short.tsx');
+  await expect(page.getByText('skerry-line-desk').first()).toBeVisible({ timeout: 60_000 });
   await expect(page.locator('.cm-line').first()).toBeVisible();
   await page.screenshot(take('hand-over'));
 });

@@ -55,6 +55,11 @@ const scopes: readonly Scope[] = [
   { form: undefined, here: 4, value: [] },
 ];
 
+it('a function takes what it speaks of, not what a text in it says', () => {
+  const source = expressionsSource(["form.a == 'here is a value'"], '')?.text ?? '';
+  expect(source).toContain('({ form }, cel) =>');
+});
+
 describe('each kind of expression', () => {
   it.each([
     'form.a + 1',

@@ -51,8 +51,9 @@ export function expressionsSource(texts: readonly string[], indent: string): Exp
 function expressionSource(text: string, indent: string, groups: Set<string>): string {
   const tree = readTree(text);
   if (!tree) unwritten();
-  const source = new Writer(groups).write(tree, { form: 'form', here: 'here', value: 'value' });
-  const roots = ['form', 'here', 'value'].filter((name) => new RegExp(`\\b${name}\\b(?!')`).test(source));
+  const writer = new Writer(groups);
+  const source = writer.write(tree, { form: 'form', here: 'here', value: 'value' });
+  const roots = ['form', 'here', 'value'].filter((name) => writer.named.has(name));
   const parameters = [roots.length > 0 ? `{ ${roots.join(', ')} }` : '_', ...(/\bcel\./.test(source) ? ['cel'] : [])];
   return listSource([literal(referencesIn(text)), `(${parameters.join(', ')}) => ${source}`], indent);
 }
@@ -61,6 +62,8 @@ class Unwritten extends Error {}
 
 class Writer {
   #count = 0;
+  /** The names that the source speaks of. */
+  readonly named = new Set<string>();
   /** `groups`: of functions that it calls, filled as it writes. */
   constructor(private readonly groups: Set<string>) {}
 
@@ -72,8 +75,11 @@ class Writer {
     switch (op) {
       case 'value':
         return constant(args);
-      case 'id':
-        return own(names, args as string);
+      case 'id': {
+        const name = own(names, args as string);
+        this.named.add(name);
+        return name;
+      }
       case '.':
       case '.?': {
         const [from, name] = args as readonly [ExpressionNode, string];
