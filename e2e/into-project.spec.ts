@@ -58,10 +58,10 @@ test('what would change is read as a difference, then written; hand changes live
 test('a kit can be handed over on its own; the choice is a step that can be undone', async ({ page }) => {
   await page.goto('/hand-over?file=adapters%2Fday-picker.ts');
   const text = page.getByRole('region', { name: /day-picker/ }).getByRole('textbox');
-  await expect(text).toContainText("from '@poietra/react'");
+  await expect(text).toContainText("from '@poietra/react/written'");
   await page.getByRole('button', { name: 'On its own' }).click();
   await expect(text).toContainText("import { asComponent } from '../own/plain/as-component.js';", { timeout: 60_000 });
   await expect(page.getByText('No package of ours is imported')).toBeVisible();
   await page.getByRole('button', { name: /^Undo: Hand-over: on its own/ }).click();
-  await expect(text).toContainText("from '@poietra/react'");
+  await expect(text).toContainText("from '@poietra/react/written'");
 });
