@@ -11,6 +11,7 @@ const rooms = [
   'words',
   'form',
   'plan',
+  'prepare',
   'kit',
   'handover',
   'testing',
@@ -25,6 +26,8 @@ const mayKnow = {
   words: ['json', 'schema', 'codec'],
   form: ['json', 'schema', 'codec', 'expression', 'words'],
   plan: ['json', 'schema', 'codec', 'adapter', 'expression', 'words', 'form'],
+  // What is fetched for a form, each part on its own.
+  prepare: ['json', 'schema', 'codec', 'expression', 'form', 'plan'],
   kit: ['json', 'schema', 'codec', 'adapter', 'plan'],
   testing: ['json', 'codec', 'adapter', 'form'],
   // What forms that are written out use, each part on its own.
@@ -50,11 +53,12 @@ module.exports = {
     ...rooms.map((name) => ({
       name: `core-${name}-has-one-door`,
       severity: 'error',
-      // The door for written forms hands on single parts, so that a bundler takes no others.
+      // The doors for forms that are written out and for those that are prepared hand on single parts, so that a bundler
+      // takes no others.
       // The hand-over, which writes expressions out, needs the language at once that all others fetch.
       from: {
         path: '^packages/core/src/',
-        pathNot: [room(name), room('written'), ...(name === 'expression' ? [room('handover')] : [])],
+        pathNot: [room(name), room('written'), room('prepare'), ...(name === 'expression' ? [room('handover')] : [])],
       },
       to: { path: room(name), pathNot: `${room(name)}index\\.ts$` },
     })),

@@ -5,12 +5,13 @@ import { createRoot } from 'react-dom/client';
 import { begin } from './typical-begin.js';
 import { schema } from './typical-schema.js';
 
-const booking = await prepareForm({ schema });
-createRoot(document.body).render(
-  createElement(DrawnForm, {
-    form: booking.open({ begin }),
-    plan: booking.plan,
-    drawings: booking.drawings,
-    send: () => Promise.resolve({ kind: 'accepted' }),
-  }),
+void prepareForm({ schema }).then((booking) =>
+  createRoot(document.body).render(
+    createElement(DrawnForm, {
+      form: booking.open({ begin }),
+      plan: booking.plan,
+      drawings: booking.drawings,
+      send: () => Promise.resolve({ kind: 'accepted' }),
+    }),
+  ),
 );

@@ -7,4 +7,5 @@ export * from './expression/index.js';
 export * from './words/index.js';
 export * from './form/index.js';
 export * from './plan/index.js';
+export * from './prepare/index.js';
 export * from './kit/index.js';

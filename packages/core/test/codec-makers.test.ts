@@ -3,19 +3,17 @@ import { builtIn, codecBy, loadMakers, makeCodec, plainMakers } from '../src/ind
 
 const plain = ['text', 'boolean', 'same'];
 const all = Object.keys(builtIn);
-const more = all.filter((kind) => kind !== 'steps' && kind !== 'code');
 const fetched = async (kinds?: readonly string[]): Promise<string[]> =>
   Object.keys(await loadMakers(kinds && new Set(kinds))).sort();
 
 it.each([
   [[], plain],
   [['text', 'boolean'], plain],
-  [['number'], more],
-  [['text', 'date'], more],
-  [['steps'], [...more, 'steps']],
-  [['code'], [...more, 'code']],
-  [['code', 'steps'], all],
-  [['constructor'], more],
+  [['number'], all],
+  [['text', 'date'], all],
+  [['steps'], all],
+  [['code'], all],
+  [['constructor'], all],
 ])('for %j are fetched %j', async (kinds, wanted) => expect(await fetched(kinds)).toEqual([...wanted].sort()));
 it('where it is not said which, all are', async () => expect(await fetched()).toEqual([...all].sort()));
 it('code is looked up among the modules that were given', async () => {

@@ -10,7 +10,9 @@ import {
 import { Beginning } from '../src/form/beginning.js';
 import { FormDocument } from '../src/form/document.js';
 import { normalWhileTyping } from '../src/form/normal.js';
-import { asksExpressions, asksServers, loadFormParts, openPrepared } from '../src/form/prepare.js';
+import { asksExpressions, asksParts, asksServers } from '../src/form/asked.js';
+import { formParts } from '../src/form/parts.js';
+import { openPrepared } from '../src/form/prepare.js';
 import { makeCodec } from '../src/codec/index.js';
 
 let expressions: Expressions;
@@ -35,14 +37,13 @@ describe('what a form has fetched', () => {
     ['{"anyOf":[]}', true],
     ['{"type":["string","null"]}', true],
     ['{"default":1}', true],
+    ['{"x-poietra":{"input":"list"}}', true],
     ['{"codec":{"kind":"normal"}}', true],
     ['{"rules":[]}', true],
     ['{"check":{}}', true],
     ['{"computed":"1"}', true],
-  ])('for %s there are parts: %s', async (schema, are) => {
-    expect(Object.keys(await loadFormParts(schema)).sort()).toEqual(
-      are ? ['attend', 'express', 'fill', 'moves', 'normal'] : [],
-    );
+  ])('for %s more is fetched: %s', (schema, is) => {
+    expect([asksParts, asksExpressions, asksServers].some((asks) => asks(schema))).toBe(is);
   });
   test('whether expressions and servers are asked', () => {
     expect(['"condition":', '"computed":', '"rules":', '"conditions":'].map(asksExpressions)).toEqual([
@@ -53,13 +54,13 @@ describe('what a form has fetched', () => {
     ]);
     expect(['"check":', '"checks":'].map(asksServers)).toEqual([true, false]);
   });
-  test('a form opened with them fills in, moves and computes; one without leaves a value as it is', async () => {
+  test('a form opened with them fills in, moves and computes; one without leaves a value as it is', () => {
     const schema = object({ list: { type: 'array', items: whole, default: [1] }, sum: whole, name: text });
     const compiled = compileSchema(schema);
     const form = openPrepared(
       compiled,
       { expressions, computed: [{ at: '/sum', text: 'size(form.list)' }] },
-      await loadFormParts(JSON.stringify(schema)),
+      formParts,
     );
     expect(form.sent()).toEqual({ list: [1], sum: 1 });
     form.list('/list').add(2);

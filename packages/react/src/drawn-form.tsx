@@ -1,6 +1,7 @@
 import { asShownName, type DrawnWords, type Form, type Outcome, type PlanTree } from '@poietra/core';
 import { useEffect, useMemo, useRef, useSyncExternalStore, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
+import type { drawingTroubles } from './check-drawing.js';
 import type { AdaptedInput } from './given.js';
 import { DrawingContext, drawingFor, type Drawing, type Drawings, type FetchChoices } from './drawing.js';
 import { useFollowed } from './follow.js';
@@ -101,15 +102,12 @@ export function DrawnForm({
     [drawings, inputs, skins, skin, ownHints, fetchChoices],
   );
   useEffect(() => {
-    try {
-      // Said here, and in these words, so that a bundler for production leaves it out.
-      if (process.env.NODE_ENV !== 'production')
-        void import('./check-drawing.js').then(({ drawingTroubles }) => {
-          for (const { schemaAt, says } of drawingTroubles(plan, form, drawing)) form.trouble(`#${schemaAt}`, says);
-        });
-    } catch {
-      // Without Node and without a bundler nobody has said whose build it is.
-    }
+    void checkDrawing().then(
+      (troubles) => {
+        for (const { schemaAt, says } of troubles?.(plan, form, drawing) ?? []) form.trouble(`#${schemaAt}`, says);
+      },
+      () => undefined,
+    );
   }, [form, plan, drawing]);
   const Steps = plan.root.hints.layout === 'steps' ? drawingFor(drawings, 'Steps') : undefined;
   const closing = (
@@ -151,6 +149,14 @@ export function DrawnForm({
       </DrawingContext.Provider>
     </FormScope>
   );
+}
+
+/**
+ * What checks drawings, in development. It is asked in these words, and outside of any `try`, so that a bundler for
+ * production leaves it out. Without Node and without a bundler nobody has said whose build it is, and asking fails.
+ */
+async function checkDrawing(): Promise<typeof drawingTroubles | undefined> {
+  return process.env.NODE_ENV === 'production' ? undefined : (await import('./check-drawing.js')).drawingTroubles;
 }
 
 /** On the server, and until the page has taken its drawing over, no script runs. */

@@ -12,7 +12,8 @@ export { DrawnForm, type DrawnFormProps, type NativeSubmission } from './drawn-f
 export { drawingTroubles } from './check-drawing.js';
 export { everyDrawing } from './every-drawing.js';
 export { loadDrawings } from './load-drawings.js';
-export { prepareForm, type FormSource, type PreparedForm } from './prepare-form.js';
+export { prepareForm, type PreparedForm } from './prepare-form.js';
+export type { FormSource } from '@poietra/core';
 export { PlannedForm, type PlannedFormProps } from './planned-form.js';
 export { labelAt } from './label-at.js';
 export { reveal } from './reveal.js';

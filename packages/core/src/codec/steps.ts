@@ -2,7 +2,7 @@
 import { isJson, isObject } from '../json/index.js';
 import type { Codec, Parsed } from './codec.js';
 import { date } from './dates.js';
-import { makersOf, type CodecKinds } from './kind.js';
+import type { CodecKinds } from './kind.js';
 import { held, refused, isNothing, said, unlike, type Maker } from './maker.js';
 import { number } from './numbers.js';
 
@@ -210,5 +210,3 @@ export const stepKinds = {
     make: steps,
   },
 } as const satisfies CodecKinds;
-
-export const makers = makersOf(stepKinds);

@@ -1,6 +1,7 @@
 /** The state of a form: fields, lists, conditions, sending. Stands on the schema; knows no drawing and no input. */
 export { codecKind, openForm } from './open.js';
-export { asksExpressions, asksServers, loadFormParts, openPrepared, type FormParts } from './prepare.js';
+export { asksExpressions, asksServers } from './asked.js';
+export { openPrepared, type FormParts } from './prepare.js';
 export { acceptedWords } from './outcome.js';
 export type { FormList } from './list.js';
 export { emptyOf } from './list.js';

@@ -9,26 +9,6 @@ export type FormParts = Partial<Pick<Ground, 'moves' | 'express' | 'attend' | 'n
   readonly fill?: ((compiled: CompiledSchema, begin: unknown) => unknown) | undefined;
 };
 
-/** Whether a schema or its hints, as text, have expressions: what is loaded for them is not little. */
-export const asksExpressions = (text: string): boolean => /"(condition|computed|rules)":/.test(text);
-
-/** Whether they have a server asked about values. */
-export const asksServers = (text: string): boolean => text.includes('"check":');
-
-/** Fetches what a form uses whose schema, documents and hints are this text. */
-export async function loadFormParts(text: string): Promise<FormParts> {
-  const asked = /"(array|items|prefixItems|oneOf|anyOf|normal|condition|computed|rules|check)"|"type":\[|"default":/;
-  if (!asked.test(text)) return {};
-  const { attend, FormExpressions, fillDefaults, Moves, normalWhileTyping } = await import('./more.js');
-  return {
-    attend,
-    moves: (form) => new Moves(form),
-    normal: normalWhileTyping,
-    fill: fillDefaults,
-    express: (...args) => new FormExpressions(...args),
-  };
-}
-
 /** Opens a form on what was prepared: a compiled schema, `codecs` for each of its fields, and the parts that it uses. */
 export function openPrepared<T = unknown>(
   compiled: CompiledSchema,

@@ -3,7 +3,6 @@ export { makePlan } from './make-plan.js';
 export { askServer, checksOf, type Ask } from './checks.js';
 export { openPlan, type OpenPlanOptions } from './open-plan.js';
 export { settingsOf } from './settings.js';
-export { prepareAsked, preparePlan } from './prepare-plan.js';
 export { labelFrom } from './words.js';
 export { kindAmong } from './kinds.js';
 export { kitField, withNull, type FieldUse, type KitFields } from './kit-field.js';

@@ -11,7 +11,7 @@ import { family as numbers } from './keywords/numbers.js';
 import { family as objects } from './keywords/objects.js';
 import { family as patterns } from './keywords/patterns.js';
 import { family as unevaluated } from './keywords/unevaluated.js';
-import { mentioned, rare } from './load-engine.js';
+import { mentioned, rare } from './asked.js';
 
 const families: Readonly<Record<string, Family>> = {
   arrays,

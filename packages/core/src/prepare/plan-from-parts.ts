@@ -1,0 +1,22 @@
+/**
+ * What many forms need, but not every one, with what every form needs: one file, since each is a request and what two of
+ * them share is a file more.
+ */
+import { formParts } from '../form/parts.js';
+import { readBox } from '../plan/boxes.js';
+import { readChoices } from '../plan/choosers.js';
+import { checksOf, expressionsOf } from '../plan/index.js';
+import { families } from '../schema/keywords/common.js';
+import { planFrom, type Fetched, type Parts } from './plan-from.js';
+import type { FormSource, PreparedPlan } from './source.js';
+
+const parts: Parts = { keywords: families, form: formParts, readers: { choices: readChoices, boxes: readBox } };
+
+/** As `planFrom`, of all parts. `isAsked`: whether hints have anything looked after; looking for it takes its time in a schema of thousands of parts. */
+export function planFromParts(source: FormSource, fetched: Fetched, isAsked: boolean): Promise<PreparedPlan> {
+  if (!isAsked) return planFrom(source, fetched, parts);
+  return planFrom(source, fetched, {
+    ...parts,
+    looksAfter: (root, ask) => ({ ...expressionsOf(root), checks: checksOf(root, ask) }),
+  });
+}
