@@ -1,7 +1,6 @@
-import { equalJson, lookUp, readKit, type Kit, type Pointer } from '@poietra/core';
+import { equalJson, lookUp, type Kit, type Pointer } from '@poietra/core';
 import { liveQuery, type Subscription } from 'dexie';
 import { create } from 'zustand';
-import { ask } from './ask.js';
 import { apply, changesFor, merged, type Edit } from './changes.js';
 import { database, firstKit } from './database.js';
 import { moveDrafts } from './drafts.js';
@@ -228,11 +227,7 @@ function stepsOf(id: string) {
 export const demoKit = (): Promise<Kit> => served('/api/demo-kit');
 /** What a first visit begins with: the demo kit, or an empty one where the project is somebody's own. */
 const kitToBegin = (): Promise<Kit> => served('/api/first-kit');
-async function served(address: string): Promise<Kit> {
-  const reading = readKit(await ask(address));
-  if (!reading.ok) throw new Error(reading.problems.map(({ at, message }) => `${at}: ${message}`).join('\n'));
-  return reading.kit;
-}
+const served = async (address: string): Promise<Kit> => (await import('./served-kit.js')).servedKit(address);
 
 /** Opens what the browser has kept; on a first visit, what the server begins with. Then follows what other tabs write. */
 export async function openKit(): Promise<void> {

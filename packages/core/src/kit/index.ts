@@ -14,7 +14,8 @@ export {
   type WrittenTexts,
 } from './kit.js';
 export { documentUri, groupUri, kitDocuments, missingDocuments, missingIn } from './documents.js';
-export { largestKit, readKit, readKitText, writeKit, type KitReading } from './read.js';
+export { readKit, readKitText, type KitReading } from './read.js';
+export { largestKit, writeKit } from './write.js';
 export type { KitProblem } from './problem.js';
 export { strayMembers } from './stray.js';
 export {

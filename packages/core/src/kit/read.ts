@@ -7,6 +7,7 @@ import { codecProblems } from './check-codecs.js';
 import { kitDocuments, missingIn } from './documents.js';
 import type { KitProblem } from './problem.js';
 import { kitSchema, kitVersion, type Kit } from './kit.js';
+import { largestKit } from './write.js';
 
 /**
  * A sound kit, or what is wrong. `gaps` are names of parts and documents that are not there: what was exported after one
@@ -15,9 +16,6 @@ import { kitSchema, kitVersion, type Kit } from './kit.js';
 export type KitReading =
   | { readonly ok: true; readonly kit: Kit; readonly gaps: readonly KitProblem[] }
   | { readonly ok: false; readonly problems: readonly KitProblem[] };
-
-/** The largest kit file that is read, in characters. */
-export const largestKit = 20_000_000;
 
 /** Reads a kit file. Either the whole kit is sound but for gaps, or nothing of it is taken. */
 export function readKitText(text: string): KitReading {
@@ -162,9 +160,4 @@ function placeInText(text: string, error: unknown): KitProblem {
   const lines = upTo.split('\n');
   const [line, column] = [lines.length, (lines.at(-1)?.length ?? 0) + 1];
   return { at: '', message: `${words}: it breaks off at line ${line}, column ${column}.`, line, column };
-}
-
-/** The file's text: readable, with members in the kit's own order. */
-export function writeKit(kit: Kit): string {
-  return `${JSON.stringify(kit, undefined, 2)}\n`;
 }

@@ -1,8 +1,11 @@
 import { joinPointer } from '@poietra/core';
 import type { ReactNode } from 'react';
 import { CodeView } from '../../parts/code-view.js';
+import { late } from '../../parts/frames.js';
 import { useKit } from '../../store/kit.js';
-import { CodeFrame, type RunCode } from './code-frame.js';
+import type { RunCode } from './code-frame.js';
+
+const CodeFrame = late(async () => (await import('./code-frame.js')).CodeFrame);
 
 /** What a codec of code starts with. */
 export const firstCode = `/** What the input shows becomes what is held; an Error says why it cannot. */

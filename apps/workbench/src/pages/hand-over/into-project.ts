@@ -1,20 +1,8 @@
-import { z } from 'zod';
 import type { Kit } from '@poietra/core';
 import { ask } from '../../store/ask.js';
+import type { WritingReport, WritingStep } from './writing-report.js';
 
-const report = z.object({
-  written: z.boolean(),
-  steps: z.array(
-    z.object({
-      path: z.string(),
-      does: z.enum(['add', 'change', 'merge', 'conflict', 'remove', 'keep']),
-      says: z.string().optional(),
-      patch: z.string(),
-    }),
-  ),
-});
-export type WritingReport = z.infer<typeof report>;
-export type WritingStep = WritingReport['steps'][number];
+export type { WritingReport, WritingStep };
 
 /** What becomes of a file, in a word and a sign. */
 export const does: Readonly<Record<WritingStep['does'], { readonly word: string; readonly sign: string }>> = {
@@ -28,5 +16,6 @@ export const does: Readonly<Record<WritingStep['does'], { readonly word: string;
 
 /** Compares the hand-over with a folder of the opened project, or writes it there. @throws {AskError} */
 export async function intoProject(kit: Kit, folder: string, write: boolean): Promise<WritingReport> {
-  return report.parse(await ask('/api/hand-over', { method: 'POST', json: { kit, folder, write } }));
+  const answer = await ask('/api/hand-over', { method: 'POST', json: { kit, folder, write } });
+  return (await import('./writing-report.js')).report.parse(answer);
 }

@@ -13,7 +13,7 @@ import type { ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
 import { SendToCodec } from '../../parts/send-to-codec.js';
 import { Failed } from '../../parts/states.js';
-import { StandFrame } from '../../parts/stand-frame.js';
+import { StandFrame } from '../../parts/frames.js';
 import { ValueLine } from '../../parts/value-line.js';
 import { Around } from './around.js';
 import { PutTogether } from './put-together.js';

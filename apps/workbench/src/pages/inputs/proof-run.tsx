@@ -8,7 +8,7 @@ import {
   type CheckVerdict,
 } from '@poietra/core';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import { ProverFrame } from '../../parts/prover-frame.js';
+import { ProverFrame } from '../../parts/frames.js';
 
 export const checkIds: readonly CheckId[] = contract.map(({ id }) => id);
 /** Two stands side by side: in one, things are pressed and focused; a page has one focus, so the other leaves it alone. */

@@ -13,11 +13,13 @@ import {
 } from '@poietra/core';
 import { useState, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
+import { late } from '../../parts/frames.js';
 import { Verdict } from '../../parts/verdict.js';
 import { useKit } from '../../store/kit.js';
-import { FullRun } from './full-run.js';
 import { proofChanges } from './input-edits.js';
 import { checkIds, ProofRun } from './proof-run.js';
+
+const FullRun = late(async () => (await import('./full-run.js')).FullRun);
 
 interface Props {
   readonly name: string;

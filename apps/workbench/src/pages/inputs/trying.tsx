@@ -1,7 +1,7 @@
 import { componentsBeside, componentsToTry, type AdapterDescription, type FoundInput } from '@poietra/core';
 import type { ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
-import { ProverFrame } from '../../parts/prover-frame.js';
+import { ProverFrame } from '../../parts/frames.js';
 import { Busy, Failed } from '../../parts/states.js';
 import { useTyping } from '../../parts/use-typing.js';
 import { useTried } from '../../store/tried.js';

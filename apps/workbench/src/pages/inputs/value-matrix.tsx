@@ -2,7 +2,7 @@ import { componentsBeside, type AdapterDescription } from '@poietra/core';
 import { useState, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
 import { DescribedTree } from '../../parts/described-tree.js';
-import { ProverFrame } from '../../parts/prover-frame.js';
+import { ProverFrame } from '../../parts/frames.js';
 import { Verdict } from '../../parts/verdict.js';
 import type { FromProver } from '../../sandbox/checked.js';
 import { standardValues } from './push-values.js';

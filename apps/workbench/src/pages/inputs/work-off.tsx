@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { Button } from '../../parts/button.js';
 import { pathOf } from '../../parts/kit-part.js';
 import { inputTitle } from '../../parts/names.js';
-import { ProverFrame } from '../../parts/prover-frame.js';
+import { ProverFrame } from '../../parts/frames.js';
 import { Verdict } from '../../parts/verdict.js';
 import { useKit } from '../../store/kit.js';
 import type { Inspected } from '../../store/project.js';

@@ -2,7 +2,8 @@ import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { FormFrame } from '../../parts/form-frame.js';
 import { LinkList, type LinksTold } from '../../parts/link-list.js';
 import { Failed } from '../../parts/states.js';
-import { StandFrame, type Post } from '../../parts/stand-frame.js';
+import { StandFrame } from '../../parts/frames.js';
+import type { Post } from '../../parts/stand-frame.js';
 import { useKit } from '../../store/kit.js';
 
 const example = `<form>

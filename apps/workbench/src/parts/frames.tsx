@@ -1,0 +1,21 @@
+/**
+ * The frames that run foreign code, fetched when one is first drawn: every message of theirs is checked, and what checks
+ * them takes longer to start than most pages to be drawn.
+ */
+import { lazy, Suspense, type ComponentType, type ReactNode } from 'react';
+import { Busy } from './states.js';
+
+/** A component that is fetched when it is first drawn. */
+export function late<Props extends object>(load: () => Promise<ComponentType<Props>>): ComponentType<Props> {
+  const Loaded = lazy(async () => ({ default: await load() }));
+  return function Late(props: Props): ReactNode {
+    return (
+      <Suspense fallback={<Busy>Opening the frame …</Busy>}>
+        <Loaded {...props} />
+      </Suspense>
+    );
+  };
+}
+
+export const StandFrame = late(async () => (await import('./stand-frame.js')).StandFrame);
+export const ProverFrame = late(async () => (await import('./prover-frame.js')).ProverFrame);
