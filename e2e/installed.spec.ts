@@ -40,7 +40,8 @@ export const TideMark = ({ value = '', onChange, id }: TideMarkProps) => (
   expect(readdirSync(join(folder, 'node_modules/.bin')), installed.stdout + installed.stderr).toContain('poietra');
 });
 test.afterAll(() => {
-  server?.kill();
+  // With all that it has started: what is called by way of npx is not the server itself.
+  if (server?.pid !== undefined && server.exitCode === null) process.kill(-server.pid);
   rmSync(folder, { recursive: true, force: true });
 });
 
@@ -168,7 +169,11 @@ console.log(
 });
 
 test('opens the workbench on the project, with an empty kit and the project’s own inputs', async ({ page }) => {
-  const own = spawn('npx', ['poietra'], { cwd: folder, env: { ...process.env, INIT_CWD: folder, PORT: '0' } });
+  const own = spawn('npx', ['poietra'], {
+    cwd: folder,
+    env: { ...process.env, INIT_CWD: folder, PORT: '0' },
+    detached: true,
+  });
   server = own;
   const address = await new Promise<string>((resolve) => {
     let said = '';

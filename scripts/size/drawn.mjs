@@ -12,7 +12,7 @@ const home = join(import.meta.dirname, '../..');
 const require = createRequire(import.meta.url);
 
 /** React stands apart, as it does in an application; its parts are found by the page's import map. */
-async function framework() {
+export async function framework() {
   const names = outside.map((_, i) => `part${i}`);
   const contents = outside.map((address, i) => `export * as ${names[i]} from '${address}';`).join('\n');
   const { outputFiles } = await build({
