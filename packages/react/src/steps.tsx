@@ -90,8 +90,25 @@ export function Steps({ node, at, closing, step, onStep }: StepsProps): ReactNod
     return () => element?.removeEventListener(revealing, listen);
   }, [onStep]);
 
+  /** Counts turned pages and presses: what was pressed before either waits in vain. */
+  const turned = useRef(0);
+  useEffect(() => void turned.current++, [name]);
   const next = (event: { preventDefault(): void }): void => {
     event.preventDefault();
+    const pressed = ++turned.current;
+    const waits = form.waitsFor();
+    if (!waits) {
+      turn();
+      return;
+    }
+    // Where nobody could be asked the page can be turned all the same: it is sending that waits for an answer.
+    void waits
+      .catch(() => undefined)
+      .then(() => {
+        if (turned.current === pressed) turn();
+      });
+  };
+  const turn = (): void => {
     const page = all.find((one) => one.name === name);
     const problems = page?.members.flatMap((member) => form.tellWithin(member.at)) ?? [];
     if (problems.length === 0) {

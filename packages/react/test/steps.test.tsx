@@ -65,6 +65,43 @@ it('has a page for each group and list, and one for members that follow each oth
   expect(document.activeElement?.tagName).toBe('H2');
 });
 
+it('waits for a server that is asked about a value, and turns no page that was left meanwhile', async () => {
+  const answers: ((answer: unknown) => void)[] = [];
+  const plan = makePlan(compileSchema(schema), {
+    '/properties/note': { check: { from: '/notes{?value}', good: '/good' } },
+  });
+  const form = openPlan(plan, {
+    begin: { sender: { name: 'Hareby' } },
+    ask: () => new Promise((resolve) => answers.push(resolve)),
+  });
+  act(() => root.render(<PlannedForm form={form} plan={plan} send={accept} />));
+  const answered = async (good: boolean): Promise<void> =>
+    act(async () => {
+      answers.pop()?.({ good });
+      await new Promise((resolve) => setTimeout(resolve));
+    });
+  const enter = async (note: string): Promise<void> =>
+    act(async () => {
+      form.field('/note').report(note);
+      form.field('/note').leave();
+      await new Promise((resolve) => setTimeout(resolve, 20));
+    });
+  await press('Next');
+  await enter('fragile');
+  await press('Next');
+  expect(page()).toBe('Ship');
+  await answered(false);
+  expect([page(), focusedPlace()]).toEqual(['Ship', '/note']);
+  await enter('robust');
+  await press('Next');
+  await press('Back');
+  await answered(true);
+  expect(page()).toBe('Sender');
+  await press('Next');
+  await press('Next');
+  expect(page()).toBe('Cargo');
+});
+
 it('asks only for what stands on the page, and gives the focus to what is missing', async () => {
   const form = draw();
   await press('Next');

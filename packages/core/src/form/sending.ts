@@ -72,7 +72,7 @@ export abstract class Sending {
     let begin = nothing;
     let outcome: Outcome;
     try {
-      for (let asked = this.#asked(true); asked; asked = this.#asked(false)) {
+      for (let asked = this.waitsFor(true); asked; asked = this.waitsFor()) {
         this.#status.value = 'sending';
         await asked;
       }
@@ -114,8 +114,8 @@ export abstract class Sending {
     });
   }
 
-  /** While somebody is being asked. */
-  #asked(isFirst: boolean): Promise<unknown> | undefined {
+  /** `isFirst`: an attempt begins, which asks again what could not be answered before. */
+  waitsFor(isFirst = false): Promise<unknown> | undefined {
     const asked = this.attendants.flatMap((one) => one.settled?.(isFirst) ?? []);
     return asked[0] && Promise.all(asked);
   }

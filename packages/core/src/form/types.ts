@@ -212,6 +212,11 @@ export interface Form<T = unknown> {
   problems(): readonly Problem[];
   /** Has the problems at and below a place told, as an attempt to send does for the whole; gives them back. */
   tellWithin(at: Pointer): readonly Problem[];
+  /**
+   * What sending would wait for, if anything: servers that are asked about values, and what checks the values of a form
+   * that was written out. It fails where that cannot be had.
+   */
+  waitsFor(): Promise<unknown> | undefined;
   /** Sends what is in force, once nothing is wrong and nobody is being asked any more. */
   submit(send: (sent: T) => Promise<Outcome>): Promise<Submitted>;
   /** Puts the server's problems onto the fields. */
