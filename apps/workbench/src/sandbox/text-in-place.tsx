@@ -1,5 +1,5 @@
 import { planAt, type Form, type FormEdit, type Plan, type PlanNode } from '@poietra/core';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { choiceWord } from './said.js';
 import { tell } from './tell.js';
 
@@ -33,7 +33,8 @@ function saidBy(part: HTMLElement, node: PlanNode, at: string): Pick<Pressed, 'n
 export function TextInPlace({ form, plan }: { readonly form: Form; readonly plan: Plan }): ReactNode {
   const anchor = useRef<HTMLSpanElement>(null);
   const [pressed, setPressed] = useState<Pressed>();
-  useEffect(() => {
+  // At once with what is drawn: a press that comes before would be taken for one that chooses.
+  useLayoutEffect(() => {
     const copy = anchor.current?.closest<HTMLElement>('.copy');
     const sheet = copy?.querySelector('form');
     if (!copy || !sheet) return undefined;
