@@ -116,18 +116,8 @@ function preparedApplication() {
   return module(
     'start-prepared.js',
     `import { DrawnForm, prepareForm } from '@poietra/react';
-import { createElement } from 'react';
-import { createRoot } from 'react-dom/client';
-void prepareForm({ schema: ${JSON.stringify(schema)}, hints: ${JSON.stringify(hints)} }).then((booking) =>
-  createRoot(document.body).render(
-    createElement(DrawnForm, {
-      form: booking.open(),
-      plan: booking.plan,
-      drawings: booking.drawings,
-      send: () => Promise.resolve({ kind: 'accepted' }),
-    }),
-  ),
-);`,
+import { draw } from ${JSON.stringify(join(home, 'scripts/size/draw.js'))};
+void prepareForm({ schema: ${JSON.stringify(schema)}, hints: ${JSON.stringify(hints)} }).then((booking) => draw(DrawnForm, booking, {}));`,
   );
 }
 

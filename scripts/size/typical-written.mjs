@@ -32,20 +32,11 @@ export function writtenApplication(home, { name, schema, hints, asModule, begin 
   writeFileSync(
     entry,
     `import { DrawnForm, ${[...written.drawings, ...written.inputs, 'writtenForm'].join(', ')} } from '@poietra/react/written';
-import { createElement } from 'react';
-import { createRoot } from 'react-dom/client';
+import { draw } from ${JSON.stringify(join(home, 'scripts/size/draw.js'))};
 import { begin } from ${JSON.stringify(begin)};
 import { written } from './${name}.plan.js';
 
-const booking = writtenForm(written, { drawings: ${drawingsSource(written)} });
-createRoot(document.body).render(
-  createElement(DrawnForm, {
-    form: booking.open({ begin }),
-    plan: booking.plan,
-    drawings: booking.drawings,
-    send: () => Promise.resolve({ kind: 'accepted' }),
-  }),
-);
+draw(DrawnForm, writtenForm(written, { drawings: ${drawingsSource(written)} }), begin);
 `,
   );
   return entry;
