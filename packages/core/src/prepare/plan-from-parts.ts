@@ -7,15 +7,15 @@ import { readBox } from '../plan/boxes.js';
 import { readChoices } from '../plan/choosers.js';
 import { checksOf, expressionsOf } from '../plan/index.js';
 import { families } from '../schema/keywords/common.js';
-import { planFrom, type Fetched, type Parts } from './plan-from.js';
+import { planFrom as planWithout, type Fetched, type Parts } from './plan-from.js';
 import type { FormSource, PreparedPlan } from './source.js';
 
 const parts: Parts = { keywords: families, form: formParts, readers: { choices: readChoices, boxes: readBox } };
 
-/** As `planFrom`, of all parts. `isAsked`: whether hints have anything looked after; looking for it takes its time in a schema of thousands of parts. */
-export function planFromParts(source: FormSource, fetched: Fetched, isAsked: boolean): Promise<PreparedPlan> {
-  if (!isAsked) return planFrom(source, fetched, parts);
-  return planFrom(source, fetched, {
+/** As that of `plan-from.ts`, of all parts. */
+export function planFrom(source: FormSource, fetched: Fetched): Promise<PreparedPlan> {
+  if (!fetched.isAsked) return planWithout(source, fetched, parts);
+  return planWithout(source, fetched, {
     ...parts,
     looksAfter: (root, ask) => ({ ...expressionsOf(root), checks: checksOf(root, ask) }),
   });

@@ -16,6 +16,8 @@ export interface Fetched {
   readonly engine: EngineAsked;
   /** Where it has any. */
   readonly expressions: Expressions | undefined;
+  /** Whether hints have anything looked after; looking for it takes its time in a schema of thousands of parts. */
+  readonly isAsked: boolean;
   /** In development. */
   readonly checked: typeof makePlan | undefined;
 }

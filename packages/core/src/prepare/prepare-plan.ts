@@ -20,7 +20,7 @@ export async function preparePlan(source: FormSource): Promise<PreparedPlan> {
   const asked = askedBy(schema, options);
   const isExpressed = asksExpressions(text);
   const isAsked = isExpressed || asksServers(text);
-  const [make, engine, expressions, checked] = await Promise.all([
+  const [{ planFrom }, engine, expressions, checked] = await Promise.all([
     isAsked || asked.isCommon || asked.isAboutSchemas || asksParts(text)
       ? import('./plan-from-parts.js')
       : import('./plan-from.js'),
@@ -28,8 +28,7 @@ export async function preparePlan(source: FormSource): Promise<PreparedPlan> {
     isExpressed ? loadExpressions() : undefined,
     checkedPlan().catch(() => undefined),
   ]);
-  const fetched = { options, engine, expressions, checked };
-  return 'planFrom' in make ? make.planFrom(source, fetched) : make.planFromParts(source, fetched, isAsked);
+  return planFrom(source, { options, engine, expressions, isAsked, checked });
 }
 
 /**
