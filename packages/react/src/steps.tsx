@@ -105,7 +105,7 @@ export function Steps({ node, at, closing, step, onStep }: StepsProps): ReactNod
     void waits
       .catch(() => undefined)
       .then(() => {
-        if (turned.current === pressed) turn();
+        if (turned.current === pressed) latest.current();
       });
   };
   const turn = (): void => {
@@ -118,6 +118,11 @@ export function Steps({ node, at, closing, step, onStep }: StepsProps): ReactNod
     flushSync(() => setOpen(problems));
     focusFirst(box.current, form, problems);
   };
+  // What is answered may bring pages along, or take them away: the way on is that of then.
+  const latest = useRef(turn);
+  useEffect(() => {
+    latest.current = turn;
+  });
   // Where no script runs, nobody could turn a page: all of them stand there.
   if (asShown)
     return (
