@@ -190,3 +190,26 @@ test('one value, all the way through', async ({ page }) => {
     await expect(page.getByRole('textbox', { name: 'Hint' })).toHaveValue('Count each pallet once.');
   });
 });
+
+test('a stop that is pressed while the kit is being opened is where one goes', async ({ page }) => {
+  let pressed: () => void = () => undefined;
+  const isPressed = new Promise<void>((resolve) => (pressed = resolve));
+  // The kit comes after the press, and the page that was asked for after the kit.
+  await page.route('**/api/first-kit', async (route) => {
+    await isPressed;
+    await route.continue();
+  });
+  await page.route('**/assets/inputs-page-*.js', async (route) => {
+    await page.getByRole('link', { name: /^Fields \d/ }).waitFor();
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    await route.continue();
+  });
+  await page.goto('/');
+  await page
+    .getByRole('navigation', { name: 'Order of work' })
+    .getByRole('link', { name: /^Inputs/ })
+    .click();
+  pressed();
+  await expect(page.getByRole('table', { name: 'Inputs' })).toBeVisible();
+  await expect(page).toHaveURL('/inputs');
+});
