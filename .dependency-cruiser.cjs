@@ -13,6 +13,7 @@ const rooms = [
   'plan',
   'prepare',
   'kit',
+  'skin',
   'handover',
   'testing',
   'written',
@@ -29,6 +30,7 @@ const mayKnow = {
   // What is fetched for a form, each part on its own.
   prepare: ['json', 'schema', 'codec', 'expression', 'form', 'plan'],
   kit: ['json', 'schema', 'codec', 'adapter', 'plan'],
+  skin: ['json', 'adapter', 'kit'],
   testing: ['json', 'codec', 'adapter', 'form'],
   // What forms that are written out use, each part on its own.
   written: ['json', 'schema', 'codec', 'expression', 'words', 'form', 'plan'],

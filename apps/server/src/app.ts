@@ -61,20 +61,29 @@ async function wrappersOf(project: OpenProject, ids: readonly string[]): Promise
   const own = new Set(inputs.flatMap(({ input }) => componentsToTry(input)));
   return ids.map((id) => {
     const at = id.lastIndexOf('#');
-    return own.has(id)
-      ? { id, family: 'component', export: id.slice(at + 1), module: id.slice(0, at), css: [] }
-      : wrapperOf(id);
+    if (own.has(id)) return { id, family: 'component', export: id.slice(at + 1), module: id.slice(0, at), css: [] };
+    const wrapper = wrapperOf(id);
+    // What stands around is drawn by the same sheets as the inputs of its package.
+    const beside = inputs.find(({ input }) => input.package === packageNamed(wrapper.module));
+    return { ...wrapper, css: beside?.input.css ?? [] };
   });
 }
 
-/** A component by name, as wrappers are given: `package#export`. Names only, since it is written into a module. */
+const packageNamed = (module: string): string =>
+  module
+    .split('/')
+    .slice(0, module.startsWith('@') ? 2 : 1)
+    .join('/');
+
+/** A component by name, as wrappers are given: `package#export`, an element as `package/module#a-tag`. Names only, since it is written into a module. */
 function wrapperOf(id: string): BundledInput {
   const [, module, exported] =
-    /^((?:@[A-Za-z0-9][\w.-]*\/)?[A-Za-z0-9][\w.-]*(?:\/[A-Za-z0-9_-][\w.-]*)*)#([A-Za-z_$][\w$]*(?:\.[A-Za-z_$][\w$]*)?)$/.exec(
+    /^((?:@[A-Za-z0-9][\w.-]*\/)?[A-Za-z0-9][\w.-]*(?:\/[A-Za-z0-9_-][\w.-]*)*)#([a-z][a-z0-9]*(?:-[a-z0-9]+)+|[A-Za-z_$][\w$]*(?:\.[A-Za-z_$][\w$]*)?)$/.exec(
       id,
     ) ?? [];
   if (module === undefined || exported === undefined || isBuiltIn(module))
     throw new Refusal(422, 'No such wrapper', `“${id}” names no component; write package#Export.`);
+  if (exported.includes('-')) return { id, family: 'element', export: exported, tag: exported, module, css: [] };
   return { id, family: 'component', export: exported, module, css: [] };
 }
 

@@ -9,3 +9,4 @@ export * from './form/index.js';
 export * from './plan/index.js';
 export * from './prepare/index.js';
 export * from './kit/index.js';
+export * from './skin/index.js';

@@ -234,6 +234,25 @@ describe('what a form is sent to and drawn with is handed over, too', () => {
     expect(source).toContain('export function TideForm({ values, form: opened, send = sendTide }: TideFormProps)');
     expect(file('index.ts', own)).toContain('export { openTide, sendTide, TideForm,');
   });
+  it('skins of several components, each imported once, with what stands around', () => {
+    const Button = { component: 'quay#Button', names: { type: 'kind' } };
+    const desk = {
+      around: [{ component: 'quay#Theme', properties: { size: 'small' }, imports: { theme: 'quay#lightTheme' } }],
+      parts: {
+        button: Button,
+        submit: { ...Button, properties: { look: 'main' } },
+        tab: { component: 'quay/tab.js#quay-tab' },
+      },
+    };
+    const text = file('skins.ts', { ...kit, skins: { desk } });
+    expect(text).toContain("import { Button as DeskButton } from 'quay';");
+    expect(text.match(/from 'quay'/g)).toHaveLength(3);
+    expect(text).toContain("import 'quay/tab.js';");
+    expect(text).toContain("around: [{ component: DeskAround, properties: { size: 'small', theme: DeskTheme } }]");
+    expect(text).toContain(
+      "button: { component: DeskButton, names: { type: 'kind' } }, submit: { component: DeskButton, names: { type: 'kind' }, properties: { look: 'main' } }, tab: { component: 'quay-tab' }",
+    );
+  });
   it('skins with their components, and the one that the form has', () => {
     expect(file('skins.ts', own)).toContain("import { Card as SuiteBox } from 'antd';");
     expect(file('skins.ts', own)).toContain("suite: suiteSkin({ box: SuiteBox, label: 'title',");

@@ -6,11 +6,15 @@ import { Manifest, manifestPath, type ManifestElement, type Module } from './man
 import type { ProjectPackage } from './project.js';
 import { styleSheets } from './sheets.js';
 
-/** The elements that a package declares in its custom-elements manifest. */
-export function elementsOf(pkg: ProjectPackage): FoundInput[] {
+/** All elements that a package declares in its custom-elements manifest, inputs or not. */
+export function everyElementOf(pkg: ProjectPackage): FoundInput[] {
   const path = manifestPath(pkg);
-  if (path === undefined) return [];
-  const found = new Manifest(pkg).elements.map((one) => element(pkg, one, dirname(path)));
+  return path === undefined ? [] : new Manifest(pkg).elements.map((one) => element(pkg, one, dirname(path)));
+}
+
+/** The inputs among them. */
+export function elementsOf(pkg: ProjectPackage): FoundInput[] {
+  const found = everyElementOf(pkg);
   return found
     .filter(({ tag = '' }) => !noInputTags.test(tag))
     .map((input) => {

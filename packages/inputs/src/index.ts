@@ -2,6 +2,7 @@
 export { inspect, type InspectedInput, type Inspection } from './find.js';
 export { KeptInspections, kitFileName } from './kept.js';
 export type { Progress } from './declared/index.js';
+export { suiteOf } from './declared/suite.js';
 export { findPackage, ProjectError, readProject, type Project, type ProjectPackage } from './project.js';
 export { CodeError, scriptOf } from './code.js';
 export { Renderer, type Rendered } from './render.js';

@@ -11,6 +11,7 @@ import { FormScope } from './scope.js';
 import type { Skin } from './skin.js';
 import { fetchMending, Summary } from './summary.js';
 import { fieldWords } from './words/field-words.js';
+import { Button } from './part.js';
 
 declare const process: { readonly env: { readonly NODE_ENV?: string } };
 
@@ -113,9 +114,9 @@ export function DrawnForm({
   const closing = (
     <div className="poietra-actions">
       {(send ?? native) && (
-        <button type="submit" aria-disabled={status === 'sending' || undefined} onClick={(event) => void submit(event)}>
+        <Button type="submit" aria-disabled={status === 'sending' || undefined} onClick={(event) => void submit(event)}>
           {status === 'sending' ? sending : (submitLabel ?? sends)}
-        </button>
+        </Button>
       )}
       {actions}
     </div>

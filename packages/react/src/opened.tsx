@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { useFollowed } from './follow.js';
 import { useScope, useWords } from './scope.js';
 import { entryWords } from './words/entry-words.js';
+import { Button } from './part.js';
 
 export interface OpenedProps {
   readonly node: PlanNode;
@@ -18,13 +19,13 @@ export function Opened({ node, at, children }: OpenedProps): ReactNode {
   return isThere ? (
     <>
       {children}
-      <button type="button" className="poietra-button" onClick={() => form.put(at, undefined)}>
+      <Button type="button" className="poietra-button" onClick={() => form.put(at, undefined)}>
         {words.takeAwayOf(node.label)}
-      </button>
+      </Button>
     </>
   ) : (
-    <button type="button" className="poietra-button" data-at={at} onClick={() => form.put(at, startOf(node))}>
+    <Button type="button" className="poietra-button" data-at={at} onClick={() => form.put(at, startOf(node))}>
       {words.open(node.label)}
-    </button>
+    </Button>
   );
 }

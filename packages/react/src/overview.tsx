@@ -16,6 +16,7 @@ import { isThere } from './planned.js';
 import { useScope, useWords } from './scope.js';
 import { fieldWords } from './words/field-words.js';
 import { stepWords } from './words/step-words.js';
+import { Button } from './part.js';
 
 interface Line {
   readonly at: Pointer;
@@ -47,9 +48,9 @@ export function Overview({
     <section className="poietra-overview" aria-label={label}>
       <h3>
         {label}{' '}
-        <button type="button" aria-label={words.changeOf(label)} onClick={onChange}>
+        <Button type="button" aria-label={words.changeOf(label)} onClick={onChange}>
           {words.change}
-        </button>
+        </Button>
       </h3>
       {lines.length === 0 ? (
         <p className="poietra-hint">{words.nothingFilledIn}</p>

@@ -6,6 +6,7 @@ import { useFollowed } from './follow.js';
 import { useScope, useWords } from './scope.js';
 import { entryWords } from './words/entry-words.js';
 import { Section } from './section.js';
+import { Button } from './part.js';
 
 interface Gone {
   readonly words: string;
@@ -102,7 +103,7 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
       )}
       <div className="poietra-actions">
         {length < node.most ? (
-          <button
+          <Button
             type="button"
             onClick={() => {
               list.add(startOf(item));
@@ -110,7 +111,7 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
             }}
           >
             {words.add(name)}
-          </button>
+          </Button>
         ) : (
           <span className="poietra-hint">{words.most(node.most)}</span>
         )}
@@ -118,7 +119,7 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
           <span role="status" className="poietra-hint">
             {gone.words}{' '}
             {length < node.most && (
-              <button
+              <Button
                 type="button"
                 onClick={() => {
                   gone.back();
@@ -126,7 +127,7 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
                 }}
               >
                 {words.putBack}
-              </button>
+              </Button>
             )}
           </span>
         )}
@@ -245,24 +246,24 @@ function Actions({
         ⠿
       </span>
       {!isFirst && (
-        <button type="button" aria-label={words.up(name)} onClick={() => onMove(-1)}>
+        <Button type="button" aria-label={words.up(name)} onClick={() => onMove(-1)}>
           ↑
-        </button>
+        </Button>
       )}
       {!isLast && (
-        <button type="button" aria-label={words.down(name)} onClick={() => onMove(1)}>
+        <Button type="button" aria-label={words.down(name)} onClick={() => onMove(1)}>
           ↓
-        </button>
+        </Button>
       )}
       {canAdd && (
-        <button type="button" aria-label={words.doubleOf(name)} onClick={onDouble}>
+        <Button type="button" aria-label={words.doubleOf(name)} onClick={onDouble}>
           {words.double}
-        </button>
+        </Button>
       )}
       {canRemove && (
-        <button type="button" aria-label={words.takeAwayOf(name)} onClick={onRemove}>
+        <Button type="button" aria-label={words.takeAwayOf(name)} onClick={onRemove}>
           {words.takeAway}
-        </button>
+        </Button>
       )}
     </div>
   );

@@ -5,6 +5,7 @@ import { useDrawing } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { useScope, useWords } from './scope.js';
 import { memberWords } from './words/member-words.js';
+import { Button } from './part.js';
 
 /** Members with names of one's own: each with its name, and a box for another one. */
 export function MoreMembers({ node, at }: { readonly node: PlanGroup; readonly at: Pointer }): ReactNode {
@@ -59,14 +60,14 @@ export function MoreMembers({ node, at }: { readonly node: PlanGroup; readonly a
                     if (target.value.trim() !== name) rename(name, target.value.trim());
                   }}
                 />
-                <button
+                <Button
                   type="button"
                   className="poietra-button"
                   aria-label={words.takeAwayMember(name)}
                   onClick={() => form.put(joinPointer(at, name), undefined)}
                 >
                   {words.takeAway}
-                </button>
+                </Button>
               </div>
               {draw(plan, joinPointer(at, name), { bare: plan.kind === 'group' })}
             </div>
@@ -86,9 +87,9 @@ export function MoreMembers({ node, at }: { readonly node: PlanGroup; readonly a
             add();
           }}
         />
-        <button type="button" className="poietra-button" onClick={add}>
+        <Button type="button" className="poietra-button" onClick={add}>
           {words.addMember}
-        </button>
+        </Button>
         {trouble !== undefined && (
           <span role="alert" className="poietra-error">
             {trouble}

@@ -1,7 +1,7 @@
 /** One part of a plan: whether it is there, and which of the drawings it gets. */
 import type { Form, PlanNode, Pointer } from '@poietra/core';
-import type { ReactNode } from 'react';
-import { drawingFor, useDrawing } from './drawing.js';
+import { useMemo, type ReactNode } from 'react';
+import { DrawingContext, drawingFor, useDrawing, type Drawing } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { PlannedField } from './planned-field.js';
 import { PlannedGroup } from './planned-group.js';
@@ -24,9 +24,22 @@ export function isThere(form: Form, { when, hints }: PlanNode, at: Pointer): boo
 
 export function Planned({ node, at, bare = false }: PlannedProps): ReactNode {
   const { form } = useScope();
-  const { drawings } = useDrawing();
+  const drawing = useDrawing();
   const isDrawn = useFollowed(() => isThere(form, node, at), [form, node, at]);
   if (!isDrawn) return null;
+  const part = partOf(drawing, { node, at, bare });
+  const { skin } = node.hints;
+  // A field takes its skin itself; of all else it is that of what stands inside, too.
+  return skin === undefined || node.kind === 'field' ? part : <InSkin name={skin}>{part}</InSkin>;
+}
+
+function InSkin({ name, children }: { readonly name: string; readonly children: ReactNode }): ReactNode {
+  const drawing = useDrawing();
+  const inside = useMemo(() => ({ ...drawing, skin: drawing.skins[name] ?? drawing.skin }), [drawing, name]);
+  return <DrawingContext.Provider value={inside}>{children}</DrawingContext.Provider>;
+}
+
+function partOf({ drawings }: Drawing, { node, at, bare = false }: PlannedProps): ReactNode {
   switch (node.kind) {
     case 'field': {
       if (node.fixed && bare) return null;

@@ -1,5 +1,6 @@
 import type { PlanNode, Pointer } from '@poietra/core';
 import { useId, type ReactNode } from 'react';
+import { usePart } from './part.js';
 
 interface Props {
   readonly node: PlanNode;
@@ -11,6 +12,8 @@ interface Props {
 /** A group or a list with its legend, or as a section that can be folded. */
 export function Section({ node, at, className = '', children }: Props): ReactNode {
   const id = useId();
+  const [group, list] = [usePart('group'), usePart('list')];
+  const Part = (node.kind === 'list' ? list : undefined) ?? group;
   const hint = node.hint !== undefined && <p className="poietra-hint">{node.hint}</p>;
   if (node.hints.fold)
     return (
@@ -21,6 +24,15 @@ export function Section({ node, at, className = '', children }: Props): ReactNod
           {children}
         </div>
       </details>
+    );
+  if (Part)
+    return (
+      <div role="group" aria-labelledby={id} className={className} data-at={at}>
+        <Part title={<span id={id}>{node.label}</span>}>
+          {hint}
+          {children}
+        </Part>
+      </div>
     );
   return (
     <fieldset className={`poietra-group ${className}`.trim()} data-at={at}>

@@ -1,5 +1,5 @@
 import type { Problem } from '@poietra/core';
-import { createElement, type ElementType, type ReactNode } from 'react';
+import type { ElementType, ReactNode } from 'react';
 import { useWords } from './scope.js';
 import { fieldWords } from './words/field-words.js';
 
@@ -29,11 +29,34 @@ export interface SkinProps {
   readonly input: ReactNode;
   focus(): void;
 }
-/** Draws a field from its parts; the ids link them. */
-export type Skin = (props: SkinProps) => ReactNode;
+/** What a skin draws around fields. Each takes the properties of the HTML element in whose place it stands. */
+export interface SkinParts {
+  /** In place of `<button>`: adding, moving, taking away, turning pages, sending. */
+  readonly button?: ElementType;
+  /** The button that sends, or goes on; `button` where it is not given. */
+  readonly submit?: ElementType;
+  /** In place of a tab's `<button>`. */
+  readonly tab?: ElementType;
+  /** Around a group of fields; it gets the label as an element, as `title`. */
+  readonly group?: ElementType;
+  /** Around a list; `group` where it is not given. */
+  readonly list?: ElementType;
+  /** Around what is to be mended, and what came of sending. */
+  readonly summary?: ElementType;
+}
+
+/** Draws a field from its parts; the ids link them. What it draws around fields hangs on the function. */
+export interface Skin {
+  (props: SkinProps): ReactNode;
+  readonly parts?: SkinParts;
+}
 
 /** The words of a label with the mark of a required field. */
-export function LabelWords({ label, required }: Pick<SkinProps, 'label' | 'required'>): ReactNode {
+export function LabelWords({
+  label,
+  required,
+  mark: Mark = 'span',
+}: Pick<SkinProps, 'label' | 'required'> & { readonly mark?: ElementType | undefined }): ReactNode {
   const words = useWords(fieldWords);
   return (
     <>
@@ -41,7 +64,7 @@ export function LabelWords({ label, required }: Pick<SkinProps, 'label' | 'requi
       {required && (
         <>
           {' '}
-          <span className="poietra-required">{words.required}</span>
+          <Mark className="poietra-required">{words.required}</Mark>
         </>
       )}
     </>
@@ -125,61 +148,3 @@ export const plain: Skin = ({
 
 /** The compact skin: the label beside the input, hint and message below; for forms that have to be seen at once. */
 export const compact: Skin = (props) => <div className="poietra-compact">{plain(props)}</div>;
-
-/** Elements of a component suite that a skin draws with: its field box, which has its own label, hint and message. */
-export interface SuiteParts {
-  /** The tag or component of the box around a field. */
-  readonly box: ElementType;
-  /** Under which names the box takes what it draws; names that it does not have are left out. */
-  readonly label?: string;
-  readonly hint?: string;
-  readonly error?: string;
-  readonly required?: string;
-  /** What it gets besides; `invalid` where the field has a problem. */
-  readonly properties?: (state: { readonly invalid: boolean }) => Readonly<Record<string, unknown>>;
-}
-
-/** A skin drawn with the parts of a component suite. Ids and links stay those of the field: the words are given as elements. */
-export function suiteSkin({ box, label, hint, error, required, properties }: SuiteParts): Skin {
-  return function Suite(props) {
-    const { ids, shownProblems, pending, takesLabel, focus, at } = props;
-    const words = <LabelWords label={props.label} required={props.required && required === undefined} />;
-    const given: Record<string, unknown> = { ...properties?.({ invalid: props.invalid }) };
-    const labelElement = props.drawsLabel ? undefined : takesLabel ? (
-      <label id={ids.label} htmlFor={ids.input}>
-        {words}
-      </label>
-    ) : (
-      <span id={ids.label} onClick={focus}>
-        {words}
-      </span>
-    );
-    const hintElement =
-      props.hint === undefined ? undefined : (
-        <p className="poietra-hint" id={ids.hint}>
-          {props.hint}
-        </p>
-      );
-    const errorElement = (
-      <div className="poietra-error" id={ids.error} aria-live="polite">
-        <Told shownProblems={shownProblems} pending={pending} />
-      </div>
-    );
-    if (label !== undefined && labelElement) given[label] = labelElement;
-    if (hint !== undefined && hintElement) given[hint] = hintElement;
-    if (error !== undefined && (shownProblems.length > 0 || pending)) given[error] = errorElement;
-    if (required !== undefined) given[required] = props.required;
-    return createElement(
-      box,
-      { ...given, className: 'poietra-suite poietra-field', 'data-at': at },
-      <div className="poietra-line">
-        {props.prefix !== undefined && <span className="poietra-beside">{props.prefix}</span>}
-        {props.input}
-        {props.suffix !== undefined && <span className="poietra-beside">{props.suffix}</span>}
-      </div>,
-      label === undefined ? labelElement : undefined,
-      hint === undefined ? hintElement : undefined,
-      error === undefined || given[error] === undefined ? errorElement : undefined,
-    );
-  };
-}

@@ -12,6 +12,7 @@ import { isThere } from './planned.js';
 import { focusFirst, revealing } from './reveal.js';
 import { useScope, useWords } from './scope.js';
 import { stepWords } from './words/step-words.js';
+import { Button } from './part.js';
 
 /** A page: the members that stand on it. Its name is the place of the first of them, in addresses too. */
 interface Page {
@@ -139,9 +140,9 @@ export function Steps({ node, at, closing, step, onStep }: StepsProps): ReactNod
         {names.map((one, i) => (
           <li key={one} aria-current={i === current ? 'step' : undefined} data-done={i < current || undefined}>
             {i < current ? (
-              <button type="button" onClick={() => go(one)}>
+              <Button type="button" onClick={() => go(one)}>
                 {labelOf(all, one, words.overview)}
-              </button>
+              </Button>
             ) : (
               <span>{labelOf(all, one, words.overview)}</span>
             )}
@@ -179,15 +180,15 @@ export function Steps({ node, at, closing, step, onStep }: StepsProps): ReactNod
       </p>
       <div className="poietra-actions">
         {current > 0 && (
-          <button type="button" onClick={() => go(names[current - 1])}>
+          <Button type="button" onClick={() => go(names[current - 1])}>
             {words.back}
-          </button>
+          </Button>
         )}
         {name !== overviewStep && (
           // Enter in a field goes on, too.
-          <button type="submit" onClick={next}>
+          <Button type="submit" onClick={next}>
             {words.next}
-          </button>
+          </Button>
         )}
       </div>
       {name === overviewStep && closing}

@@ -4,6 +4,7 @@ import { useDrawing, type Mending } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { partId } from './ids.js';
 import { labelAt } from './label-at.js';
+import { usePart } from './part.js';
 import { useScope, useWords } from './scope.js';
 import { mendingWords } from './words/mending-words.js';
 
@@ -32,8 +33,9 @@ export function Summary({ plan, box }: { readonly plan: PlanTree; readonly box: 
     return { problems: form.submittedOnce ? form.problems() : [], message: isTold ? message : undefined, status };
   }, [form]);
   const isBad = problems.length > 0 || (message !== undefined && status !== 'accepted');
-  return (
-    <div ref={box} tabIndex={-1} role="status" className={isBad ? 'poietra-summary' : undefined} data-status={status}>
+  const Part = usePart('summary');
+  const told = (
+    <>
       {message !== undefined && <p>{message}</p>}
       {mending && problems.length > 0 && (
         <mending.ProblemList
@@ -46,6 +48,18 @@ export function Summary({ plan, box }: { readonly plan: PlanTree; readonly box: 
           }))}
         />
       )}
+    </>
+  );
+  const isDrawn = Part !== undefined && isBad;
+  return (
+    <div
+      ref={box}
+      tabIndex={-1}
+      role="status"
+      className={isBad && !isDrawn ? 'poietra-summary' : undefined}
+      data-status={status}
+    >
+      {isDrawn ? <Part>{told}</Part> : told}
     </div>
   );
 }

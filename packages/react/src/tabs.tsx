@@ -1,6 +1,7 @@
 import { isWithin, type Pointer } from '@poietra/core';
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { useFollowed } from './follow.js';
+import { usePart } from './part.js';
 import { useScope, useWords } from './scope.js';
 import { entryWords } from './words/entry-words.js';
 
@@ -22,6 +23,7 @@ export interface TabsProps {
 /** Parts behind tabs (WAI-ARIA, tabs with automatic activation). Panels that are not seen stay in the page, so nothing in them is lost. */
 export function Tabs({ label, tabs, wanted }: TabsProps): ReactNode {
   const base = useId();
+  const Tab = usePart('tab') ?? 'button';
   const list = useRef<HTMLDivElement>(null);
   const [chosen, setChosen] = useState<string>();
   const [opened, setOpened] = useState<TabsProps['wanted']>();
@@ -48,7 +50,7 @@ export function Tabs({ label, tabs, wanted }: TabsProps): ReactNode {
     <div className="poietra-tabs">
       <div ref={list} role="tablist" aria-label={label} onKeyDown={press}>
         {tabs.map(({ key, label: words, at }, i) => (
-          <button
+          <Tab
             key={key}
             type="button"
             role="tab"
@@ -59,7 +61,7 @@ export function Tabs({ label, tabs, wanted }: TabsProps): ReactNode {
             onClick={() => setChosen(key)}
           >
             {words} <Count at={at} />
-          </button>
+          </Tab>
         ))}
       </div>
       {tabs.map(({ key, panel }, i) => (

@@ -16,7 +16,8 @@ import { compact, plain } from './skin.js';
 export { adapt } from './adapt.js';
 export { DrawnForm } from './drawn-form.js';
 export { drawOwnHints } from './own-hints.js';
-export { compact, suiteSkin, type Skin } from './skin.js';
+export { compact, type Skin } from './skin.js';
+export { suiteSkin } from './suite-skin.js';
 export { adaptTogether } from './together.js';
 
 export { comboInputs } from './boxes/combo.js';

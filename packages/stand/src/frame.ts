@@ -3,7 +3,16 @@
  * Messages go to the parent; a page of its own is its own parent.
  */
 import '@poietra/react/skin.css';
-import type { AdapterDescription, CheckId, CheckVerdict, Finding, FoundInput } from '@poietra/core';
+import type {
+  AdapterDescription,
+  CheckId,
+  CheckVerdict,
+  Finding,
+  FoundInput,
+  SeenPart,
+  SkinTask,
+  Wrapper,
+} from '@poietra/core';
 import { answerJudge } from './agent.js';
 import { say } from './say.js';
 import type { Answer, RenderInput } from './ground.js';
@@ -12,6 +21,7 @@ import { asHandedOver, liveInput, type BundledInputs } from './live.js';
 import { pushMatrix, type PushedRow } from './matrix.js';
 import { observe, prepare } from './observe/index.js';
 import { prove } from './prove.js';
+import { trySkinPart } from './skin-trial.js';
 import { groundHere } from './ground-here.js';
 
 export type ToProver =
@@ -22,6 +32,8 @@ export type ToProver =
   | { readonly kind: 'try values'; readonly adapter: AdapterDescription; readonly values: readonly unknown[] }
   /** What came of drawing on the server. */
   | { readonly kind: 'rendered'; readonly ask: number; readonly html?: string; readonly failed?: string }
+  /** Tries components of a suite as parts of a skin, one after the other. */
+  | { readonly kind: 'try skin'; readonly tasks: readonly SkinTask[]; readonly around: readonly Wrapper[] }
   | { readonly kind: 'stop' };
 
 export type FromProver =
@@ -38,6 +50,8 @@ export type FromProver =
   | { readonly kind: 'proved' }
   | { readonly kind: 'pushed'; readonly row: PushedRow }
   | { readonly kind: 'all pushed' }
+  | { readonly kind: 'skin part'; readonly seen: SeenPart }
+  | { readonly kind: 'skin tried' }
   | { readonly kind: 'prover failed'; readonly message: string };
 
 export function startProving(inputs: BundledInputs): void {
@@ -88,6 +102,14 @@ export function startProving(inputs: BundledInputs): void {
         waiting.get(message.ask)?.(
           message.html === undefined ? { failed: message.failed ?? 'No answer.' } : { html: message.html },
         );
+        break;
+      case 'try skin':
+        isStopped = false;
+        for (const task of message.tasks) {
+          if (isStopped) break;
+          tell({ kind: 'skin part', seen: await trySkinPart(task, message.around, inputs) });
+        }
+        tell({ kind: 'skin tried' });
         break;
       case 'stop':
         isStopped = true;

@@ -1,6 +1,7 @@
 /** What a form needs to be drawn elsewhere: its description with all that it uses of the kit, and the bundle it runs on. */
 import {
   componentsBeside,
+  componentsOfSkin,
   foreignInputs,
   kitDocuments,
   mentionedAdapters,
@@ -63,7 +64,7 @@ export function bundledFor(
 /** The components of the skins that a form draws with: its own, and those that its hints name. */
 function skinsFor(form: FormDescription, { skins = {} }: Kit, skin: string | undefined): string[] {
   const text = JSON.stringify([form.schema, form.hints]);
-  return Object.entries(skins).flatMap(([name, { component }]) =>
-    name === (skin ?? form.skin) || text.includes(`"skin":${JSON.stringify(name)}`) ? [component] : [],
+  return Object.entries(skins).flatMap(([name, described]) =>
+    name === (skin ?? form.skin) || text.includes(`"skin":${JSON.stringify(name)}`) ? componentsOfSkin(described) : [],
   );
 }

@@ -92,7 +92,8 @@ function TryingFrame({ title, inputs, wrappers, task, onMessage, onLost }: Props
           target.contentWindow?.postMessage({ kind: 'rendered', ask: number, ...answer }, '*');
         });
       }
-      if (['proved', 'observed', 'all pushed', 'prover failed'].includes(read.data.kind)) clearTimeout(timer);
+      if (['proved', 'observed', 'all pushed', 'skin tried', 'prover failed'].includes(read.data.kind))
+        clearTimeout(timer);
       handlers.current.onMessage(read.data);
     };
     window.addEventListener('message', listen);

@@ -5,6 +5,7 @@ import {
   editableRules,
   fromNotation,
   laws,
+  skinParts,
   type AdapterDescription,
   type CaseResult,
   type CheckId,
@@ -12,6 +13,7 @@ import {
   type Finding,
   type FormEdit,
   type Law,
+  type SeenPart,
   type Step,
 } from '@poietra/core';
 import { z } from 'zod';
@@ -91,6 +93,35 @@ const finding = z.object({
 /** A line of the server's proof: a verdict from a page of foreign code, or in the end the browser. */
 export const proofLine = z.union([verdict, z.object({ browser: z.string().max(200) })]);
 
+const propertyNames = z.array(z.string().max(200)).max(20);
+const given = z.object({ name: z.string().max(200), value: z.union([z.boolean(), z.string().max(200)]) });
+/** Of what was asked itself; the reader of kits looks at what is kept. */
+const wrapperShape = z.object({
+  component: z.string().max(400),
+  properties: z.record(z.string(), z.unknown()).optional(),
+  imports: z.record(z.string(), z.string().max(400)).optional(),
+});
+const seenPart = z.object({
+  part: z.enum(['box', ...skinParts]),
+  component: z.string().max(400),
+  failed: z.string().max(4000).optional(),
+  around: wrapperShape.optional(),
+  inside: z.boolean(),
+  words: z.partialRecord(z.enum(['label', 'hint', 'error', 'title', 'inside']), propertyNames),
+  invalid: given.extend({ seen: z.string().max(400) }).optional(),
+  required: z.string().max(200).optional(),
+  open: z.string().max(200).optional(),
+  isLabel: z.boolean().optional(),
+  button: z
+    .object({
+      press: z.string().max(200).optional(),
+      type: z.string().max(200).optional(),
+      keepsName: z.boolean(),
+      sends: given.optional(),
+    })
+    .optional(),
+}) as unknown as z.ZodType<SeenPart>;
+
 /** What a frame that proves says: it runs foreign code, too. */
 export const fromProver = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('prover ready') }),
@@ -109,6 +140,8 @@ export const fromProver = z.discriminatedUnion('kind', [
     id: z.string().regex(/^trial-\d+$/),
   }),
   z.object({ kind: z.literal('proved') }),
+  z.object({ kind: z.literal('skin part'), seen: seenPart }),
+  z.object({ kind: z.literal('skin tried') }),
   z.object({
     kind: z.literal('pushed'),
     row: z.object({

@@ -2,6 +2,7 @@
 import {
   asksExpressions,
   compileSchemaInTurns,
+  componentsOfSkin,
   isSpoken,
   loadExpressions,
   loadWords,
@@ -15,7 +16,7 @@ import {
   type Plan,
   type Words,
 } from '@poietra/core';
-import { suiteSkin, type AdaptedInput, type FetchChoices, type Skin } from '@poietra/react';
+import { suiteSkin, type AdaptedInput, type FetchChoices, type Skin, type SuiteParts } from '@poietra/react';
 import { liveInput, type BundledInputs } from '@poietra/stand';
 import { useMemo, useRef, type ElementType } from 'react';
 import type { FormToOpen } from './messages.js';
@@ -104,20 +105,33 @@ export async function prepare({ form, documents }: FormToOpen): Promise<Prepared
   };
 }
 
-/** The kit's skins, drawn with the bundled components. */
+/** The kit's skins, drawn with the bundled components; a skin with a component that is not there is left out. */
 export function livingSkins(inputs: BundledInputs, skins: Kit['skins'] = {}): Readonly<Record<string, Skin>> {
+  const living = (component: string): ElementType =>
+    (Object.hasOwn(inputs, component) ? inputs[component]?.value : undefined) as ElementType;
   return Object.fromEntries(
-    Object.entries(skins).flatMap(([name, { component, properties = {}, invalid = {}, ...names }]) => {
-      const bundled = Object.hasOwn(inputs, component) ? inputs[component] : undefined;
-      if (!bundled) return [];
-      const box = bundled.value as ElementType;
+    Object.entries(skins).flatMap(([name, skin]) => {
+      if (!componentsOfSkin(skin).every((component) => Object.hasOwn(inputs, component))) return [];
+      const { component, properties = {}, invalid = {}, parts = {}, around = [], ...names } = skin;
+      const others = Object.entries(parts).map(([part, told]) => [
+        part,
+        { ...told, component: living(told.component) },
+      ]);
       return [
         [
           name,
           suiteSkin({
-            box,
             ...names,
+            ...(component === undefined ? {} : { box: living(component) }),
+            around: around.map((one) => ({
+              component: living(one.component),
+              properties: {
+                ...one.properties,
+                ...Object.fromEntries(Object.entries(one.imports ?? {}).map(([to, from]) => [to, living(from)])),
+              },
+            })),
             properties: (state) => (state.invalid ? { ...properties, ...invalid } : properties),
+            parts: Object.fromEntries(others) as NonNullable<SuiteParts['parts']>,
           }),
         ],
       ];

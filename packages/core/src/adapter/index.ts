@@ -15,7 +15,7 @@ export {
   type Depth,
   type ScoreSheet,
 } from './contract.js';
-export { componentsBeside, componentsIn, markedBy } from './description.js';
+export { componentsBeside, componentsIn, markedBy, wrappedIn } from './description.js';
 export type {
   AdapterDescription,
   ChoicesUse,

@@ -3,7 +3,7 @@ import { componentsBeside, families } from '../adapter/index.js';
 import { lookCss, type Kit } from '../kit/index.js';
 import type { HandoverFile } from './file.js';
 import { called } from './named.js';
-import { packageOf } from './skins.js';
+import { packagesOf as suitesOf } from './skins.js';
 import { Names, quoted } from './source.js';
 
 export function indexFile(kit: Kit, isOwn: boolean): HandoverFile {
@@ -48,7 +48,7 @@ function packagesOf(kit: Kit): string[] {
   for (const { package: name, version, family, module } of Object.values(kit.inputs))
     if (families[family].comes !== 'with the page' && !module.startsWith('./')) used.set(name, version);
   const beside = Object.values(kit.adapters).flatMap(componentsBeside);
-  for (const module of [...beside.map(moduleOf), ...Object.values(kit.skins ?? {}).map(packageOf)]) {
+  for (const module of [...beside.map(moduleOf), ...Object.values(kit.skins ?? {}).flatMap(suitesOf)]) {
     const [name] = /^(?:@[^/]+\/)?[^/]+/.exec(module) ?? [''];
     if (name !== '' && !name.startsWith('.') && !used.has(name)) used.set(name, '');
   }

@@ -1,5 +1,5 @@
-/** Skins in source: the component of a suite, and under which names it takes what a field draws. */
-import type { Kit, SkinDescription } from '../kit/index.js';
+/** Skins in source: the components of a suite, and under which names they take what a form draws. */
+import { componentsOfSkin, type Kit, type SkinDescription } from '../kit/index.js';
 import type { HandoverFile } from './file.js';
 import { literal, memberOf, Names, quoted, typeName } from './source.js';
 
@@ -7,17 +7,17 @@ export function skinsFile({ skins = {} }: Kit): HandoverFile[] {
   const all = Object.entries(skins);
   if (all.length === 0) return [];
   const names = new Names(['suiteSkin', 'Skin', 'skins', 'Readonly', 'Record']);
-  const made = all.map(([name, skin]) => ({ name, skin, ...boxOf(name, skin, names) }));
-  const entries = made.map(
-    ({ name, skin, box }) => `  ${memberOf(name)}: suiteSkin({ ${[`box: ${box}`, ...partsOf(skin)].join(', ')} }),`,
+  const imported = new Imported(names);
+  const entries = all.map(
+    ([name, skin]) => `  ${memberOf(name)}: suiteSkin({ ${membersOf(name, skin, imported).join(', ')} }),`,
   );
   return [
     {
       path: 'skins.ts',
       text: `import { suiteSkin, type Skin } from '@poietra/react/written';
-${made.map((one) => one.imported).join('\n')}
+${imported.lines.join('\n')}
 
-/** How fields are drawn with the parts of a suite, by the names that forms use. */
+/** How forms are drawn with the parts of a suite, by the names that they use. */
 export const skins = {
 ${entries.join('\n')}
 } satisfies Readonly<Record<string, Skin>>;
@@ -26,27 +26,67 @@ ${entries.join('\n')}
   ];
 }
 
-/** What a skin's component is imported from: `package#Export` or `package#Export.Member`. */
-export const packageOf = ({ component }: SkinDescription): string => component.split('#')[0] ?? '';
+/** What a skin's components are imported from: each is `package#Export`, `package#Export.Member`, or `package#a-tag`. */
+export const packagesOf = (skin: SkinDescription): string[] => componentsOfSkin(skin).map(packageOf);
+const packageOf = (component: string): string => component.split('#')[0] ?? '';
 
-function boxOf(name: string, skin: SkinDescription, names: Names): { readonly imported: string; readonly box: string } {
-  const [exported = 'default', ...members] = (skin.component.split('#')[1] ?? '').split('.');
-  const local = names.give(`${typeName(name)}Box`, '');
-  const module = quoted(packageOf(skin));
-  return {
-    imported:
-      exported === 'default' ? `import ${local} from ${module};` : `import { ${exported} as ${local} } from ${module};`,
-    box: [local, ...members].join('.'),
-  };
+/** Components under names of the file, each imported once. */
+class Imported {
+  readonly lines: string[] = [];
+  readonly #known = new Map<string, string>();
+
+  constructor(private readonly names: Names) {}
+
+  use(component: string, wanted: string): string {
+    const [exported = 'default', ...members] = (component.split('#')[1] ?? '').split('.');
+    const key = `${packageOf(component)}#${exported}`;
+    let local = this.#known.get(key);
+    if (local === undefined && exported.includes('-')) {
+      // An element is had by its tag, once its module has registered it.
+      local = quoted(exported);
+      this.#known.set(key, local);
+      this.lines.push(`import ${quoted(packageOf(component))};`);
+    } else if (local === undefined) {
+      local = this.names.give(typeName(wanted), '');
+      this.#known.set(key, local);
+      const from = `from ${quoted(packageOf(component))};`;
+      this.lines.push(
+        exported === 'default' ? `import ${local} ${from}` : `import { ${exported} as ${local} } ${from}`,
+      );
+    }
+    return [local, ...members].join('.');
+  }
 }
 
-function partsOf({ label, hint, error, required, properties = {}, invalid }: SkinDescription): string[] {
-  const names = Object.entries({ label, hint, error, required }).flatMap(([part, name]) =>
-    name === undefined ? [] : [`${part}: ${quoted(name)}`],
+function membersOf(
+  name: string,
+  { component, label, hint, error, required, properties = {}, invalid, parts = {}, around = [] }: SkinDescription,
+  imported: Imported,
+): string[] {
+  const names = Object.entries({ label, hint, error, required }).flatMap(([part, own]) =>
+    own === undefined ? [] : [`${part}: ${quoted(own)}`],
   );
   const usual = literal(properties);
   const state = invalid
     ? `({ invalid }) => (invalid ? ${literal({ ...properties, ...invalid })} : ${usual})`
     : `() => (${usual})`;
-  return [...names, ...(Object.keys(properties).length > 0 || invalid ? [`properties: ${state}`] : [])];
+  const others = Object.entries(parts).map(([part, { component: of, ...rest }]) => {
+    const told = Object.entries(rest).map(([member, value]) => `${member}: ${literal(value)}`);
+    return `${part}: { ${[`component: ${imported.use(of, `${name} ${part}`)}`, ...told].join(', ')} }`;
+  });
+  const outer = around.map(({ component: of, properties: given = {}, imports = {} }) => {
+    const members = [
+      ...Object.entries(given).map(([member, value]) => `${memberOf(member)}: ${literal(value)}`),
+      ...Object.entries(imports).map(([to, from]) => `${memberOf(to)}: ${imported.use(from, `${name} ${to}`)}`),
+    ];
+    const told = members.length > 0 ? `, properties: { ${members.join(', ')} }` : '';
+    return `{ component: ${imported.use(of, `${name} around`)}${told} }`;
+  });
+  return [
+    ...(component === undefined ? [] : [`box: ${imported.use(component, `${name} box`)}`]),
+    ...names,
+    ...(Object.keys(properties).length > 0 || invalid ? [`properties: ${state}`] : []),
+    ...(outer.length > 0 ? [`around: [${outer.join(', ')}]`] : []),
+    ...(others.length > 0 ? [`parts: { ${others.join(', ')} }`] : []),
+  ];
 }

@@ -1,6 +1,15 @@
 /** The shape of an adapter's description, as a kit file has it, and what other parts of a kit share with it. */
 import { z } from 'zod';
 
+/** What stands around an input, or around what a skin draws. */
+export const wrappersShape = z.array(
+  z.looseObject({
+    component: z.string().min(1),
+    properties: z.record(z.string(), z.unknown()).optional(),
+    imports: z.record(z.string(), z.string().min(1)).optional(),
+  }),
+);
+
 const name = z
   .string()
   .regex(
@@ -95,15 +104,7 @@ const singleAdapter = z.looseObject({
     ])
     .optional(),
   inside: z.array(inside).max(50).optional(),
-  wrappers: z
-    .array(
-      z.looseObject({
-        component: z.string().min(1),
-        properties: z.record(z.string(), z.unknown()).optional(),
-        imports: z.record(z.string(), z.string().min(1)).optional(),
-      }),
-    )
-    .optional(),
+  wrappers: wrappersShape.optional(),
   gesture: z.looseObject({ name: z.string(), steps: z.array(step).max(50) }).optional(),
   samples: z.tuple([z.unknown(), z.unknown()]).optional(),
   widget: z

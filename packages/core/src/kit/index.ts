@@ -1,8 +1,10 @@
 /** The kit: its format, reading it safely, writing it. Names everything the other rooms describe. */
 export { adapterSchema } from './adapter-shape.js';
 export {
+  componentsOfSkin,
   kitSchema,
   kitVersion,
+  skinParts,
   type DocumentDescription,
   type FormDescription,
   type HintDescription,
@@ -11,6 +13,8 @@ export {
   type KitInput,
   type Proof,
   type SkinDescription,
+  type SkinPart,
+  type SkinPartDescription,
   type WrittenTexts,
 } from './kit.js';
 export { documentUri, groupUri, kitDocuments, missingDocuments, missingIn } from './documents.js';

@@ -1,7 +1,14 @@
 import { z } from 'zod';
-import { familyNames, type AdapterDescription, type FoundInput, type ScoreSheet } from '../adapter/index.js';
+import {
+  familyNames,
+  wrappedIn,
+  type AdapterDescription,
+  type FoundInput,
+  type ScoreSheet,
+  type Wrapper,
+} from '../adapter/index.js';
 import type { CodecDescription } from '../codec/index.js';
-import { adapterSchema, map } from './adapter-shape.js';
+import { adapterSchema, map, wrappersShape } from './adapter-shape.js';
 import { lookShapes, lookVariables, type LookDescription } from './look.js';
 import type { FieldDescription, HintsBeside, ChoiceRule, SendDescription } from '../plan/index.js';
 
@@ -46,10 +53,35 @@ export interface FormDescription {
   readonly skin?: string;
   readonly written?: WrittenTexts;
 }
-/** A skin drawn with a component of a suite: under which names the box takes what it draws. */
-export interface SkinDescription {
+/** What a skin can draw with components of a suite, beside the box around a field. */
+export const skinParts = [
+  'label',
+  'mark',
+  'hint',
+  'message',
+  'group',
+  'list',
+  'tab',
+  'button',
+  'submit',
+  'summary',
+] as const;
+export type SkinPart = (typeof skinParts)[number];
+
+/** A component in place of one of HTML's own elements. */
+export interface SkinPartDescription {
   /** As inputs are named: `package#Export`. */
   readonly component: string;
+  /** What it is given, by HTML's name, and its own name of that: `{ "type": "htmlType" }`. An empty one leaves it out. */
+  readonly names?: Readonly<Record<string, string>>;
+  /** What it gets besides. */
+  readonly properties?: Readonly<Record<string, unknown>>;
+}
+
+/** A skin drawn with components of a suite: under which names the box takes what it draws, and what else is the suite's. */
+export interface SkinDescription {
+  /** The box around a field, as inputs are named: `package#Export`. None draws the field as the plain skin does. */
+  readonly component?: string;
   readonly label?: string;
   readonly hint?: string;
   readonly error?: string;
@@ -57,7 +89,19 @@ export interface SkinDescription {
   readonly properties?: Readonly<Record<string, unknown>>;
   /** What it gets in place of these where the field has a problem. */
   readonly invalid?: Readonly<Record<string, unknown>>;
+  readonly parts?: Readonly<Partial<Record<SkinPart, SkinPartDescription>>>;
+  /** What has to stand around each of them, as with adapters, the outermost first. */
+  readonly around?: readonly Wrapper[];
 }
+/** The components that a skin draws with, and what stands around them. */
+export const componentsOfSkin = ({ component, parts = {}, around = [] }: SkinDescription): string[] => [
+  ...new Set(
+    [component, ...Object.values(parts).map((part) => part.component), ...wrappedIn(around)].filter(
+      (one) => one !== undefined,
+    ),
+  ),
+];
+
 /** A document of somebody else's, as it was when it was had. */
 export interface DocumentDescription {
   readonly schema: unknown;
@@ -115,6 +159,8 @@ const schema = z.union([z.boolean(), z.looseObject({})]);
 
 const written = z.looseObject({ schema: z.string().optional(), hints: z.string().optional() }).optional();
 
+/** A component of a suite, or an element by its tag. */
+const skinComponent = z.string().regex(/^[^#\s]+#[A-Za-z_$][\w$.-]*$/, 'is written as package#Export');
 const header = z.string().regex(/^[A-Za-z0-9-]{1,60}$/, 'is the name of an HTTP header');
 const method = z.string().regex(/^[A-Z]{2,10}$/, 'is an HTTP method in capitals');
 
@@ -232,13 +278,24 @@ export const kitSchema = z.looseObject({
     .optional(),
   skins: map(
     z.looseObject({
-      component: z.string().regex(/^[^#\s]+#[A-Za-z_$][\w$.]*$/, 'is written as package#Export'),
+      component: skinComponent.optional(),
       label: z.string().optional(),
       hint: z.string().optional(),
       error: z.string().optional(),
       required: z.string().optional(),
       properties: z.record(z.string(), z.unknown()).optional(),
       invalid: z.record(z.string(), z.unknown()).optional(),
+      parts: z
+        .partialRecord(
+          z.enum(skinParts),
+          z.looseObject({
+            component: skinComponent,
+            names: z.record(z.string(), z.string()).optional(),
+            properties: z.record(z.string(), z.unknown()).optional(),
+          }),
+        )
+        .optional(),
+      around: wrappersShape.optional(),
     }),
   ).optional(),
   look: z.looseObject({ light: look, dark: look }).optional(),

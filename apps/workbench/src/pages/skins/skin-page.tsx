@@ -1,14 +1,17 @@
-import { isObject, joinPointer, type SkinDescription } from '@poietra/core';
+import { joinPointer, type SkinDescription } from '@poietra/core';
 import { useMemo, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import { FormFrame } from '../../parts/form-frame.js';
+import { LinkList, type LinksTold } from '../../parts/link-list.js';
 import { NoSuch } from '../../parts/no-such.js';
 import { PartHead } from '../../parts/part-head.js';
 import { partOf } from '../../parts/part-of.js';
 import { SlotText } from '../../parts/slot.js';
 import { Empty } from '../../parts/states.js';
 import { OverForm } from '../../parts/over-form.js';
+import { useDraftedSkins } from '../../store/drafted-skins.js';
 import { useKit } from '../../store/kit.js';
+import { componentFrom, objectFrom, SkinPartSentences } from './skin-parts.js';
 
 /** A skin, as sentences, over a living form of the kit drawn with it. */
 export function Component(): ReactNode {
@@ -30,10 +33,11 @@ function Skin({ name, skin }: { readonly name: string; readonly skin: SkinDescri
   const at = joinPointer('/skins', name);
   const [chosen, setChosen] = useState<string>();
   const [isTold, setTold] = useState(false);
+  const [links, setLinks] = useState<LinksTold>();
   const formName = chosen ?? Object.keys(kit.forms)[0];
   const form = formName === undefined ? undefined : partOf(kit.forms, formName);
   const options = useMemo(
-    () => ({ notes: false, copies: 1, submitLabel: '', width: 560, skin: name, allTold: isTold }),
+    () => ({ notes: false, copies: 1, submitLabel: '', width: 560, skin: name, allTold: isTold, links: true }),
     [name, isTold],
   );
   const put = (member: string, value: unknown): void =>
@@ -48,59 +52,86 @@ function Skin({ name, skin }: { readonly name: string; readonly skin: SkinDescri
             Each field stands inside{' '}
             <SlotText
               label="Component"
-              value={skin.component}
-              onChange={(text) => {
-                if (!/^[^#\s]+#[A-Za-z_$][\w$.]*$/.test(text.trim()))
-                  throw new TypeError('Write it as package#Export, with a package of the project folder.');
-                put('component', text.trim());
-              }}
+              value={skin.component ?? ''}
+              words={skin.component === undefined ? 'no component: it is drawn as the plain skin does' : undefined}
+              onChange={(text) => put('component', componentFrom(text))}
             />
             .
           </p>
-          {words.map(([member, says]) => (
-            <p key={member}>
-              {says}{' '}
-              <SlotText
-                label={says}
-                value={skin[member] ?? ''}
-                words={skin[member] === undefined ? 'no property: it is drawn beside the input' : undefined}
-                onChange={(text) => put(member, text.trim())}
-              />
-              .
-            </p>
-          ))}
-          {(
-            [
-              ['properties', 'It always has the properties'],
-              ['invalid', 'Where the field has a problem it has instead'],
-            ] as const
-          ).map(([member, says]) => (
-            <p key={member}>
-              {says}{' '}
-              <SlotText
-                label={says}
-                value={skin[member] === undefined ? '' : JSON.stringify(skin[member])}
-                words={skin[member] === undefined ? 'none' : undefined}
-                onChange={(text) => {
-                  const value: unknown = text.trim() === '' ? undefined : JSON.parse(text);
-                  if (value !== undefined && !isObject(value))
-                    throw new TypeError('Write a JSON object: { "size": "small" }.');
-                  put(member, value);
-                }}
-              />
-              .
-            </p>
-          ))}
+          {skin.component !== undefined && (
+            <>
+              {words.map(([member, says]) => (
+                <p key={member}>
+                  {says}{' '}
+                  <SlotText
+                    label={says}
+                    value={skin[member] ?? ''}
+                    words={skin[member] === undefined ? 'no property: it is drawn beside the input' : undefined}
+                    onChange={(text) => put(member, text.trim())}
+                  />
+                  .
+                </p>
+              ))}
+              {(
+                [
+                  ['properties', 'It always has the properties'],
+                  ['invalid', 'Where the field has a problem it has instead'],
+                ] as const
+              ).map(([member, says]) => (
+                <p key={member}>
+                  {says}{' '}
+                  <SlotText
+                    label={says}
+                    value={skin[member] === undefined ? '' : JSON.stringify(skin[member])}
+                    words={skin[member] === undefined ? 'none' : undefined}
+                    onChange={(text) => put(member, objectFrom(text))}
+                  />
+                  .
+                </p>
+              ))}
+            </>
+          )}
+          <SkinPartSentences name={name} skin={skin} />
           <p className="text-[13px] text-ink-2">
             Press a word to change it. One word takes it into use: a form’s skin in its settings, or the hint “skin” at
             a section or a field.
           </p>
+          <Evidence name={name} />
         </section>
         <section aria-label="Drawn" className="grid min-h-0 content-start gap-2 overflow-auto">
-          <OverForm forms={kit.forms} name={formName} onChoose={setChosen} isTold={isTold} onTell={setTold}></OverForm>
+          <OverForm
+            forms={kit.forms}
+            name={formName}
+            onChoose={(one) => {
+              setLinks(undefined);
+              setChosen(one);
+            }}
+            isTold={isTold}
+            onTell={setTold}
+          ></OverForm>
+          {form && (
+            <details className="text-[13px]">
+              <summary className="cursor-pointer">
+                {links === undefined
+                  ? 'The links are being read …'
+                  : links.breaks.length === 0
+                    ? `${links.count} links, none broken`
+                    : `${links.breaks.length} of ${links.count} links broken`}
+              </summary>
+              <LinkList told={links} />
+            </details>
+          )}
           {form ? (
             <div className="border border-hairline bg-sheet">
-              <FormFrame key={`${formName} ${isTold}`} title={`Skin: ${name}`} form={form} options={options} />
+              <FormFrame
+                key={`${formName} ${isTold}`}
+                title={`Skin: ${name}`}
+                form={form}
+                options={options}
+                onMessage={(message) => {
+                  if (message.kind === 'links') setLinks(message);
+                }}
+              />
             </div>
           ) : (
             <Empty title="No form to draw">
@@ -110,5 +141,37 @@ function Skin({ name, skin }: { readonly name: string; readonly skin: SkinDescri
         </section>
       </div>
     </div>
+  );
+}
+
+/** What spoke for each word when the skin was drafted, and what was tried in vain. */
+function Evidence({ name }: { readonly name: string }): ReactNode {
+  const drafted = useDraftedSkins(({ byName }) => partOf(byName, name));
+  if (!drafted) return null;
+  return (
+    <>
+      {(
+        [
+          ['What spoke for it', drafted.findings],
+          ['What was tried, and is not used', drafted.passedOver],
+        ] as const
+      ).map(
+        ([title, findings]) =>
+          findings.length > 0 && (
+            <details key={title} className="text-[13px]">
+              <summary className="cursor-pointer">
+                {title} ({findings.length})
+              </summary>
+              <ul className="grid gap-1 pt-1">
+                {findings.map(({ says, evidence }, i) => (
+                  <li key={i} className="border-l border-hairline pl-2">
+                    {says} <span className="text-ink-2">{evidence}</span>
+                  </li>
+                ))}
+              </ul>
+            </details>
+          ),
+      )}
+    </>
   );
 }

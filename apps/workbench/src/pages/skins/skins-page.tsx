@@ -1,4 +1,4 @@
-import { freeName, type SkinDescription } from '@poietra/core';
+import { componentsOfSkin, freeName, type SkinDescription } from '@poietra/core';
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { Board, type Column } from '../../parts/board.js';
@@ -7,6 +7,8 @@ import { pathOf } from '../../parts/kit-part.js';
 import { RemovePart } from '../../parts/remove-part.js';
 import { UsedTimes } from '../../parts/used-times.js';
 import { useKit } from '../../store/kit.js';
+import { DraftSkin } from './draft-skin.js';
+import { componentFrom } from './skin-parts.js';
 
 interface Row {
   readonly id: string;
@@ -20,9 +22,13 @@ export function Component(): ReactNode {
   const [component, setComponent] = useState('');
   const [trouble, setTrouble] = useState<string>();
   const add = (): void => {
-    const wanted = component.trim();
-    if (!/^[^#\s]+#[A-Za-z_$][\w$.]*$/.test(wanted)) {
-      setTrouble('Write the component as package#Export: the package must be installed in the project folder.');
+    let wanted: string | undefined;
+    try {
+      wanted = componentFrom(component);
+      if (wanted === undefined)
+        throw new TypeError('Name the component that fields are to stand in, as package#Export.');
+    } catch (error) {
+      setTrouble(error instanceof Error ? error.message : String(error));
       return;
     }
     const name = freeName(wanted.split('#')[1] ?? 'skin', kit.skins ?? {});
@@ -37,40 +43,44 @@ export function Component(): ReactNode {
       idOf={({ id }) => id}
       titleOf={({ id }) => id}
       to={({ id }) => pathOf('skins', id)}
-      words={({ id, skin }) => `${id} ${skin.component}`}
+      words={({ id, skin }) => `${id} ${componentsOfSkin(skin).join(' ')}`}
       actions={
-        <form
-          className="flex flex-wrap items-center gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            add();
-          }}
-        >
-          <input
-            aria-label="Component of the new skin"
-            aria-invalid={trouble !== undefined}
-            placeholder="package#Export"
-            className="mono w-48 rounded-sm border border-edge bg-sheet px-2 py-0.5"
-            value={component}
-            onChange={({ target }) => {
-              setComponent(target.value);
-              setTrouble(undefined);
+        <>
+          <DraftSkin />
+          <form
+            className="flex flex-wrap items-center gap-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              add();
             }}
-          />
-          <Button onClick={add}>New skin</Button>
-          {trouble !== undefined && (
-            <span role="alert" className="text-fail">
-              {trouble}
-            </span>
-          )}
-        </form>
+          >
+            <input
+              aria-label="Component of the new skin"
+              aria-invalid={trouble !== undefined}
+              placeholder="package#Export"
+              className="mono w-48 rounded-sm border border-edge bg-sheet px-2 py-0.5"
+              value={component}
+              onChange={({ target }) => {
+                setComponent(target.value);
+                setTrouble(undefined);
+              }}
+            />
+            <Button onClick={add}>New skin</Button>
+            {trouble !== undefined && (
+              <span role="alert" className="text-fail">
+                {trouble}
+              </span>
+            )}
+          </form>
+        </>
       }
       rowActions={({ id }) => <RemovePart kind="skins" name={id} />}
       teach={
         <p>
-          “plain” and “compact” are always there. A skin of the kit draws each field inside a component of a suite: name
-          one as <code>package#Export</code>, then say which of its properties takes the label, the hint and the
-          message.
+          “plain” and “compact” are always there. A skin of the kit draws with components of a suite: the box around a
+          field, labels, messages, groups, buttons. Choose a package of the project, and a skin is drafted from what is
+          seen when its components are drawn; or name a box as <code>package#Export</code>, and say on its page the
+          rest.
         </p>
       }
     />
@@ -80,10 +90,10 @@ export function Component(): ReactNode {
 const columns: readonly Column<Row>[] = [
   { name: 'Skin', width: 'minmax(0,1fr)', cell: () => null, by: ({ id }) => id },
   {
-    name: 'Component',
+    name: 'Components',
     width: 'minmax(0,2fr)',
-    cell: ({ skin }) => <span className="mono">{skin.component}</span>,
-    by: ({ skin }) => skin.component,
+    cell: ({ skin }) => <span className="mono">{componentsOfSkin(skin).join(', ')}</span>,
+    by: ({ skin }) => componentsOfSkin(skin).join(', '),
   },
   { name: 'Used', width: '110px', cell: ({ id }) => <UsedTimes kind="skins" name={id} /> },
 ];
