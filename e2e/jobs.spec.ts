@@ -276,12 +276,12 @@ job('a form in another language', 'demo', async (page) => {
 job('a skin from the project’s suite, used by a form', 'demo', async (page) => {
   await stop(page, 'Forms');
   await page.getByRole('link', { name: 'Skins' }).click();
-  await page.getByRole('textbox', { name: 'Component of the new skin' }).fill('antd#Card');
-  await page.keyboard.press('Enter');
-  await expect(page).toHaveURL('/skins/card');
+  await page.getByRole('combobox', { name: 'A skin from' }).selectOption('antd');
+  await page.getByRole('button', { name: 'Draft it' }).click();
+  await expect(page).toHaveURL('/skins/antd', { timeout: 90_000 });
   await stop(page, 'Forms');
   await page.getByRole('link', { name: 'Settings of Harbour report' }).click();
-  await page.getByRole('radio', { name: 'card' }).click();
+  await page.getByRole('radio', { name: 'antd' }).click();
 });
 job('the look of all forms', 'demo', async (page) => {
   await stop(page, 'Forms');

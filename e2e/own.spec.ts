@@ -133,6 +133,36 @@ test('kits are several: one is put away and had back, and each keeps its own', a
   await expect(opened(page)).toContainText('Pilot boats');
 });
 
+test('a skin is drafted from what is seen of a suite, drawn over a form, and its links are read', async ({ page }) => {
+  test.setTimeout(180_000);
+  await page.goto('/skins');
+  await page.getByRole('combobox', { name: 'A skin from' }).selectOption('antd');
+  await page.getByRole('button', { name: 'Draft it' }).click();
+  await expect(page).toHaveURL('/skins/antd', { timeout: 120_000 });
+  const drawn = page.getByRole('region', { name: 'How it draws' });
+  await expect(drawn).toContainText('Each field stands inside antd#Form.Item.');
+  await expect(drawn).toContainText('Where the field has a problem it has instead {"validateStatus":"error"}.');
+  await expect(drawn).toContainText('A button is antd#Button; it is told type as htmlType');
+  await drawn.getByText(/^What spoke for it/).click();
+  await expect(drawn).toContainText('A word that label was given was seen.');
+  const form = frameOf(page, 'Skin: antd');
+  await expect(form.locator('.ant-form-item').first()).toBeVisible({ timeout: 60_000 });
+  await expect(form.locator('.ant-card fieldset, .ant-card').first()).toBeVisible();
+  await expect(page.getByText(/^\d+ links, (none broken|\d+ breaks)/)).toBeVisible();
+  // A word is changed, taken away, and brought back.
+  await drawn.getByRole('button', { name: 'A group stands inside: antd#Card. Change' }).click();
+  await drawn.getByRole('textbox', { name: 'A group stands inside' }).fill('');
+  await page.keyboard.press('Enter');
+  await expect(drawn.getByRole('button', { name: 'A group stands inside: groups. Change' })).toBeVisible();
+  await expect(form.locator('.ant-card')).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(drawn.getByRole('button', { name: 'A group stands inside: antd#Card. Change' })).toBeVisible();
+  // What has nothing to draw with is told, and leaves no skin behind.
+  await page.goto('/skins');
+  await page.getByRole('combobox', { name: 'A skin from' }).selectOption('react-switch');
+  await page.getByRole('button', { name: 'Draft it' }).click();
+  await expect(page.getByRole('alert')).toContainText('No skin was drafted');
+});
 test('a skin is made, seen, used by a form, and taken away after what uses it was shown', async ({ page }) => {
   await page.goto('/skins');
   await page.getByRole('textbox', { name: 'Component of the new skin' }).fill('antd');

@@ -62,6 +62,8 @@ const controls: readonly (readonly [from: string, page: string, control: string]
     ] as const
   ).map(([kind, page]) => [`/${kind}`, page, 'As text'] as const),
   // What has a control of its own beside the text.
+  ['/skins/*/parts', 'skins/:name', 'Left to HTML'],
+  ['/skins/*/around', 'skins/:name', 'Around each of them'],
   ['/adapters/*/constants', 'adapters/:name', 'Always gets'],
   ['/adapters/*/inside', 'adapters/:name', 'Another part in'],
   ['/adapters/*/wrappers', 'adapters/:name', 'Another wrapper'],

@@ -33,6 +33,7 @@ export interface SuiteParts {
   readonly parts?: Readonly<Partial<Record<keyof SkinParts | 'label' | 'mark' | 'hint' | 'message', SuitePart>>>;
 }
 
+/** A skin from components of a suite: what it draws with, and under which names they take what they are given. */
 export function suiteSkin({
   box,
   label,

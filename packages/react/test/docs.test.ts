@@ -34,6 +34,7 @@ const pieces = files.flatMap((file): Piece[] => {
 const given = `
 declare const schema: { readonly type: 'object' };
 declare const send: (sent: unknown) => Promise<Core.Outcome>;
+declare const SuiteField: import('react').ElementType, SuiteButton: import('react').ElementType, SuitePanel: import('react').ElementType;
 declare const post: (sent: unknown) => Promise<unknown>;
 `;
 /** A piece as a module of its own; what it uses of ours without saying so is imported. */

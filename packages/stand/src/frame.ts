@@ -104,9 +104,7 @@ export function startProving(inputs: BundledInputs): void {
         );
         break;
       case 'try skin':
-        isStopped = false;
         for (const task of message.tasks) {
-          if (isStopped) break;
           tell({ kind: 'skin part', seen: await trySkinPart(task, message.around, inputs) });
         }
         tell({ kind: 'skin tried' });

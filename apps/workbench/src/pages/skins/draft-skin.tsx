@@ -33,6 +33,11 @@ export function DraftSkin(): ReactNode {
   ].sort();
   const [chosen, setChosen] = useState<string>();
   const [drafting, setDrafting] = useState<string>();
+  const [trouble, setTrouble] = useState<string>();
+  const begin = (of: string): void => {
+    setTrouble(undefined);
+    setDrafting(of);
+  };
   const name = chosen ?? packages[0];
   if (name === undefined) return null;
   return (
@@ -41,7 +46,7 @@ export function DraftSkin(): ReactNode {
         className="flex flex-wrap items-center gap-2"
         onSubmit={(event) => {
           event.preventDefault();
-          setDrafting(name);
+          begin(name);
         }}
       >
         <label className="flex items-center gap-2">
@@ -57,22 +62,33 @@ export function DraftSkin(): ReactNode {
           </select>
         </label>
         {drafting === undefined ? (
-          <Button onClick={() => setDrafting(name)}>Draft it</Button>
+          <Button onClick={() => begin(name)}>Draft it</Button>
         ) : (
           <Button onClick={() => setDrafting(undefined)}>Stop</Button>
         )}
       </form>
-      {drafting !== undefined && <Drafting key={drafting} name={drafting} />}
+      {trouble !== undefined && <Failed title="No skin was drafted" message={trouble} />}
+      {drafting !== undefined && (
+        <Drafting
+          key={drafting}
+          name={drafting}
+          onFail={(why) => {
+            setDrafting(undefined);
+            setTrouble(why);
+          }}
+        />
+      )}
     </div>
   );
 }
 
-function Drafting({ name }: { readonly name: string }): ReactNode {
+function Drafting({ name, onFail }: { readonly name: string; onFail(why: string): void }): ReactNode {
+  const fail = useRef(onFail);
+  useEffect(() => void (fail.current = onFail));
   const { kit, edit } = useKit();
   const navigate = useNavigate();
   const keep = useDraftedSkins((state) => state.keep);
   const [found, setFound] = useState<{ readonly tasks: readonly SkinTask[]; readonly around: readonly Wrapper[] }>();
-  const [trouble, setTrouble] = useState<string>();
   const seen = useRef<SeenPart[]>([]);
   const [done, setDone] = useState(0);
   useEffect(() => {
@@ -81,10 +97,15 @@ function Drafting({ name }: { readonly name: string }): ReactNode {
       (answer) => {
         if (!isWanted) return;
         const { components, around } = answer as Suite;
-        setFound({ tasks: skinTasks(components), around });
+        const tasks = skinTasks(components);
+        if (tasks.length > 0) setFound({ tasks, around });
+        else
+          fail.current(
+            `${name} declares no box, group, label, message, button or summary by a name that says so. Name its component as package#Export, and say on its page what it draws.`,
+          );
       },
       (error: unknown) => {
-        if (isWanted) setTrouble(error instanceof Error ? error.message : String(error));
+        if (isWanted) fail.current(error instanceof Error ? error.message : String(error));
       },
     );
     return () => void (isWanted = false);
@@ -92,7 +113,7 @@ function Drafting({ name }: { readonly name: string }): ReactNode {
   const take = (): void => {
     const drafted = draftSkin(seen.current);
     if (Object.keys(drafted.skin).length === 0) {
-      setTrouble(
+      onFail(
         `Nothing of ${name} draws a part of a form by itself.\n${drafted.passedOver.map(({ says, evidence }) => `${says} ${evidence}`).join('\n')}`,
       );
       return;
@@ -102,16 +123,8 @@ function Drafting({ name }: { readonly name: string }): ReactNode {
     keep(called, drafted);
     void navigate(pathOf('skins', called));
   };
-  if (trouble !== undefined) return <Failed title="No skin was drafted" message={trouble} />;
   if (!found) return <Busy>Reading what {name} has to draw with …</Busy>;
   const { tasks, around } = found;
-  if (tasks.length === 0)
-    return (
-      <Failed
-        title="No skin was drafted"
-        message={`${name} declares no box, group, label, message, button or summary by a name that says so. Name its component as package#Export, and say on its page what it draws.`}
-      />
-    );
   return (
     <>
       <Busy>
@@ -128,12 +141,12 @@ function Drafting({ name }: { readonly name: string }): ReactNode {
             setDone(seen.current.length);
           }
           if (message.kind === 'skin tried') take();
-          if (message.kind === 'prover failed') setTrouble(message.message);
+          if (message.kind === 'prover failed') onFail(message.message);
         }}
         onLost={(reason) => {
           // One that hangs takes nothing away from what was seen before it.
           if (seen.current.length > 0) take();
-          else setTrouble(reason);
+          else onFail(reason);
         }}
       />
     </>

@@ -116,7 +116,7 @@ function Skin({ name, skin }: { readonly name: string; readonly skin: SkinDescri
                   ? 'The links are being read …'
                   : links.breaks.length === 0
                     ? `${links.count} links, none broken`
-                    : `${links.breaks.length} of ${links.count} links broken`}
+                    : `${links.count} links, ${links.breaks.length} breaks`}
               </summary>
               <LinkList told={links} />
             </details>
