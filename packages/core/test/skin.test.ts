@@ -68,12 +68,14 @@ describe('a skin from what was seen', () => {
         words: { label: ['label'], hint: ['help', 'extra'], error: ['help'] },
         invalid: { name: 'status', value: 'error', seen: 'its color is another' },
         required: 'isNeeded',
+        labelFor: 'htmlFor',
       }),
     ]);
     // One property cannot take both.
     expect(skin).toEqual({
       component: 'quay#box',
       label: 'label',
+      labelFor: 'htmlFor',
       hint: 'extra',
       error: 'help',
       required: 'isNeeded',

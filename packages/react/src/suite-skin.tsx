@@ -19,6 +19,8 @@ export interface SuiteParts {
   readonly box?: ElementType;
   /** Under which names the box takes what it draws; names that it does not have are left out. */
   readonly label?: string;
+  /** The box draws a `<label>` around what it is given, and takes the id of the input under this name; empty where it takes none. */
+  readonly labelFor?: string;
   readonly hint?: string;
   readonly error?: string;
   readonly required?: string;
@@ -37,6 +39,7 @@ export interface SuiteParts {
 export function suiteSkin({
   box,
   label,
+  labelFor,
   hint,
   error,
   required,
@@ -54,12 +57,13 @@ export function suiteSkin({
     const given: Record<string, unknown> = { ...properties?.({ invalid: props.invalid }) };
     const inside = Label && !(isLabel && takesLabel) ? <Label>{words}</Label> : words;
     const LabelBox = Label && isLabel ? Label : 'label';
-    const labelElement = props.drawsLabel ? undefined : takesLabel ? (
+    // A label inside of a label would be two.
+    const labelElement = props.drawsLabel ? undefined : takesLabel && labelFor === undefined ? (
       <LabelBox className="poietra-label" id={ids.label} htmlFor={ids.input}>
         {inside}
       </LabelBox>
     ) : (
-      <span className="poietra-label" id={ids.label} onClick={focus}>
+      <span className="poietra-label" id={ids.label} onClick={labelFor ? undefined : focus}>
         {inside}
       </span>
     );
@@ -77,6 +81,7 @@ export function suiteSkin({
     );
     const isTaken = (name: string | undefined): name is string => box !== undefined && name !== undefined;
     if (isTaken(label) && labelElement) given[label] = labelElement;
+    if (labelFor && takesLabel) given[labelFor] = ids.input;
     if (isTaken(hint) && hintElement) given[hint] = hintElement;
     if (isTaken(error) && isTold) given[error] = errorElement;
     if (isTaken(required)) given[required] = props.required;

@@ -72,6 +72,18 @@ describe('a skin with parts of a suite', () => {
     expect(parts('summary')).toHaveLength(1);
     expect(lost()).toEqual([]);
   });
+  it('puts no label into the label that a box draws itself', () => {
+    const Box = ({ children, label, labelId }: Record<string, ReactNode>): ReactNode => (
+      <div>
+        <label htmlFor={labelId as string}>{label}</label>
+        {children}
+      </div>
+    );
+    open({}, suiteSkin({ box: Box, label: 'label', labelFor: 'labelId' }));
+    expect(host.querySelector('label label')).toBeNull();
+    expect([...host.querySelectorAll('label')].map(({ control }) => control?.tagName)).toEqual(['INPUT', 'INPUT']);
+    expect(lost()).toEqual([]);
+  });
   it('tells its buttons by their own names', () => {
     const form = open({}, suiteSkin(all));
     const add = parts('button').find(({ textContent }) => /Add/.test(textContent));

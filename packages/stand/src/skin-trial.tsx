@@ -122,9 +122,37 @@ async function tryPart(task: SkinTask, component: unknown): Promise<SeenPart> {
     ...(open === undefined ? {} : { open }),
     ...(invalid ? { invalid } : {}),
     ...(required === undefined ? {} : { required }),
+    ...(part === 'box' ? await ownLabel(task, component, words['label']?.[0]) : {}),
     ...(part === 'label' ? { isLabel: await isLabel(component) } : {}),
     ...(part === 'button' ? { button: await tryButton(task, component, plain.styles) } : {}),
   };
+}
+
+/** Whether a box draws a label around what it is given as one, and by which property that leads to the input. */
+async function ownLabel(
+  { ids }: SkinTask,
+  component: unknown,
+  label: string | undefined,
+): Promise<{ labelFor?: string }> {
+  if (label === undefined) return {};
+  const words = { [label]: <span data-seen="word">Torsund</span> };
+  const labelOf = (place: HTMLElement): HTMLLabelElement | undefined =>
+    [...everyElement(place)]
+      .find((one) => one instanceof HTMLElement && one.dataset['seen'] === 'word')
+      ?.closest('label') ?? undefined;
+  const { told: isOwn } = await draw(component, words, <input />, (place) => labelOf(place) !== undefined);
+  if (!isOwn) return {};
+  const labelFor = await firstThat(ids, async (name) => {
+    const { told } = await draw(
+      component,
+      { ...words, [name]: 'trial-input' },
+      <input />,
+      // The id is the input's own: a box that takes it for itself would have it twice.
+      (place) => labelOf(place)?.htmlFor === 'trial-input' && !place.querySelector('#trial-input'),
+    );
+    return told ? name : undefined;
+  });
+  return { labelFor: labelFor ?? '' };
 }
 
 async function isLabel(component: unknown): Promise<boolean> {

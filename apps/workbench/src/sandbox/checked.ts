@@ -111,6 +111,7 @@ const seenPart = z.object({
   invalid: given.extend({ seen: z.string().max(400) }).optional(),
   required: z.string().max(200).optional(),
   open: z.string().max(200).optional(),
+  labelFor: z.string().max(200).optional(),
   isLabel: z.boolean().optional(),
   button: z
     .object({

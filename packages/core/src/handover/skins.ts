@@ -60,10 +60,21 @@ class Imported {
 
 function membersOf(
   name: string,
-  { component, label, hint, error, required, properties = {}, invalid, parts = {}, around = [] }: SkinDescription,
+  {
+    component,
+    label,
+    labelFor,
+    hint,
+    error,
+    required,
+    properties = {},
+    invalid,
+    parts = {},
+    around = [],
+  }: SkinDescription,
   imported: Imported,
 ): string[] {
-  const names = Object.entries({ label, hint, error, required }).flatMap(([part, own]) =>
+  const names = Object.entries({ label, labelFor, hint, error, required }).flatMap(([part, own]) =>
     own === undefined ? [] : [`${part}: ${quoted(own)}`],
   );
   const usual = literal(properties);

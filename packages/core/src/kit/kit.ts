@@ -83,6 +83,8 @@ export interface SkinDescription {
   /** The box around a field, as inputs are named: `package#Export`. None draws the field as the plain skin does. */
   readonly component?: string;
   readonly label?: string;
+  /** The box draws a `<label>` itself, and takes the input's id under this name; empty where it takes none. */
+  readonly labelFor?: string;
   readonly hint?: string;
   readonly error?: string;
   readonly required?: string;
@@ -280,6 +282,7 @@ export const kitSchema = z.looseObject({
     z.looseObject({
       component: skinComponent.optional(),
       label: z.string().optional(),
+      labelFor: z.string().optional(),
       hint: z.string().optional(),
       error: z.string().optional(),
       required: z.string().optional(),

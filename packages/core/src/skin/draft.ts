@@ -21,6 +21,8 @@ export interface SeenPart {
   readonly invalid?: Given & { readonly seen: string };
   /** By which property it says that a value is needed. */
   readonly required?: string;
+  /** The box draws a label itself, and which property takes the id that it is for; empty where none does. */
+  readonly labelFor?: string;
   /** It is a label itself: it took `htmlFor`. */
   readonly isLabel?: boolean;
   readonly button?: {
@@ -105,7 +107,10 @@ function troubleOf({ part, failed, inside, words, button, invalid, isLabel }: Se
   return undefined;
 }
 
-function boxOf({ component, words, invalid, required }: SeenPart, claim: Claim): Omit<SkinDescription, 'parts'> {
+function boxOf(
+  { component, words, labelFor, invalid, required }: SeenPart,
+  claim: Claim,
+): Omit<SkinDescription, 'parts'> {
   const [label] = words.label ?? [];
   const [error] = (words.error ?? []).filter((name) => name !== label);
   const [hint] = (words.hint ?? []).filter((name) => name !== label && name !== error);
@@ -116,12 +121,20 @@ function boxOf({ component, words, invalid, required }: SeenPart, claim: Claim):
     ['message', error],
   ] as const)
     if (name !== undefined) claim(`The ${what} goes to ${name}.`, `A word that ${name} was given was seen.`);
+  if (labelFor !== undefined)
+    claim(
+      labelFor === '' ? 'It draws a label that leads nowhere.' : `${labelFor} says which input its label is for.`,
+      labelFor === ''
+        ? 'No property was seen to take an id for it.'
+        : 'The label that it drew led to the id that this was given.',
+    );
   if (invalid) claim(`It looks wrong with ${name(invalid)}.`, `With it ${invalid.seen}.`);
   if (required !== undefined)
     claim(`That a value is needed goes to ${required}.`, 'With it something was drawn that was not there before.');
   return {
     component,
     ...(label === undefined ? {} : { label }),
+    ...(labelFor === undefined ? {} : { labelFor }),
     ...(hint === undefined ? {} : { hint }),
     ...(error === undefined ? {} : { error }),
     ...(required === undefined ? {} : { required }),

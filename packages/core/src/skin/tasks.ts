@@ -17,6 +17,8 @@ export interface SkinTask {
   readonly words: Readonly<Partial<Record<SkinWord, readonly string[]>>>;
   /** What may show that something is wrong. */
   readonly invalid: readonly Given[];
+  /** What may take the id of the input that a label is for. */
+  readonly ids: readonly string[];
   /** What may make it appear at all. */
   readonly opens: readonly string[];
   /** What may show that a value is needed. */
@@ -109,6 +111,9 @@ function taskFor(part: SkinTask['part'], { component, properties }: SuiteCompone
       ...truths(/^(is|has)?_?(invalid|error|danger)$/i).map((name) => ({ name, value: true })),
       ...withChoice(isWrong),
     ].slice(0, 6),
+    ids: properties
+      .filter(({ name }) => /^(html|label)?for$|^(control|input|field)?_?id$/i.test(name))
+      .map(({ name }) => name),
     opens: truths(/^(is)?_?(open|visible|shown?)$/i),
     required: truths(/^(is)?required$|asterisk/i),
     types: properties.filter(({ choices = [] }) => choices.includes('submit')).map(({ name }) => name),

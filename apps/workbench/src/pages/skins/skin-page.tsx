@@ -21,8 +21,16 @@ export function Component(): ReactNode {
   return <Skin key={name} name={name} skin={skin} />;
 }
 
+const without = {
+  label: 'no property: it is drawn beside the input',
+  labelFor: 'no property: the label is drawn as it is given',
+  hint: 'no property: it is drawn beside the input',
+  error: 'no property: it is drawn beside the input',
+  required: 'no property: it is drawn beside the label',
+} as const;
 const words = [
   ['label', 'The label goes to'],
+  ['labelFor', 'It draws a label of its own, which is for the id in'],
   ['hint', 'The hint goes to'],
   ['error', 'The message goes to'],
   ['required', 'That a value is needed goes to'],
@@ -66,7 +74,9 @@ function Skin({ name, skin }: { readonly name: string; readonly skin: SkinDescri
                   <SlotText
                     label={says}
                     value={skin[member] ?? ''}
-                    words={skin[member] === undefined ? 'no property: it is drawn beside the input' : undefined}
+                    words={
+                      skin[member] === undefined ? without[member] : skin[member] === '' ? 'no property' : undefined
+                    }
                     onChange={(text) => put(member, text.trim())}
                   />
                   .
@@ -116,7 +126,7 @@ function Skin({ name, skin }: { readonly name: string; readonly skin: SkinDescri
                   ? 'The links are being read …'
                   : links.breaks.length === 0
                     ? `${links.count} links, none broken`
-                    : `${links.count} links, ${links.breaks.length} breaks`}
+                    : `${links.count} links, ${links.breaks.length === 1 ? 'one break' : `${links.breaks.length} breaks`}`}
               </summary>
               <LinkList told={links} />
             </details>
