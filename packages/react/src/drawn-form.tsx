@@ -11,7 +11,7 @@ import { FormScope } from './scope.js';
 import type { Skin } from './skin.js';
 import { fetchMending, Summary } from './summary.js';
 import { fieldWords } from './words/field-words.js';
-import { Button } from './part.js';
+import { Button, PartsContext } from './part.js';
 
 declare const process: { readonly env: { readonly NODE_ENV?: string } };
 
@@ -124,29 +124,31 @@ export function DrawnForm({
   return (
     <FormScope form={form} asShown={native !== undefined && !isScripted}>
       <DrawingContext.Provider value={drawing}>
-        <form
-          ref={element}
-          className="poietra-form"
-          noValidate
-          lang={language?.lang}
-          dir={language?.dir}
-          {...(native ? { action: native.action, method: native.method ?? 'post' } : {})}
-          onSubmit={(event) => void submit(event)}
-        >
-          {native && !isScripted && <input type="hidden" name={asShownName} value="shown" />}
-          {Object.entries(native?.hidden ?? {}).map(([name, value]) => (
-            <input key={name} type="hidden" name={name} value={value} />
-          ))}
-          <Summary plan={plan} box={summary} />
-          {Steps && plan.root.kind === 'group' ? (
-            <Steps node={plan.root} at="" closing={closing} step={step} onStep={onStep} />
-          ) : (
-            <>
-              <Planned node={plan.root} at="" />
-              {closing}
-            </>
-          )}
-        </form>
+        <PartsContext.Provider value={drawing.skin.parts}>
+          <form
+            ref={element}
+            className="poietra-form"
+            noValidate
+            lang={language?.lang}
+            dir={language?.dir}
+            {...(native ? { action: native.action, method: native.method ?? 'post' } : {})}
+            onSubmit={(event) => void submit(event)}
+          >
+            {native && !isScripted && <input type="hidden" name={asShownName} value="shown" />}
+            {Object.entries(native?.hidden ?? {}).map(([name, value]) => (
+              <input key={name} type="hidden" name={name} value={value} />
+            ))}
+            <Summary plan={plan} box={summary} />
+            {Steps && plan.root.kind === 'group' ? (
+              <Steps node={plan.root} at="" closing={closing} step={step} onStep={onStep} />
+            ) : (
+              <>
+                <Planned node={plan.root} at="" />
+                {closing}
+              </>
+            )}
+          </form>
+        </PartsContext.Provider>
       </DrawingContext.Provider>
     </FormScope>
   );

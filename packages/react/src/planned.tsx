@@ -3,6 +3,7 @@ import type { Form, PlanNode, Pointer } from '@poietra/core';
 import { useMemo, type ReactNode } from 'react';
 import { DrawingContext, drawingFor, useDrawing, type Drawing } from './drawing.js';
 import { useFollowed } from './follow.js';
+import { PartsContext } from './part.js';
 import { PlannedField } from './planned-field.js';
 import { PlannedGroup } from './planned-group.js';
 import { useScope } from './scope.js';
@@ -36,7 +37,11 @@ export function Planned({ node, at, bare = false }: PlannedProps): ReactNode {
 function InSkin({ name, children }: { readonly name: string; readonly children: ReactNode }): ReactNode {
   const drawing = useDrawing();
   const inside = useMemo(() => ({ ...drawing, skin: drawing.skins[name] ?? drawing.skin }), [drawing, name]);
-  return <DrawingContext.Provider value={inside}>{children}</DrawingContext.Provider>;
+  return (
+    <DrawingContext.Provider value={inside}>
+      <PartsContext.Provider value={inside.skin.parts}>{children}</PartsContext.Provider>
+    </DrawingContext.Provider>
+  );
 }
 
 function partOf({ drawings }: Drawing, { node, at, bare = false }: PlannedProps): ReactNode {
