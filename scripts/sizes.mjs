@@ -67,7 +67,7 @@ const doors = [
   {
     entry: 'written.js',
     what: 'a form that was written out',
-    limits: { Vite: 20.5, Rollup: 20.5, webpack: 20.5, esbuild: 20.5, 'esbuild without splitting': 21 },
+    limits: { Vite: 21, Rollup: 21, webpack: 21, esbuild: 21, 'esbuild without splitting': 21.5 },
   },
 ];
 const why = {
