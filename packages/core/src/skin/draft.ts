@@ -147,7 +147,7 @@ function partOf(part: SkinPart, one: SeenPart, claim: Claim): SkinPartDescriptio
   const { component, words, open, invalid, isLabel, button } = one;
   const names: Record<string, string> = {};
   const properties: Record<string, unknown> = {};
-  claim(`${plainly[part]} ${component}.`, 'It was drawn, and what it was given was seen in it.');
+  claim(`${skinPartSays[part]} ${component}.`, 'It was drawn, and what it was given was seen in it.');
   if (open !== undefined) {
     properties[open] = true;
     claim(`It always has ${open}.`, 'Without it nothing was seen.');
@@ -194,7 +194,8 @@ function partOf(part: SkinPart, one: SeenPart, claim: Claim): SkinPartDescriptio
 const name = ({ name: property, value }: Given): string =>
   value === true ? property : `${property} = “${String(value)}”`;
 
-const plainly: Readonly<Record<SkinPart, string>> = {
+/** How a sentence about a part begins; the component follows. */
+export const skinPartSays: Readonly<Record<SkinPart, string>> = {
   label: 'A label is',
   mark: 'The mark of a needed value is',
   hint: 'A hint is',

@@ -1,4 +1,4 @@
-import { isObject, joinPointer, skinParts, type SkinDescription, type SkinPart } from '@poietra/core';
+import { isObject, joinPointer, skinParts, skinPartSays, type SkinDescription, type SkinPart } from '@poietra/core';
 import type { ReactNode } from 'react';
 import { SlotText } from '../../parts/slot.js';
 import { useKit } from '../../store/kit.js';
@@ -37,18 +37,6 @@ function namesFrom(text: string): Record<string, string> | undefined {
   );
 }
 
-const says: Readonly<Record<SkinPart, string>> = {
-  label: 'A label is',
-  mark: 'The mark of a needed value is',
-  hint: 'A hint is',
-  message: 'A message is',
-  group: 'A group stands inside',
-  list: 'A list stands inside',
-  tab: 'A tab is',
-  button: 'A button is',
-  submit: 'The button that sends is',
-  summary: 'What is to be mended stands inside',
-};
 const called: Readonly<Record<SkinPart, string>> = {
   label: 'labels',
   mark: 'marks of needed values',
@@ -77,7 +65,7 @@ export function SkinPartSentences({
   const { parts = {} } = skin;
   const component = (part: SkinPart, words?: string): ReactNode => (
     <SlotText
-      label={says[part]}
+      label={skinPartSays[part]}
       value={parts[part]?.component ?? ''}
       words={words}
       onChange={(text) => {
@@ -98,7 +86,7 @@ export function SkinPartSentences({
         return (
           told && (
             <p key={part}>
-              {says[part]} {component(part)}; it is told{' '}
+              {skinPartSays[part]} {component(part)}; it is told{' '}
               <SlotText
                 label={`By which names: ${part}`}
                 value={namesInWords(told.names ?? {})}
