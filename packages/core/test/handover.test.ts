@@ -27,7 +27,18 @@ it('gives source for every adapter, codec and form of the demo kit', () => {
 });
 
 it('gives source that compiles under strict, against the libraries and the packages of the project', () => {
-  expect(troublesOf(handOver(demo()))).toEqual([]);
+  const button = { component: 'antd#Button', names: { type: 'htmlType' } };
+  const tag = { component: '@shoelace-style/shoelace/dist/components/button/button.js#sl-button' };
+  const drafted = {
+    component: 'antd#Form.Item',
+    label: 'label',
+    labelFor: 'htmlFor',
+    invalid: { validateStatus: 'error' },
+    around: [{ component: 'antd#ConfigProvider', properties: { componentSize: 'small' } }],
+    parts: { button, submit: { ...button, properties: { type: 'primary' } }, tab: tag },
+  };
+  const kit = demo();
+  expect(troublesOf(handOver({ ...kit, skins: { ...kit.skins, drafted } }))).toEqual([]);
 });
 
 it('never says any', () => {

@@ -22,6 +22,6 @@ export type { Drawings, FetchChoices } from './drawing.js';
 export { adaptTogether } from './together.js';
 export { FormScope, useFormAround, useScope } from './scope.js';
 export { compact, plain, Told, type Skin, type SkinParts, type SkinProps } from './skin.js';
-export { suiteSkin, type SuitePart, type SuiteParts } from './suite-skin.js';
+export { suiteSkin, type SuiteElement, type SuitePart, type SuiteParts } from './suite-skin.js';
 export { usePlace, type PlaceView } from './use-place.js';
 export { mayLeave, useLeaveGuard } from './leaving.js';

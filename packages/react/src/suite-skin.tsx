@@ -4,9 +4,12 @@ import { LabelWords, Told, type Skin, type SkinParts, type SkinProps } from './s
 
 type Properties = Readonly<Record<string, unknown>>;
 
+/** A component, or a custom element by its tag. */
+export type SuiteElement = ElementType | `${string}-${string}`;
+
 /** A component or an element of a suite, and by which properties it is told. */
 export interface SuitePart {
-  readonly component: ElementType;
+  readonly component: SuiteElement;
   /** What it is given, by the name that HTML has for it, and its own name of that: `{ type: 'htmlType' }`. An empty one leaves it out. */
   readonly names?: Readonly<Record<string, string>>;
   /** What it gets besides. */
@@ -16,7 +19,7 @@ export interface SuitePart {
 /** What a skin draws with: the field box of a suite, which has its own label, hint and message, and other parts of it. */
 export interface SuiteParts {
   /** The tag or component of the box around a field; none draws the field as the plain skin does. */
-  readonly box?: ElementType;
+  readonly box?: SuiteElement;
   /** Under which names the box takes what it draws; names that it does not have are left out. */
   readonly label?: string;
   /** The box draws a `<label>` around what it is given, and takes the id of the input under this name; empty where it takes none. */
