@@ -1,10 +1,8 @@
 /** The kit: its format, reading it safely, writing it. Names everything the other rooms describe. */
 export { adapterSchema } from './adapter-shape.js';
 export {
-  componentsOfSkin,
   kitSchema,
   kitVersion,
-  skinParts,
   type DocumentDescription,
   type FormDescription,
   type HintDescription,
@@ -12,11 +10,9 @@ export {
   type Kit,
   type KitInput,
   type Proof,
-  type SkinDescription,
-  type SkinPart,
-  type SkinPartDescription,
   type WrittenTexts,
 } from './kit.js';
+export { componentsOfSkin, skinParts, type SkinDescription, type SkinPart, type SkinPartDescription } from './skin.js';
 export { documentUri, groupUri, kitDocuments, missingDocuments, missingIn } from './documents.js';
 export { readKit, readKitText, type KitReading } from './read.js';
 export { largestKit, writeKit } from './write.js';

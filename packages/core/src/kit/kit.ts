@@ -1,14 +1,8 @@
 import { z } from 'zod';
-import {
-  familyNames,
-  wrappedIn,
-  type AdapterDescription,
-  type FoundInput,
-  type ScoreSheet,
-  type Wrapper,
-} from '../adapter/index.js';
+import { familyNames, type AdapterDescription, type FoundInput, type ScoreSheet } from '../adapter/index.js';
 import type { CodecDescription } from '../codec/index.js';
 import { adapterSchema, map, wrappersShape } from './adapter-shape.js';
+import { skinParts, type SkinDescription } from './skin.js';
 import { lookShapes, lookVariables, type LookDescription } from './look.js';
 import type { FieldDescription, HintsBeside, ChoiceRule, SendDescription } from '../plan/index.js';
 
@@ -53,57 +47,6 @@ export interface FormDescription {
   readonly skin?: string;
   readonly written?: WrittenTexts;
 }
-/** What a skin can draw with components of a suite, beside the box around a field. */
-export const skinParts = [
-  'label',
-  'mark',
-  'hint',
-  'message',
-  'group',
-  'list',
-  'tab',
-  'button',
-  'submit',
-  'summary',
-] as const;
-export type SkinPart = (typeof skinParts)[number];
-
-/** A component in place of one of HTML's own elements. */
-export interface SkinPartDescription {
-  /** As inputs are named: `package#Export`. */
-  readonly component: string;
-  /** What it is given, by HTML's name, and its own name of that: `{ "type": "htmlType" }`. An empty one leaves it out. */
-  readonly names?: Readonly<Record<string, string>>;
-  /** What it gets besides. */
-  readonly properties?: Readonly<Record<string, unknown>>;
-}
-
-/** A skin drawn with components of a suite: under which names the box takes what it draws, and what else is the suite's. */
-export interface SkinDescription {
-  /** The box around a field, as inputs are named: `package#Export`. None draws the field as the plain skin does. */
-  readonly component?: string;
-  readonly label?: string;
-  /** The box draws a `<label>` itself, and takes the input's id under this name; empty where it takes none. */
-  readonly labelFor?: string;
-  readonly hint?: string;
-  readonly error?: string;
-  readonly required?: string;
-  readonly properties?: Readonly<Record<string, unknown>>;
-  /** What it gets in place of these where the field has a problem. */
-  readonly invalid?: Readonly<Record<string, unknown>>;
-  readonly parts?: Readonly<Partial<Record<SkinPart, SkinPartDescription>>>;
-  /** What has to stand around each of them, as with adapters, the outermost first. */
-  readonly around?: readonly Wrapper[];
-}
-/** The components that a skin draws with, and what stands around them. */
-export const componentsOfSkin = ({ component, parts = {}, around = [] }: SkinDescription): string[] => [
-  ...new Set(
-    [component, ...Object.values(parts).map((part) => part.component), ...wrappedIn(around)].filter(
-      (one) => one !== undefined,
-    ),
-  ),
-];
-
 /** A document of somebody else's, as it was when it was had. */
 export interface DocumentDescription {
   readonly schema: unknown;
