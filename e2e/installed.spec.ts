@@ -185,6 +185,6 @@ test('opens the workbench on the project, with an empty kit and the project’s 
   });
   await page.goto(`${address}inputs`);
   await expect(page.getByText('harbour-desk').first()).toBeVisible();
-  await page.getByRole('link', { name: /^TideMark/ }).click();
+  await page.getByRole('link', { name: /^TideMark/ }).click({ timeout: 60_000 });
   await expect(frameOf(page, /TideMark/).getByRole('textbox')).toBeVisible({ timeout: 30_000 });
 });
