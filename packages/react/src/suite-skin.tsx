@@ -56,17 +56,23 @@ export function suiteSkin({
   const isLabel = labelPart?.names?.['htmlFor'] !== undefined;
   function Suite(props: SkinProps): ReactNode {
     const { ids, shownProblems, pending, takesLabel, focus, at } = props;
-    const words = <LabelWords label={props.label} required={props.required && required === undefined} mark={Mark} />;
-    const given: Record<string, unknown> = { ...properties?.({ invalid: props.invalid }) };
+    // What is said of a box counts only where there is one.
+    const isTaken = (name: string | undefined): name is string => box !== undefined && name !== undefined;
+    const words = <LabelWords label={props.label} required={props.required && !isTaken(required)} mark={Mark} />;
+    const given: Record<string, unknown> = box === undefined ? {} : { ...properties?.({ invalid: props.invalid }) };
     const inside = Label && !(isLabel && takesLabel) ? <Label>{words}</Label> : words;
     const LabelBox = Label && isLabel ? Label : 'label';
     // A label inside of a label would be two.
-    const labelElement = props.drawsLabel ? undefined : takesLabel && labelFor === undefined ? (
+    const labelElement = props.drawsLabel ? undefined : takesLabel && !isTaken(labelFor) ? (
       <LabelBox className="poietra-label" id={ids.label} htmlFor={ids.input}>
         {inside}
       </LabelBox>
     ) : (
-      <span className="poietra-label" id={ids.label} onClick={labelFor ? undefined : focus}>
+      <span
+        className="poietra-label"
+        id={ids.label}
+        onClick={isTaken(labelFor) && labelFor !== '' && takesLabel ? undefined : focus}
+      >
         {inside}
       </span>
     );
@@ -82,9 +88,8 @@ export function suiteSkin({
         {Message && isTold ? <Message>{told}</Message> : told}
       </div>
     );
-    const isTaken = (name: string | undefined): name is string => box !== undefined && name !== undefined;
     if (isTaken(label) && labelElement) given[label] = labelElement;
-    if (labelFor && takesLabel) given[labelFor] = ids.input;
+    if (isTaken(labelFor) && labelFor !== '' && takesLabel) given[labelFor] = ids.input;
     if (isTaken(hint) && hintElement) given[hint] = hintElement;
     if (isTaken(error) && isTold) given[error] = errorElement;
     if (isTaken(required)) given[required] = props.required;

@@ -84,6 +84,16 @@ describe('a skin with parts of a suite', () => {
     expect([...host.querySelectorAll('label')].map(({ control }) => control?.tagName)).toEqual(['INPUT', 'INPUT']);
     expect(lost()).toEqual([]);
   });
+  it('forgets nothing of a label that was meant for a box which is not there', () => {
+    open(
+      {},
+      suiteSkin({ label: 'label', labelFor: 'labelId', required: 'needed', properties: () => ({ size: 'small' }) }),
+    );
+    const [first] = host.querySelectorAll('label');
+    expect(first?.textContent).toBe('From (required)');
+    expect(first?.control?.tagName).toBe('INPUT');
+    expect(host.querySelector('[labelId], [size]')).toBeNull();
+  });
   it('tells its buttons by their own names', () => {
     const form = open({}, suiteSkin(all));
     const add = parts('button').find(({ textContent }) => /Add/.test(textContent));
