@@ -1,23 +1,10 @@
 import type { AdapterDescription, ChoicesUse, Focus } from './description.js';
 import type { DeclaredProperty, Finding, FoundInput } from './face.js';
-import { families } from './families.js';
-import { alike, namePairIn } from './name-pairs.js';
+import { alike } from './name-pairs.js';
+import { hearsEvents, pairOf } from './pair.js';
 
-/** Names that stand for a value, the likeliest first. They are words of general use, not of any one package. */
-export const valueNames = [
-  'checked',
-  'value',
-  'selected',
-  'date',
-  'color',
-  'files',
-  'pressed',
-  'selectedKey',
-  'isSelected',
-  'start',
-  'defaultDate',
-];
-const changeNames = /^(on[-A-Z]?)?(value)?-?(change|select|input|update|set|pick)(d|ed)?$/i;
+/** Properties for the id of the element inside that takes the focus. */
+const innerIds = ['inputId', 'controlId'];
 
 interface Drafted {
   readonly adapter: AdapterDescription;
@@ -76,10 +63,10 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
     );
   const disabled = place('disabled', ['disabled', 'isDisabled']);
   const readOnly = place('readOnly', ['readOnly', 'readonly', 'isReadOnly']);
-  const required = place('required', ['required', 'isRequired']);
+  const required = place('required', ['required', 'isRequired', 'ariaRequired']);
   // An id that a component declares itself often goes to its outermost box; only HTML's own is sure to reach the input.
   const ownId = byName.get('id');
-  const id = place('id', native || ownId?.inherited ? ['inputId', 'id'] : ['inputId']);
+  const id = place('id', native || ownId?.inherited ? [...innerIds, 'id'] : innerIds);
   const leaveName = hearsEvents(input)
     ? input.events.find(({ name }) => /(^|-)blur$/.test(name))?.name
     : native || byName.has('onBlur')
@@ -97,6 +84,12 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
     focus.by === 'handle' ? `It declares a method ${focus.method}.` : 'Nothing else is declared.',
     focus.by === 'inner' ? 0.4 : 0.8,
   );
+  // Some spell ARIA's names as properties of their own.
+  const linkOf = (name: string): string | undefined =>
+    links.find((one) => one === `aria-${name}`) ??
+    [...byName.keys()].find((one) => one.toLowerCase() === `aria${name}`);
+  const describedBy = native ? 'aria-describedby' : linkOf('describedby');
+  const labelledBy = linkOf('labelledby');
   const choices = choicesOf(input);
   if (choices) note('choices', choiceWords(choices), choiceEvidence(choices), 0.85);
   const constants = constantsFor(value, input, [value.name, choices && 'property' in choices ? choices.property : '']);
@@ -130,126 +123,14 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
       ...(required ? { required } : {}),
       ...(id ? { id } : {}),
       ...(byName.has('name') || native ? { name: { property: 'name' } } : {}),
-      ...(native || links.includes('aria-describedby') ? { describedBy: { property: 'aria-describedby' } } : {}),
-      ...(links.includes('aria-labelledby') ? { labelledBy: { property: 'aria-labelledby' } } : {}),
+      ...(describedBy === undefined ? {} : { describedBy: { property: describedBy } }),
+      ...(labelledBy === undefined ? {} : { labelledBy: { property: labelledBy } }),
       ...(byName.has('placeholder') ? { placeholder: { property: 'placeholder' } } : {}),
       ...(constants ? { constants } : {}),
       ...(choices ? { choices } : {}),
       ...(input.widget ? { widget: input.widget } : {}),
     },
   };
-}
-
-/** What a callback is called that tells of this value alone: `onCheckedChange`, `onSelectionChange`. */
-const tellsOf = (value: string): RegExp =>
-  new RegExp(`^on(${value}${/^selected/.test(value) ? '|selection' : ''})Changed?$`, 'i');
-
-interface Pair {
-  readonly value: DeclaredProperty;
-  readonly report: string;
-  readonly path: string;
-  readonly because: string;
-  readonly certainty: number;
-}
-
-function pairOf(input: FoundInput): Pair | undefined {
-  const named = valueNames.flatMap((name) => input.properties.find((property) => property.name === name) ?? []);
-  const fits = (type: string): boolean =>
-    input.properties.some(({ name, args }) => changeNames.test(name) && args?.some((arg) => alike(arg.type, type)));
-  // A colour that no report gives is only a look.
-  const givesColour = input.properties.some(
-    ({ name, args }) => changeNames.test(name) && args?.some((arg) => /^(new)?colou?r/i.test(arg.name)),
-  );
-  const own = named.filter(
-    ({ inherited, name, type }) => !inherited && (name !== 'color' || fits(type) || givesColour),
-  );
-  // HTML's own attributes say both, and mean one: what is ticked or switched has a state.
-  // A default export has no name but its package's.
-  const called = input.export === 'default' ? input.package : input.export;
-  const isTicked = /check|switch|toggle(?!.*group)|chip|radio(?!.*group)/i.test(called);
-  const inherited = named.find(({ name }) => name === (isTicked ? 'checked' : 'value'));
-  const value = own.find(({ type }) => fits(type)) ?? own[0] ?? inherited ?? named.find(({ name }) => name !== 'color');
-  // Names of its own that belong together say more than a value that every element of HTML has.
-  const shared =
-    own.length === 0 && families[input.family].tells === 'by callbacks' ? namePairIn(input.properties) : undefined;
-  if (shared && !input.widget)
-    return {
-      value: shared.value,
-      report: shared.report.name,
-      path: `/${shared.index}`,
-      because: `${shared.report.name} is called after “${shared.value.name}” and gives a value of the same type, ${shared.value.type}.`,
-      certainty: 0.6,
-    };
-  if (!value) return undefined;
-  if (hearsEvents(input)) {
-    const event = input.events.find(({ name }) => changeNames.test(name.replace(/^[a-z]+-/, '')));
-    if (!event) return undefined;
-    return {
-      value,
-      report: event.name,
-      path: `/0/target/${value.name}`,
-      because: `It declares the event ${event.name}; the element then carries the value as ${value.name}.`,
-      certainty: 0.8,
-    };
-  }
-  if (input.widget?.reports === 'on') {
-    const named = input.events.find(({ name }) => changeNames.test(name))?.name;
-    return {
-      value,
-      report: named ?? 'change',
-      path: '/0',
-      because: named
-        ? `What it makes has a method “on”, which takes “${named}”.`
-        : 'What it makes has a method “on”; “change” is the event of general use.',
-      certainty: named ? 0.7 : 0.5,
-    };
-  }
-  if (input.widget?.reports === 'events') {
-    return {
-      value,
-      report: 'change',
-      path: '/0/target/value',
-      because: 'It is made on an input, which tells of changes itself.',
-      certainty: 0.5,
-    };
-  }
-  const callbacks = input.properties.filter(
-    ({ args, name, deprecated }) =>
-      args !== undefined &&
-      !deprecated &&
-      (changeNames.test(name.replace(/^\w+\.(after)?/, '')) || tellsOf(value.name).test(name)),
-  );
-  const best =
-    callbacks.find(({ args }) => args?.some(({ type }) => type === value.type)) ??
-    callbacks.find(({ name }) => name === 'onChange') ??
-    callbacks[0];
-  if (!best?.args) return undefined;
-  const index = Math.max(
-    0,
-    best.args.findIndex(({ type }) => alike(type, value.type)),
-  );
-  const type = best.args[index]?.type ?? 'unknown';
-  if (/Event\b/.test(type)) {
-    return {
-      value,
-      report: best.name,
-      path: `/${index}/target/${value.name}`,
-      because: `${best.name} gives an event: its type is ${type}.`,
-      certainty: 0.85,
-    };
-  }
-  return {
-    value,
-    report: best.name,
-    path: `/${index}`,
-    because: `${best.name} gives the value as argument ${index + 1}: its type is ${type}.`,
-    certainty: alike(type, value.type) ? 0.9 : 0.6,
-  };
-}
-
-/** Whether what it tells are events of an element, and no callbacks among its properties. */
-function hearsEvents({ family }: FoundInput): boolean {
-  return families[family].tells === 'by events';
 }
 
 function focusOf(input: FoundInput, hasId: boolean): Focus {

@@ -1,3 +1,4 @@
+import type { Pointer } from '../json/index.js';
 import {
   componentsIn,
   wrappedIn,
@@ -25,9 +26,16 @@ export interface DeclaredProperty {
   /** For a required property: a value of its type, as plain as it can be. */
   readonly sample?: unknown;
   /** For a callback: its arguments. */
-  readonly args?: readonly { readonly name: string; readonly type: string }[];
+  readonly args?: readonly DeclaredArgument[];
   /** For a choice of texts: the texts. */
   readonly choices?: readonly string[];
+}
+/** One argument of a callback. */
+export interface DeclaredArgument {
+  readonly name: string;
+  readonly type: string;
+  /** What may be the value inside of it: the way to each member (`/detail/value`, RFC 6901), and its type. */
+  readonly holds?: readonly { readonly path: Pointer; readonly type: string }[];
 }
 /** An event or callback that an input declares. */
 export interface DeclaredEvent {

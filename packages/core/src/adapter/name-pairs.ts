@@ -2,40 +2,75 @@
  * A value and its report that share a name of their own: `mark` and `onMark`, `rating` and `onRatingChange`. Where the
  * type of an argument is that of the property, the two belong together, whatever the name means.
  */
-import type { DeclaredProperty } from './face.js';
+import type { Pointer } from '../json/index.js';
+import type { DeclaredArgument, DeclaredProperty } from './face.js';
 
 /** What shares a name with its report and is no value: what is open, shown, moved or looked for, and in which order. */
 const noValues = new RegExp(
   `^(${`
-  default is has show hide open(?:ed)? close[dr]? visible expand(?:ed|able)? collaps(?:e|ed|ible) hover(?:ed)?
+  default is has show hide open(?:ed)? close[dr]? visible expand(?:ed|able)? collaps(?:e|ed|ible) hover(?:ed)? highlight(?:ed)?
   focus(?:ed)? active current pages? sort(?:ed|ing)? order filters? search query input zoom view layout size width
   height scroll load(?:ed|ing)? mount(?:ed)? ready modes? theme steps? tabs? index offset position drag(?:ged|ging)?
-  drop columns? rows? select(?:ion)?Mode enter exit leave appear animat(?:e|ed|ion) transition error ok cancel
+  event key id drop columns? rows? select(?:ion)?Mode enter exit leave appear animat(?:e|ed|ion) transition error ok cancel
 `
     .trim()
     .split(/\s+/)
     .join('|')})(?![a-z])`,
 );
 
-/** A value, and the report that is called after it. */
+/** What is called when a value changes, under whatever prefix. */
+export const changeNames = /^(on[-A-Z]?)?(value)?-?(change|select|input|update|set|pick)(d|ed)?$/i;
+
+/** A value, and the report that tells of it. */
 export interface NamePair {
   readonly value: DeclaredProperty;
   readonly report: DeclaredProperty;
-  /** Which argument of the report is the value. */
-  readonly index: number;
+  /** Where in the report's arguments the value is. */
+  readonly path: Pointer;
 }
 
-/** The first value with a report of its name, among the properties that a package declares itself. */
+/**
+ * The first value with a report that names it, among the properties that a package declares itself: the report is called
+ * after it, its argument is, or the object that it gives has a member of its name.
+ */
 export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | undefined {
+  const reports = properties.filter(({ args, inherited, deprecated }) => args && !inherited && !deprecated);
   for (const value of properties) {
     if (value.args || value.inherited || value.deprecated || noValues.test(value.name)) continue;
-    const reports = reportsOf(value.name);
-    for (const report of properties) {
-      const index = reports.test(report.name)
-        ? (report.args ?? []).findIndex(({ type }) => alike(type, value.type))
-        : -1;
-      if (index >= 0) return { value, report, index };
+    const called = reportsOf(value.name);
+    for (const report of reports) {
+      const args = report.args ?? [];
+      const isCalled = called.test(report.name);
+      const isChange = changeNames.test(report.name);
+      const isAbout = /^on.*(Change|Select|Update)/.test(report.name) && shareWord(value.name, report.name);
+      if (!isCalled && !isChange && !isAbout) continue;
+      const index = args.findIndex(
+        ({ name, type }) =>
+          alike(type, value.type) && (isCalled || (isChange && name.toLowerCase() === value.name.toLowerCase())),
+      );
+      const path = index >= 0 ? `/${index}` : heldIn(args, value)?.path;
+      if (path !== undefined) return { value, report, path };
     }
+  }
+  return undefined;
+}
+
+/** Words of two names that are one, in whatever number: `acceptedFiles`, `onFileChange`. */
+function shareWord(value: string, report: string): boolean {
+  const words = (name: string): string[] =>
+    (name.match(/[A-Z]?[a-z]+/g) ?? []).map((word) => word.toLowerCase().replace(/(ed|ion|s)$/, ''));
+  const named = new Set(words(report).filter((word) => word.length > 2 && !/^(chang|updat)/.test(word)));
+  return words(value).some((word) => named.has(word));
+}
+
+/** Where an object among the arguments has a member of the value's name and type. */
+export function heldIn(
+  args: readonly DeclaredArgument[],
+  value: DeclaredProperty,
+): { readonly path: Pointer; readonly type: string } | undefined {
+  for (const [index, { holds = [] }] of args.entries()) {
+    const held = holds.find(({ path, type }) => path.endsWith(`/${value.name}`) && alike(type, value.type));
+    if (held) return { path: `/${index}${held.path}`, type: held.type };
   }
   return undefined;
 }
@@ -53,6 +88,7 @@ const bare = (type: string): string =>
   type
     .replace(/\s*\|\s*(undefined|null)\b/g, '')
     .replace(/\b(undefined|null)\s*\|\s*/g, '')
+    .replace(/\breadonly\s+/g, '')
     .trim();
 /** Whether two types are the same but for nothing being among them; what may be anything speaks for nothing. */
 export function alike(a: string, b: string): boolean {

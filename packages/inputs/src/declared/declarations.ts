@@ -1,5 +1,5 @@
 /** Properties as declarations have them: types as texts, arguments, choices, and what helps to fill them. */
-import type { DeclaredProperty } from '@poietra/core';
+import type { DeclaredArgument, DeclaredProperty } from '@poietra/core';
 import ts from 'typescript';
 import type { ProjectPackage } from '../project.js';
 import { everywhere, telling } from './names.js';
@@ -18,6 +18,11 @@ function numberFor(name: string): number {
   return /max|radius|size|width|height/i.test(name) ? 100 : /step/i.test(name) ? 1 : 0;
 }
 
+/** How many properties of one component are kept. */
+const mostProperties = 300;
+/** An object with more members than this is no report, but a part of what reports. */
+const mostHeld = 24;
+
 /** A package's declarations as one reads them. */
 export class Declarations {
   constructor(
@@ -34,11 +39,13 @@ export class Declarations {
   }
 
   properties(type: ts.Type): DeclaredProperty[] {
-    return this.checker
+    const all = this.checker
       .getPropertiesOfType(type)
-      .filter((property) => !everywhere.test(property.name) || telling.test(property.name))
-      .slice(0, 300)
-      .map((property) => this.property(property));
+      .filter((property) => !everywhere.test(property.name) || telling.test(property.name));
+    // Where a look has hundreds of properties, those that may matter stand anywhere among them.
+    const says =
+      all.length > mostProperties ? all.filter(({ name }) => telling.test(name) || /^on[A-Z]/.test(name)) : [];
+    return [...new Set([...says, ...all])].slice(0, mostProperties).map((property) => this.property(property));
   }
 
   property(property: ts.Symbol): DeclaredProperty {
@@ -58,10 +65,7 @@ export class Declarations {
       ...(this.fromHtml(property) === undefined ? {} : { inherited: true as const }),
       ...(signature
         ? {
-            args: signature.parameters.map((one) => ({
-              name: one.name,
-              type: this.text(this.checker.getTypeOfSymbolAtLocation(one, this.where)),
-            })),
+            args: signature.parameters.map((one) => this.argument(one)),
           }
         : isUntoldReport(property.name, type, this.checker)
           ? { args: [{ name: 'value', type: 'any' }] }
@@ -70,6 +74,40 @@ export class Declarations {
       ...(property.getJsDocTags().some((tag) => tag.name === 'deprecated') ? { deprecated: true as const } : {}),
       ...this.#filling(property, bare),
     };
+  }
+
+  /** An argument of a callback, with what may be the value inside of it. */
+  argument(symbol: ts.Symbol): DeclaredArgument {
+    const type = this.checker.getTypeOfSymbolAtLocation(symbol, this.where);
+    const holds = this.#heldIn(this.checker.getNonNullableType(type));
+    return { name: symbol.name, type: this.text(type), ...(holds.length > 0 ? { holds } : {}) };
+  }
+
+  #heldIn(type: ts.Type): { path: string; type: string }[] {
+    const typeOf = (one: ts.Symbol): ts.Type => this.checker.getTypeOfSymbolAtLocation(one, this.where);
+    const isObject = (one: ts.Type): boolean =>
+      one.isUnion()
+        ? one.types.every(isObject)
+        : (one.flags & (ts.TypeFlags.Object | ts.TypeFlags.Intersection)) !== 0 &&
+          !this.checker.isArrayLikeType(one) &&
+          one.getCallSignatures().length === 0;
+    const members = (one: ts.Type, at: string): { path: string; type: string }[] => {
+      const all = isObject(one) ? this.checker.getPropertiesOfType(one) : [];
+      return all.length > mostHeld
+        ? []
+        : all
+            .filter(
+              (inner) =>
+                (inner.flags & ts.SymbolFlags.Property) !== 0 && typeOf(inner).getCallSignatures().length === 0,
+            )
+            .map((inner) => ({ path: `${at}/${inner.name}`, type: this.text(typeOf(inner)) }));
+    };
+    if (!isObject(type)) return [];
+    // An event of the platform or of the framework tells in its detail; where that is a number it counts presses.
+    const detail = this.checker.getPropertyOfType(type, 'detail');
+    if (detail) return members(this.checker.getNonNullableType(typeOf(detail)), '/detail');
+    const isEvent = this.checker.getPropertyOfType(type, 'preventDefault') !== undefined;
+    return isEvent ? [] : members(type, '');
   }
 
   /** What helps to fill it: the members of listed objects, and a plain value where it has to be given. */

@@ -47,10 +47,34 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
         tag,
         properties,
         methods: members.filter(isMethod).map(({ name }) => name),
-        // Nothing declares its events; these are the platform's, and trying it shows which it tells.
-        events: [{ name: 'input' }, { name: 'change' }],
+        events: eventsOf(read, type),
         css: styleSheets(pkg),
       },
     ];
   });
+}
+
+/**
+ * The events that its own `addEventListener` names beside the platform's; where it names none, the platform's two, of
+ * which trying it shows whether it tells them.
+ */
+function eventsOf({ checker, where }: Declarations, type: ts.Type): { name: string }[] {
+  const listen = checker.getPropertyOfType(type, 'addEventListener');
+  const platform = checker
+    .getSymbolsInScope(where, ts.SymbolFlags.Interface)
+    .find(({ name }) => name === 'HTMLElementEventMap');
+  const usual = platform && checker.getDeclaredTypeOfSymbol(platform);
+  const names = (listen ? checker.getTypeOfSymbolAtLocation(listen, where).getCallSignatures() : []).flatMap(
+    (signature) => {
+      const [heard] = signature.getTypeParameters() ?? [];
+      const keys = heard && checker.getBaseConstraintOfType(heard);
+      return (keys?.isUnion() ? keys.types : keys ? [keys] : []).flatMap((one) =>
+        one.isStringLiteral() && !(usual && checker.getPropertyOfType(usual, one.value)) ? [one.value] : [],
+      );
+    },
+  );
+  const own = [...new Set(names)].filter(
+    (name) => !/^(DOMContentLoaded|pointerlock|visibilitychange|readystatechange)/.test(name),
+  );
+  return (own.length > 0 ? own : ['input', 'change']).map((name) => ({ name }));
 }

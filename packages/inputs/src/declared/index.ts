@@ -9,7 +9,7 @@ import { Declarations } from './declarations.js';
 import { elementsByTypes } from './elements-by-types.js';
 import { exportsOf, meantBy } from './exports.js';
 import { insidesOf } from './insides.js';
-import { noInputsAlone } from './names.js';
+import { noInputsAlone, partEnds } from './names.js';
 import { Objects } from './objects.js';
 import { ownFiles, programOf, type Program } from './program.js';
 import { providersOf } from './providers.js';
@@ -82,6 +82,7 @@ function inputsOf(read: Declarations, module: ts.Symbol, program: Program): Foun
     .filter(
       ({ export: exported }) =>
         !isPartOfRoot(exported, found) &&
+        !isPartByName(exported, found) &&
         // A default export that gathers the named ones shows them a second time.
         !found.some((other) => exported === `default.${other.export}`) &&
         !components.parts.has(exported),
@@ -107,4 +108,12 @@ function isPartOfRoot(exported: string, found: readonly FoundInput[]): boolean {
     const [, stem, point] = /^(.+?)(\.?)Root$/.exec(other.export) ?? [];
     return stem !== undefined && exported.startsWith(`${stem}${point ?? ''}`) && !exported.startsWith(`${stem}Group`);
   });
+}
+
+/** Beside an input, what bears its name and ends like a part is one. */
+function isPartByName(exported: string, found: readonly FoundInput[]): boolean {
+  const stem = exported.replace(partEnds, '');
+  return (
+    stem !== exported && stem !== '' && found.some((other) => other.export === stem && other.family === 'component')
+  );
 }

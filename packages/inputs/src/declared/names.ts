@@ -1,30 +1,33 @@
 /** What names of general use say: which properties hold a value, which exports are no inputs. No package is known by name. */
-import type { DeclaredProperty } from '@poietra/core';
+import { valueNames, type DeclaredProperty } from '@poietra/core';
 
 /** Properties of every HTML element; they say nothing about an input, and there are hundreds of them. */
 export const everywhere =
   /^(aria-|data-|on(Capture|Copy|Cut|Paste|Composition|Key|Mouse|Touch|Pointer|Wheel|Animation|Transition|Drag|Drop|Scroll|Load|Error|Abort|Can|Duration|Emptied|Encrypted|Ended|Loaded|Pause|Play|Progress|Rate|Seek|Stalled|Suspend|TimeUpdate|Volume|Waiting|Got|Lost|Click|DoubleClick|AuxClick|ContextMenu|Submit|Reset|BeforeInput|BeforeToggle|Toggle)|style$|className$|children$|key$|ref$|dangerouslySetInnerHTML$|suppress|slot$|is$|inner|prefix$|property$|rel$|resource$|rev$|typeof$|vocab$|about$|content$|datatype$|inlist$|item[A-Z]|results$|security$|unselectable$|popover|exportparts$|part$|nonce$|radioGroup$|translate$|spellCheck$|access|auto(Capitalize|Correct|Save)|contentEditable$|contextMenu$|dir$|draggable$|enterKeyHint$|inert$|lang$|role$|title$|color$)/;
-export const telling = /^(value|checked|selected|date|color|files|pressed|selectedKey|isSelected|start|defaultDate)$/;
+export const telling = new RegExp(`^(${valueNames.join('|')})$`);
 
 const anyOf = (names: string): string => `(?:${names.trim().split(/\s+/).join('|')})`;
 /** Names, or their ends, of what leads somewhere or shows something. */
 const leading = anyOf(`
-  Tabs? TabList Accordion Pagination Breadcrumbs? Nav(?:Bar|Link)? Navigation Menu Tooltip Tour Stepper Steps Popover
-  Dialog Drawer Modal Carousel Table Chart Icon ControlLabel (?:Tree|Menu\\w*|List|Nav|Accordion|Timeline)Item`);
+  Tabs? TabList Accordion Paginat(?:ion|or) Breadcrumbs? Clock Nav(?:Bar|Link)? Navigation Menu Tooltip Tour Stepper Steps Popover
+  Dialog Drawer Modal Carousel Table Chart Icon ControlLabel Collapse Wizard
+  (?:Tree|Menu\\w*|List|Nav|Accordion|Timeline)Item`);
 /** What begins the names of the parts of such a thing. */
 const leadingParts = anyOf(
-  'TreeView Clipboard Navigation\\w* Pagination Carousel Breadcrumb Nav Accordion Tabs? Menu(?=Search|Checkbox|Radio|Item)',
+  '\\w*TreeView Clipboard Navigation\\w* Pagination Carousel Breadcrumb Nav Accordion Tabs? DataTable Menu(?=Search|Checkbox|Radio|Item|Toggle)',
 );
 /** Whole names: shows and boxes around others, and parts of what opens. */
 const around = anyOf(`
-  Form(?:Item|List|Provider)? Progress(?:Bar)? Meter Clipboard Qr[Cc]ode Toolbar Galler(?:y|ia) (?:Icon|Pills?)(?:Input)?Field OrderList (?:Combobox|Select|Dropdown)(?:Search|Target|Trigger)`);
+  Form(?:Item|List|Provider|Field)? Option \\w+(?:HiddenInput|HiddenSelect|BubbleInput|ItemInput) Progress(?:Bar|Circle|Ring)?(?:Root)? Meter Clipboard Qr[Cc]ode Toolbar Galler(?:y|ia) (?:Icon|Pills?)(?:Input)?Field OrderList (?:Combobox|Select|Dropdown)(?:Search|Target|Trigger)`);
 /** What leads somewhere or shows something has a value, too, and takes none from a person. */
 export const noInputs = new RegExp(`(?:^|[a-z])${leading}$|^${leadingParts}(?:[A-Z]|$)|^${around}$`);
 /** The same of exports that hang on no other; `Checkbox.Card` is one to be ticked. */
-export const noInputsAlone = /^(Card|Tree)$/;
+export const noInputsAlone = /^(Cards?|Tree)$/;
+/** How the names of parts end that stand inside an input of the name before: `TagPickerList`, `TextInputBase`. */
+export const partEnds = /(List|Input|Option|Item|Trigger|Content|Handle|Thumb|Base)$/;
 /** Of elements that declare a value: those that are pressed, lead somewhere, show something, or are a part of another. */
 export const noInputTags =
-  /(?<!radio|check|toggle)-button$|-(tab|tabs|progress|ripple|item|option|icon|fab|divider|badge|menu|dialog|card|chip-set|link|handle|thumb|table-selection\S*)$/;
+  /(?<!radio|check|toggle)-button$|^[a-z]+-(form|fieldset|field)$|-(accordion|accordion-group|progress-bar|picker-column|tab|tabs|progress|ripple|item|option|icon|fab|divider|badge|menu|dialog|card|chip-set|link|handle|thumb|table-selection\S*)$/;
 
 /** Whether some callback gives a value of the type; a colour that none gives is only a look. */
 export const isReported = (type: string, properties: readonly DeclaredProperty[]): boolean => {

@@ -21,8 +21,8 @@ interface Placed {
   readonly options: ts.Type | undefined;
 }
 
-const updates = /^(set|select)(Value|Date|Choice|Selected|Colou?r|Number|Text)?$/;
-const placeNames = /^(el|element|field|input|select|target|container|node)$/;
+const updates = /^(set|select)(Value|Date|Choice|Selected|Colou?r|Number|Text|Select|Selection)?s?$/;
+const placeNames = /^(el|element|field|input|select|target|container|node|parent|root|host|mount)$/;
 const reportNames = /^on(Change|Select|Update|Input)$/;
 /** Options that hold the reports, and which of them tell of a change. */
 const reportGroups = /^(events|callbacks|hooks|on)$/;
@@ -91,7 +91,9 @@ export class Widgets {
     const hasValue = declared.some(({ name }) => telling.test(name));
     const update =
       methods.find((name) => /^set(Value|Date|Choice|Selected)$/.test(name)) ??
-      methods.find((name) => (hasValue ? /^set([A-Z]|$)/ : updates).test(name));
+      methods.find((name) => (hasValue ? /^set([A-Z]|$)/ : updates).test(name)) ??
+      // One name to read and to write: with an argument it sets.
+      methods.find((name) => telling.test(name) && this.#takesOne(single, name));
     if (update === undefined) return undefined;
     const own = options ? declared.map((property) => this.#withHookArgs(options, property)) : [];
     const properties = [
@@ -121,6 +123,16 @@ export class Widgets {
         ...(hasValue ? {} : { startsEmpty: true }),
       },
     };
+  }
+
+  #takesOne(made: ts.Type, name: string): boolean {
+    const method = this.read.checker.getPropertyOfType(made, name);
+    return (
+      method !== undefined &&
+      this.#typeOf(method)
+        .getCallSignatures()
+        .some(({ parameters }) => parameters.length > 0)
+    );
   }
 
   /** The value of a widget that has no option for it: what its method takes. */

@@ -1,0 +1,162 @@
+/** Which property of an input takes its value, and which of its reports tells of it, by what it declares. */
+import type { Pointer } from '../json/index.js';
+import type { DeclaredProperty, FoundInput } from './face.js';
+import { families } from './families.js';
+import { alike, changeNames, heldIn, namePairIn } from './name-pairs.js';
+
+/** Names that stand for a value, the likeliest first. They are words of general use, not of any one package. */
+export const valueNames = [
+  'checked',
+  'isChecked',
+  'value',
+  'selected',
+  'date',
+  'color',
+  'files',
+  'pressed',
+  'isPressed',
+  'selectedKey',
+  'isSelected',
+  'start',
+  'defaultDate',
+];
+
+/** A value and its report, with what speaks for it. */
+export interface Pair {
+  readonly value: DeclaredProperty;
+  readonly report: string;
+  /** Where in the report's arguments the value is: `/0/target/value`. */
+  readonly path: Pointer;
+  readonly because: string;
+  readonly certainty: number;
+}
+
+/** The likeliest pair; `undefined` where the declarations speak for none. */
+export function pairOf(input: FoundInput): Pair | undefined {
+  const named = valueNames.flatMap((name) => input.properties.find((property) => property.name === name) ?? []);
+  const reports = input.properties.filter(({ args, deprecated }) => args !== undefined && !deprecated);
+  const fits = (value: DeclaredProperty): boolean =>
+    reports.some((one) => changeNames.test(one.name) && placeIn(one, value).isSure);
+  // A colour that no report gives is only a look.
+  const givesColour = reports.some(
+    ({ name, args }) => changeNames.test(name) && args?.some((arg) => /^(new)?colou?r/i.test(arg.name)),
+  );
+  const own = named.filter((one) => !one.inherited && (one.name !== 'color' || fits(one) || givesColour));
+  // HTML's own attributes say both, and mean one: what is ticked or switched has a state.
+  // A default export has no name but its package's.
+  const called = input.export === 'default' ? input.package : input.export;
+  const isTicked = /check|switch|toggle(?!.*group)|chip|radio(?!.*group)/i.test(called);
+  const inherited = named.find(({ name }) => name === (isTicked ? 'checked' : 'value'));
+  const value = own.find(fits) ?? own[0] ?? inherited ?? named.find(({ name }) => name !== 'color');
+  // Names of its own that belong together say more than a value that every element of HTML has.
+  const shared =
+    own.length === 0 && families[input.family].tells === 'by callbacks' ? namePairIn(input.properties) : undefined;
+  if (shared && !input.widget)
+    return {
+      value: shared.value,
+      report: shared.report.name,
+      path: shared.path,
+      because: `${shared.report.name} is called after “${shared.value.name}” or gives it by its name, and of the same type, ${shared.value.type}.`,
+      certainty: 0.6,
+    };
+  if (!value) return undefined;
+  if (hearsEvents(input)) return byEvent(input, value);
+  if (input.widget && input.widget.reports !== 'options') return byWidget(input, input.widget.reports, value);
+  return byCallback(reports, value);
+}
+
+/** Whether what it tells are events of an element, and no callbacks among its properties. */
+export function hearsEvents({ family }: FoundInput): boolean {
+  return families[family].tells === 'by events';
+}
+
+/** What a callback is called that tells of this value alone: `onCheckedChange`, `onSelectionChange`. */
+const tellsOf = (value: string): RegExp =>
+  new RegExp(`^on(${value.replace(/^is/, '')}${/^selected/.test(value) ? '|selection' : ''})Changed?$`, 'i');
+
+/** Without the prefix that all events of a package bear: `ionChange`, `sl-change`. */
+const bareEvent = (name: string): string => name.replace(/^[a-z]+-/, '').replace(/^[a-z]+(?=[A-Z])/, '');
+
+function byEvent(input: FoundInput, value: DeclaredProperty): Pair | undefined {
+  const own = input.events.filter(({ name }) => changeNames.test(bareEvent(name)));
+  const event = own.find(({ name }) => /chang/i.test(name)) ?? own[0];
+  return (
+    event && {
+      value,
+      report: event.name,
+      path: `/0/target/${value.name}`,
+      because: `It declares the event ${event.name}; the element then carries the value as ${value.name}.`,
+      certainty: 0.8,
+    }
+  );
+}
+
+function byWidget(input: FoundInput, reports: 'on' | 'events', value: DeclaredProperty): Pair {
+  if (reports === 'events')
+    return {
+      value,
+      report: 'change',
+      path: '/0/target/value',
+      because: 'It is made on an input, which tells of changes itself.',
+      certainty: 0.5,
+    };
+  const named = input.events.find(({ name }) => changeNames.test(name))?.name;
+  return {
+    value,
+    report: named ?? 'change',
+    path: '/0',
+    because: named
+      ? `What it makes has a method “on”, which takes “${named}”.`
+      : 'What it makes has a method “on”; “change” is the event of general use.',
+    certainty: named ? 0.7 : 0.5,
+  };
+}
+
+/** A report's place for the value; `isSure` where its declaration says that it is this value. */
+interface Place {
+  readonly path: Pointer;
+  readonly because: string;
+  readonly certainty: number;
+  readonly isSure: boolean;
+}
+
+function placeIn({ name, args = [] }: DeclaredProperty, value: DeclaredProperty): Place {
+  const index = args.findIndex(({ type }) => alike(type, value.type));
+  const type = args[Math.max(0, index)]?.type ?? 'unknown';
+  const place = (path: Pointer, because: string, certainty: number, isSure = false): Place => ({
+    path,
+    because: `${name} ${because}`,
+    certainty,
+    isSure,
+  });
+  if (index >= 0 && !/Event\b/.test(type))
+    return place(`/${index}`, `gives the value as argument ${index + 1}: its type is ${type}.`, 0.9, true);
+  const held = heldIn(args, value);
+  if (held) return place(held.path, `gives an object that has ${value.name}: ${held.type}.`, 0.85, true);
+  if (/Event\b/.test(type))
+    return place(`/${Math.max(0, index)}/target/${value.name}`, `gives an event: its type is ${type}.`, 0.85);
+  return place('/0', `gives the value as argument 1: its type is ${type}.`, 0.6);
+}
+
+/** The callback that speaks most plainly of the value; what the package declares itself before what HTML has for every element. */
+function byCallback(reports: readonly DeclaredProperty[], value: DeclaredProperty): Pair | undefined {
+  const ranked = reports.flatMap((report) => {
+    const { name, inherited } = report;
+    const isOfValue = tellsOf(value.name).test(name);
+    if (!isOfValue && !changeNames.test(name.replace(/^\w+\.(after)?/, ''))) return [];
+    const place = placeIn(report, value);
+    const isChange = isOfValue || /chang/i.test(name);
+    const rank = (inherited ? 0 : place.isSure ? 8 : isChange ? 5 : 2) + (name === 'onChange' ? 3 : isChange ? 2 : 0);
+    return [{ report, place, rank }];
+  });
+  const [best] = ranked.sort((a, b) => b.rank - a.rank);
+  return (
+    best && {
+      value,
+      report: best.report.name,
+      path: best.place.path,
+      because: best.place.because,
+      certainty: best.place.certainty,
+    }
+  );
+}
