@@ -1,11 +1,12 @@
 /**
- * How the drafts fare on packages that the rules were not grown on: `npm run bench -- inputs [TEXT] [--hunt]`. The packages
+ * How the drafts fare on packages that the rules were not grown on: `npm run bench -- inputs [TEXT] [--drafts] [--hunt]`. The packages
  * are installed beside, not by `npm start`. Two halves by the package's name: rules are tuned on the first, and both are
- * told. With --hunt the same is proved quickly, too, and what passes quickly and not in full is named: a false pass.
+ * told. What should be found, and how, stands in `inputs/truth.json`; with --drafts only that is compared, which takes two
+ * minutes. With --hunt the same is proved quickly, too, and what passes quickly and not in full is named: a false pass.
  */
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { cpSync, mkdirSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { table } from './measure.mjs';
 
@@ -13,6 +14,7 @@ const home = join(import.meta.dirname, '..');
 const folder = join(home, '.cache/bench-inputs');
 const given = process.argv.slice(3);
 const isHunt = given.includes('--hunt');
+const isDrafts = given.includes('--drafts');
 const only = given.find((one) => !one.startsWith('--'));
 
 function run(command, args, options = {}) {
@@ -27,12 +29,17 @@ function run(command, args, options = {}) {
   return stdout;
 }
 
+const half = (pkg) => (createHash('sha256').update(pkg).digest()[0] % 2 === 0 ? 'first' : 'second');
+const percent = (part, whole) => (whole === 0 ? '–' : `${Math.round((100 * part) / whole)} %`);
+
 const isWhole = ({ verdicts }) => verdicts.every(({ state }) => state !== 'fail');
 
 export function measureInputs() {
   mkdirSync(folder, { recursive: true });
   cpSync(join(home, 'bench/inputs/package.json'), join(folder, 'package.json'));
   run('npm', ['install', '--no-audit', '--no-fund', '--legacy-peer-deps', '--ignore-scripts'], { cwd: folder });
+  compareDrafts();
+  if (isDrafts) return;
   const began = Date.now();
   const named = only === undefined ? [] : ['--only', only];
   const checkAll = (...more) =>
@@ -50,7 +57,6 @@ export function measureInputs() {
     if (isWhole(sheet)) row.whole++;
     packages.set(pkg, row);
   }
-  const half = (pkg) => (createHash('sha256').update(pkg).digest()[0] % 2 === 0 ? 'first' : 'second');
   const rows = [...packages].sort(([a], [b]) => a.localeCompare(b));
   const sum = (wanted) => {
     const own = rows.filter(([pkg]) => wanted === 'all' || half(pkg) === wanted);
@@ -93,6 +99,59 @@ export function measureInputs() {
     for (const { name } of falsely) console.log(`  ${name}`);
   }
   console.log(`${seconds.toFixed(0)} s, ${(seconds / Math.max(1, checked.length)).toFixed(1)} s an input.`);
+}
+
+/** Found, wrongly found and rightly drafted, as declared: nothing was tried. */
+function compareDrafts() {
+  const { inputs: truth, maybe } = JSON.parse(readFileSync(join(home, 'bench/inputs/truth.json'), 'utf8'));
+  const { inputs: inspected } = JSON.parse(run('node', ['scripts/poietra.mjs', 'inspect', folder, '--json']));
+  // A part is named by its root or with a point: `SliderRoot`, `Slider.Root`.
+  const plain = (name) => name.replaceAll('.', '');
+  const counts = new Map();
+  const countOf = (pkg) =>
+    counts.get(pkg) ?? counts.set(pkg, { wanted: 0, found: 0, wrongly: [], right: 0, amiss: [] }).get(pkg);
+  for (const [pkg, wanted] of Object.entries(truth)) {
+    const count = countOf(pkg);
+    count.wanted = Object.keys(wanted).length;
+    const own = inspected.filter(({ input }) => input.package === pkg && input.family !== 'native');
+    const nameOf = ({ id }) => id.slice(id.indexOf('#') + 1);
+    const drafts = new Map(own.map(({ input, adapter }) => [plain(nameOf(input)), adapter]));
+    for (const [name, says] of Object.entries(wanted)) {
+      const draft = drafts.get(plain(name));
+      if (draft) count.found++;
+      if (draft && isAsSaid(draft, says)) count.right++;
+      else count.amiss.push(draft ? name : `${name} (not found)`);
+    }
+    const known = new Set([...Object.keys(wanted), ...(maybe[pkg] ?? [])].map(plain));
+    count.wrongly = [...drafts.keys()].filter((name) => !known.has(name));
+  }
+  const row = (name, of) => {
+    const sum = (member) => of.reduce((total, one) => total + one[member], 0);
+    const [wanted, found, right] = [sum('wanted'), sum('found'), sum('right')];
+    const wrongly = of.reduce((total, one) => total + one.wrongly.length, 0);
+    return [name, wanted, percent(found, wanted), percent(found, found + wrongly), percent(right, wanted)];
+  };
+  const all = [...counts];
+  const ofHalf = (wanted) => all.filter(([pkg]) => wanted === 'all' || half(pkg) === wanted).map(([, count]) => count);
+  console.log(
+    table(
+      ['half', 'inputs', 'found', 'of what is found, inputs', 'declared draft right, of all'],
+      ['first', 'second', 'all'].map((one) => row(one, ofHalf(one))),
+    ),
+  );
+  for (const [pkg, { wrongly, amiss }] of all)
+    if (wrongly.length + amiss.length > 0)
+      console.log(`${pkg}: ${[...amiss, ...wrongly.map((name) => `${name} (no input)`)].join(', ')}`);
+}
+
+/** Whether a draft says what stands in the truth table: value, report and place, each of several that are as good. */
+function isAsSaid({ value, change }, says) {
+  const [property, report, path] = says.split(' ').map((one) => one.split('|'));
+  return (
+    property.includes(value.property) &&
+    report.includes(change.report) &&
+    (path.includes('*') || path.includes(change.path))
+  );
 }
 
 measureInputs();

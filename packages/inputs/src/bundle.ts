@@ -25,7 +25,10 @@ export interface BundleOptions {
 }
 
 /** What has to be known of an input in order to bundle it. */
-export type BundledInput = Pick<FoundInput, 'id' | 'family' | 'export' | 'module' | 'tag' | 'css' | 'item'>;
+export type BundledInput = Pick<
+  FoundInput,
+  'id' | 'family' | 'export' | 'module' | 'registers' | 'tag' | 'css' | 'item'
+>;
 
 /** Pictures and fonts come with the script: a frame has no network. */
 const asData = Object.fromEntries(
@@ -44,7 +47,8 @@ export class BundleError extends Error {
  * One script and one sheet for a stand's frame, from the project's own packages.
  * @throws {BundleError}
  */
-export async function bundle({ project, home, start, inputs, codes = {}, handedOver }: BundleOptions): Promise<Bundle> {
+export async function bundle(options: BundleOptions): Promise<Bundle> {
+  const { project, home, start, inputs, codes = {}, handedOver } = options;
   try {
     const result = await build({
       stdin: {
@@ -78,6 +82,8 @@ export async function bundle({ project, home, start, inputs, codes = {}, handedO
     const text = (ending: string): string => result.outputFiles.find(({ path }) => path.endsWith(ending))?.text ?? '';
     return { script: text('.js'), style: text('.css') };
   } catch (error) {
+    const others = withoutBroken(inputs, error);
+    if (others.length > 0 && others.length < inputs.length) return bundle({ ...options, inputs: others });
     throw asBundleError(error, project);
   }
 }
@@ -134,6 +140,15 @@ export async function bundleScript({
   } catch (error) {
     throw asBundleError(error, project);
   }
+}
+
+/** The inputs but for those whose own module cannot be found: they must not take the others away. */
+function withoutBroken(inputs: readonly BundledInput[], error: unknown): readonly BundledInput[] {
+  const lines = ((error as Partial<BuildFailure>).errors ?? []).flatMap(({ location }) =>
+    location?.file.endsWith('stand-entry.tsx') ? [location.lineText] : [],
+  );
+  const isBroken = (module: string): boolean => lines.some((line) => line.includes(JSON.stringify(module)));
+  return inputs.filter(({ module, item }) => !isBroken(module) && !(item?.module && isBroken(item.module)));
 }
 
 function asBundleError(error: unknown, project: string): BundleError {
@@ -267,22 +282,35 @@ function entry(
   isBrowser = true,
 ): string {
   const imports: string[] = [`import { ${start.name} } from ${JSON.stringify(start.module)};`];
-  const entries = inputs.map((input, i) => {
+  const calls: string[] = [];
+  const modules = new Map<string, string>();
+  /** By its whole, since what is declared and not exported must not take the rest away: it is there without a value. */
+  const moduleOf = (module: string): string => {
+    const known = modules.get(module);
+    if (known !== undefined) return known;
+    const local = `module${modules.size}`;
+    imports.push(`import * as ${local} from ${JSON.stringify(module)};`);
+    modules.set(module, local);
+    return local;
+  };
+  const register = ({ module, registers }: { readonly module: string; readonly registers?: string }): void => {
+    if (registers === undefined) imports.push(`import ${JSON.stringify(module)};`);
+    else calls.push(`${moduleOf(module)}[${JSON.stringify(registers)}]?.();`);
+  };
+  const entries = inputs.map((input) => {
     for (const css of isBrowser ? input.css : []) imports.push(`import ${JSON.stringify(css)};`);
     const { comes } = families[input.family];
     if (comes === 'with the page') return undefined;
+    const given = (value: string): string =>
+      `${JSON.stringify(input.id)}: { family: ${JSON.stringify(input.family)}, value: ${value} }`;
     if (comes === 'by tag') {
-      if (isBrowser) imports.push(`import ${JSON.stringify(input.module)};`);
-      if (isBrowser && input.item?.module) imports.push(`import ${JSON.stringify(input.item.module)};`);
-      return `${JSON.stringify(input.id)}: { family: ${JSON.stringify(input.family)}, value: ${JSON.stringify(input.tag ?? '')} }`;
+      if (isBrowser) register(input);
+      if (isBrowser && input.item?.module) register(input.item);
+      return given(JSON.stringify(input.tag ?? ''));
     }
     const [name = 'default', member] = input.export.split('.');
-    imports.push(
-      name === 'default'
-        ? `import input${i} from ${JSON.stringify(input.module)};`
-        : `import { ${isName(name) ? name : JSON.stringify(name)} as input${i} } from ${JSON.stringify(input.module)};`,
-    );
-    return `${JSON.stringify(input.id)}: { family: ${JSON.stringify(input.family)}, value: input${i}${member ? `[${JSON.stringify(member)}]` : ''} }`;
+    const value = `${moduleOf(input.module)}${isName(name) ? `.${name}` : `[${JSON.stringify(name)}]`}`;
+    return given(member ? `${value}?.[${JSON.stringify(member)}]` : value);
   });
   const codecs = Object.keys(codes).map((name, i) => {
     imports.push(`import * as code${i} from ${JSON.stringify(`poietra-code:${name}`)};`);
@@ -294,7 +322,7 @@ function entry(
     // As `live.ts` of the stand asks for it.
     entries.push("[Symbol.for('poietra.handed-over')]: { made, description }");
   }
-  return `${imports.join('\n')}\n${start.name}({ ${entries.filter(Boolean).join(', ')} }, { ${codecs.join(', ')} });\n`;
+  return `${imports.join('\n')}\n${calls.join('\n')}\n${start.name}({ ${entries.filter(Boolean).join(', ')} }, { ${codecs.join(', ')} });\n`;
 }
 
 const isName = (text: string): boolean => /^[A-Za-z_$][\w$]*$/.test(text);

@@ -1,25 +1,33 @@
 import type { DeclaredProperty, FoundInput } from '@poietra/core';
-import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { noInputTags } from './declared/names.js';
 import { Manifest, manifestPath, type ManifestElement, type Module } from './manifest.js';
+import { exists, importedAs, isTrial, moduleByTag, type Registering } from './modules.js';
 import type { ProjectPackage } from './project.js';
 import { styleSheets } from './sheets.js';
 
 /** All elements that a package declares in its custom-elements manifest, inputs or not. */
 export function everyElementOf(pkg: ProjectPackage): FoundInput[] {
   const path = manifestPath(pkg);
-  return path === undefined ? [] : new Manifest(pkg).elements.map((one) => element(pkg, one, dirname(path)));
+  return path === undefined
+    ? []
+    : new Manifest(pkg).elements
+        .filter(({ module }) => !isTrial(module.path ?? ''))
+        .map((one) => element(pkg, one, dirname(path)));
 }
 
 /** The inputs among them. */
 export function elementsOf(pkg: ProjectPackage): FoundInput[] {
-  const found = everyElementOf(pkg);
+  return inputsAmong(everyElementOf(pkg));
+}
+
+/** Those of a package's elements that are inputs, each with the element that stands inside it for a choice. */
+export function inputsAmong(found: readonly FoundInput[]): FoundInput[] {
   return found
     .filter(({ tag = '' }) => !noInputTags.test(tag))
     .map((input) => {
       const item = itemOf(input, found);
-      return item?.tag === undefined ? input : { ...input, item: { tag: item.tag, module: item.module } };
+      return item?.tag === undefined ? input : { ...input, item: itemIn(item.tag, item) };
     });
 }
 
@@ -61,7 +69,7 @@ function element(pkg: ProjectPackage, { tag, declaration, module }: ManifestElem
     package: pkg.name,
     version: pkg.version,
     export: declaration.name ?? tag,
-    module: moduleOf(pkg, module, base),
+    ...registering(pkg, tag, module, base),
     tag,
     ...(says ? { says } : {}),
     properties,
@@ -80,16 +88,22 @@ function element(pkg: ProjectPackage, { tag, declaration, module }: ManifestElem
   };
 }
 
-/** The module to import so that the element is registered: the manifest's path, where it is there; else the one beside the manifest. */
-function moduleOf(pkg: ProjectPackage, module: Module, base: string): string {
+/** The module that registers the element: the manifest's path, where it is there; else the one beside the manifest, or of its name. */
+function registering(pkg: ProjectPackage, tag: string, module: Module, base: string): Registering {
   const path = module.path ?? '';
-  const candidates = [
+  const found = [
     path,
     join(base, path),
     path.replace(/\.ts$/, '.js'),
     join(base, path.replace(/\.ts$/, '.js')),
     join('dist', path),
-  ];
-  const found = candidates.find((candidate) => candidate !== '' && existsSync(join(pkg.folder, candidate)));
-  return found === undefined ? pkg.name : join(pkg.name, found);
+  ].find((one) => exists(pkg, one));
+  return found === undefined ? (moduleByTag(pkg, tag) ?? { module: pkg.name }) : { module: importedAs(pkg, found) };
 }
+
+/** An element that stands inside another, with what registers it. */
+export const itemIn = (tag: string, { module, registers }: Registering): NonNullable<FoundInput['item']> => ({
+  tag,
+  module,
+  ...(registers === undefined ? {} : { registers }),
+});

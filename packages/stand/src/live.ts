@@ -32,7 +32,9 @@ export function liveInput(inputs: BundledInputs, adapter: AdapterDescription): A
   }
   const found = Object.hasOwn(inputs, adapter.input) ? inputs[adapter.input] : undefined;
   const names = componentsBeside(adapter);
-  if (!found || !names.every((name) => Object.hasOwn(inputs, name))) return undefined;
+  // What is declared and not exported is there without a value.
+  const isThere = (name: string): boolean => Object.hasOwn(inputs, name) && inputs[name]?.value !== undefined;
+  if (found?.value === undefined || !names.every(isThere)) return undefined;
   const beside = Object.fromEntries(names.map((name) => [name, inputs[name]?.value]));
   return adapt(found.value, adapter, found.family, beside);
 }

@@ -54,6 +54,8 @@ export interface FoundInput {
   /** What to import, or the tag of an element. */
   readonly export: string;
   readonly module: string;
+  /** For an element: the export of its module that is called once, to register it; absent where importing it does. */
+  readonly registers?: string;
   readonly tag?: string;
   readonly says?: string;
   readonly properties: readonly DeclaredProperty[];
@@ -66,7 +68,7 @@ export interface FoundInput {
   /** Style sheets that its package ships, as module paths. */
   readonly css: readonly string[];
   /** The element that stands inside it for each value to choose from; `module` registers it, and is empty for one of HTML's own. */
-  readonly item?: { readonly tag: string; readonly module: string };
+  readonly item?: ElementInside;
   /** For a component: the one that stands inside it for each value to choose from. */
   readonly choiceItem?: ChoiceComponent;
   /** Components of its package that it may have to stand in, the likeliest first. */
@@ -78,6 +80,9 @@ export interface FoundInput {
   /** For a widget: how it is made and told of later values. */
   readonly widget?: WidgetUse;
 }
+
+/** An element that stands inside another, with the module that registers it. */
+export type ElementInside = { readonly tag: string } & Pick<FoundInput, 'module' | 'registers'>;
 
 type ChoiceComponent = Extract<ChoicesUse, { readonly component: string }>;
 /** One way to put an input together: what stands inside it, and which part of that stands for a choice. */

@@ -40,6 +40,7 @@ export type {
   DeclaredArgument,
   DeclaredEvent,
   DeclaredProperty,
+  ElementInside,
   Finding,
   FoundInput,
   ObjectValue,

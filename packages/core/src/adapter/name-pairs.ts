@@ -69,7 +69,10 @@ export function heldIn(
   value: DeclaredProperty,
 ): { readonly path: Pointer; readonly type: string } | undefined {
   for (const [index, { holds = [] }] of args.entries()) {
-    const held = holds.find(({ path, type }) => path.endsWith(`/${value.name}`) && alike(type, value.type));
+    const held = holds.find(
+      ({ path, type }) =>
+        path.endsWith(`/${value.name}`) && (alike(type, value.type) || bare(type) === bare(value.type)),
+    );
     if (held) return { path: `/${index}${held.path}`, type: held.type };
   }
   return undefined;
@@ -92,5 +95,5 @@ const bare = (type: string): string =>
     .trim();
 /** Whether two types are the same but for nothing being among them; what may be anything speaks for nothing. */
 export function alike(a: string, b: string): boolean {
-  return bare(a) === bare(b);
+  return bare(a) === bare(b) && !/^(any|unknown)$/.test(bare(a));
 }

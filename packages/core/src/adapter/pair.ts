@@ -36,7 +36,9 @@ export function pairOf(input: FoundInput): Pair | undefined {
   const named = valueNames.flatMap((name) => input.properties.find((property) => property.name === name) ?? []);
   const reports = input.properties.filter(({ args, deprecated }) => args !== undefined && !deprecated);
   const fits = (value: DeclaredProperty): boolean =>
-    reports.some((one) => changeNames.test(one.name) && placeIn(one, value).isSure);
+    reports.some(
+      (one) => (changeNames.test(one.name) || tellsOf(value.name).test(one.name)) && placeIn(one, value).isSure,
+    );
   // A colour that no report gives is only a look.
   const givesColour = reports.some(
     ({ name, args }) => changeNames.test(name) && args?.some((arg) => /^(new)?colou?r/i.test(arg.name)),
@@ -47,7 +49,8 @@ export function pairOf(input: FoundInput): Pair | undefined {
   const called = input.export === 'default' ? input.package : input.export;
   const isTicked = /check|switch|toggle(?!.*group)|chip|radio(?!.*group)/i.test(called);
   const inherited = named.find(({ name }) => name === (isTicked ? 'checked' : 'value'));
-  const value = own.find(fits) ?? own[0] ?? inherited ?? named.find(({ name }) => name !== 'color');
+  const flag = isTicked ? own.find(({ type }) => /^(false \| true|boolean)\b/.test(type)) : undefined;
+  const value = own.find(fits) ?? flag ?? own[0] ?? inherited ?? named.find(({ name }) => name !== 'color');
   // Names of its own that belong together say more than a value that every element of HTML has.
   const shared =
     own.length === 0 && families[input.family].tells === 'by callbacks' ? namePairIn(input.properties) : undefined;
@@ -79,7 +82,7 @@ const bareEvent = (name: string): string => name.replace(/^[a-z]+-/, '').replace
 
 function byEvent(input: FoundInput, value: DeclaredProperty): Pair | undefined {
   const own = input.events.filter(({ name }) => changeNames.test(bareEvent(name)));
-  const event = own.find(({ name }) => /chang/i.test(name)) ?? own[0];
+  const event = own.find(({ name }) => /chang|input/i.test(name)) ?? own[0];
   return (
     event && {
       value,
@@ -133,6 +136,9 @@ function placeIn({ name, args = [] }: DeclaredProperty, value: DeclaredProperty)
     return place(`/${index}`, `gives the value as argument ${index + 1}: its type is ${type}.`, 0.9, true);
   const held = heldIn(args, value);
   if (held) return place(held.path, `gives an object that has ${value.name}: ${held.type}.`, 0.85, true);
+  // Of a value that may be anything, the argument that is called so.
+  const called = args.findIndex((one, at) => at > 0 && one.name === value.name);
+  if (called > 0) return place(`/${called}`, `gives an argument that is called ${value.name}.`, 0.7);
   if (/Event\b/.test(type))
     return place(`/${Math.max(0, index)}/target/${value.name}`, `gives an event: its type is ${type}.`, 0.85);
   return place('/0', `gives the value as argument 1: its type is ${type}.`, 0.6);

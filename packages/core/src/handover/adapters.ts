@@ -13,11 +13,15 @@ function moduleFor(module: string, depth: number): string {
 /** How an adapter comes to life in source: what it imports, and the call that makes it of its description. */
 interface Living {
   readonly imports: readonly string[];
+  /** Statements that come after them. */
+  readonly calls: readonly string[];
   call(description: string): string;
 }
 
 function living(name: string, adapter: AdapterDescription, input: KitInput, names: Names, depth: number): Living {
   const [imported = 'default', member] = input.export.split('.');
+  /** What registers an element and has to be called. */
+  const calls: string[] = [];
   const imports = input.css.map((path) => `import ${quoted(path)};`);
   const named = (module: string, exported: string, local: string): string =>
     exported === 'default'
@@ -28,10 +32,15 @@ function living(name: string, adapter: AdapterDescription, input: KitInput, name
   const values: Readonly<Record<(typeof families)[Family]['comes'], () => string>> = {
     'with the page': () => quoted(input.tag ?? 'input'),
     'by tag': () => {
-      const modules = [input.module, ...(input.item?.module ? [input.item.module] : [])].map((path) =>
-        moduleFor(path, depth),
-      );
-      imports.unshift(...modules.map((path) => `import ${quoted(path)};`));
+      for (const { module, registers } of [input, ...(input.item?.module ? [input.item] : [])].reverse()) {
+        const path = moduleFor(module, depth);
+        if (registers === undefined) imports.unshift(`import ${quoted(path)};`);
+        else {
+          const local = names.give(registers, '');
+          imports.unshift(named(path, registers, local));
+          calls.push(`${local}();`);
+        }
+      }
       return quoted(input.tag ?? '');
     },
     'by export': () => {
@@ -52,6 +61,7 @@ function living(name: string, adapter: AdapterDescription, input: KitInput, name
   const given = beside.length > 0 ? [`{ ${beside.join(', ')} }`] : [];
   return {
     imports,
+    calls,
     call: (description) => `adapt(${[value, description, quoted(input.family), ...given].join(', ')})`,
   };
 }
@@ -118,7 +128,7 @@ function adapterFile(
         "import { adapt, adaptTogether } from '@poietra/react/written';",
         ...parts.flatMap(({ made }) => made.imports),
       ],
-      `${parts.map(({ local, use }) => `const ${local} = ${literal(forApplication(use))} satisfies AdapterDescription;`).join('\n')}
+      `${registered(parts.flatMap(({ made }) => made.calls))}${parts.map(({ local, use }) => `const ${local} = ${literal(forApplication(use))} satisfies AdapterDescription;`).join('\n')}
 
 export const ${own.value}Description = { ...${literal(rest)}, parts: [${list.join(', ')}] } satisfies AdapterDescription;
 
@@ -134,11 +144,13 @@ ${doc}export const ${own.value} = adaptTogether(${own.value}Description, [${part
       "import { adapt } from '@poietra/react/written';",
       ...made.imports,
     ],
-    `export const ${own.value}Description = ${literal(forApplication(adapter))} satisfies AdapterDescription;
+    `${registered(made.calls)}export const ${own.value}Description = ${literal(forApplication(adapter))} satisfies AdapterDescription;
 
 ${doc}export const ${own.value} = ${made.call(`${own.value}Description`)};`,
   );
 }
+
+const registered = (calls: readonly string[]): string => (calls.length > 0 ? `${calls.join('\n')}\n\n` : '');
 
 /** HTML's own inputs need not be listed in a kit. */
 function nativeInput(id: string): KitInput | undefined {

@@ -1,5 +1,11 @@
 import { z } from 'zod';
-import { familyNames, type AdapterDescription, type FoundInput, type ScoreSheet } from '../adapter/index.js';
+import {
+  familyNames,
+  type AdapterDescription,
+  type ElementInside,
+  type FoundInput,
+  type ScoreSheet,
+} from '../adapter/index.js';
 import type { CodecDescription } from '../codec/index.js';
 import { adapterSchema, map, wrappersShape } from './adapter-shape.js';
 import { skinParts, type SkinDescription } from './skin.js';
@@ -61,9 +67,12 @@ export interface HostDescription {
 }
 
 /** An input that the kit uses, as it was found. */
-export type KitInput = Pick<FoundInput, 'family' | 'package' | 'version' | 'export' | 'module' | 'css'> & {
+export type KitInput = Pick<
+  FoundInput,
+  'family' | 'package' | 'version' | 'export' | 'module' | 'registers' | 'css'
+> & {
   readonly tag?: string;
-  readonly item?: { readonly tag: string; readonly module: string };
+  readonly item?: ElementInside;
 };
 
 export interface Proof {
@@ -146,8 +155,9 @@ export const kitSchema = z.looseObject({
       version: z.string(),
       export: z.string(),
       module: z.string(),
+      registers: z.string().optional(),
       tag: z.string().optional(),
-      item: z.looseObject({ tag: z.string(), module: z.string() }).optional(),
+      item: z.looseObject({ tag: z.string(), module: z.string(), registers: z.string().optional() }).optional(),
       css: z.array(z.string()),
     }),
   ),

@@ -16,6 +16,7 @@ export class Components {
   constructor(
     private readonly read: Declarations,
     private readonly objects: Objects,
+    private readonly htmlElements?: ts.Type,
   ) {}
 
   /** A function or class of the framework whose properties take a value and report a change. */
@@ -25,9 +26,11 @@ export class Components {
     if (noInputs.test(name.replace(/Root$/, ''))) return undefined;
     const props = this.propsOf(type);
     if (!props) return undefined;
-    const { properties, kind } = this.#variant(props);
+    const { properties: own, kind } = this.#variant(props);
+    const asElement = this.#drawnAs(type);
+    const properties = asElement ? this.#asDrawn(own, asElement) : own;
     // What every HTML element takes makes no input; what HTML's own inputs take does.
-    const isHtml = this.#isHtmlInput(props);
+    const isHtml = asElement !== undefined || this.#isHtmlInput(props);
     const valued = properties.some(
       ({ name: property, inherited, type: text }) =>
         telling.test(property) && !inherited && (property !== 'color' || isReported(text, properties)),
@@ -87,7 +90,8 @@ export class Components {
 
   /** Components that hang on a component: `Radio.Group`. */
   membersOf(symbol: ts.Symbol, type: ts.Type, taken: Set<ts.Type>): FoundInput[] {
-    if (noInputs.test(symbol.name)) return [];
+    // A form leads nowhere: what hangs on it are inputs.
+    if (noInputs.test(symbol.name) && symbol.name !== 'Form') return [];
     return this.read.checker.getPropertiesOfType(type).flatMap((member) => {
       if (!/^[A-Z]/.test(member.name)) return [];
       const inner = this.read.checker.getTypeOfSymbolAtLocation(member, this.read.where);
@@ -136,9 +140,39 @@ export class Components {
     return { properties: this.read.properties(constraint) };
   }
 
+  /** Of a component that is drawn as whatever element one says, what its element takes where nobody says it: HTML's own inputs. */
+  #drawnAs(type: ts.Type): ts.Type | undefined {
+    const [tag] = type.getCallSignatures().flatMap((one) =>
+      (one.getTypeParameters() ?? []).flatMap((parameter) => {
+        const usual = parameter.getDefault();
+        return usual?.isStringLiteral() && /^(input|textarea|select)$/.test(usual.value) ? [usual.value] : [];
+      }),
+    );
+    const element = tag === undefined ? undefined : this.htmlElements?.getProperty(tag);
+    return element && this.read.checker.getTypeOfSymbolAtLocation(element, this.read.where);
+  }
+
+  /** What it declares itself, and beside that what the element takes. */
+  #asDrawn(declared: readonly DeclaredProperty[], element: ts.Type): DeclaredProperty[] {
+    const own = declared.filter(({ inherited }) => !inherited);
+    const named = new Set(own.map(({ name }) => name));
+    return [...own, ...this.read.properties(element).filter(({ name }) => !named.has(name))];
+  }
+
   #isHtmlInput(props: ts.Type): boolean {
     const value = this.read.checker.getPropertyOfType(props, 'value');
-    return value !== undefined && /^(Input|Textarea|Select)HTMLAttributes$/.test(this.read.fromHtml(value) ?? '');
+    if (value === undefined) return false;
+    const from = this.read.fromHtml(value);
+    if (from !== undefined) return /^(Input|Textarea|Select)HTMLAttributes$/.test(from);
+    // It says itself what its value is, and leaves the report to HTML's own.
+    const report = this.read.checker.getPropertyOfType(props, 'onChange');
+    return (
+      report !== undefined &&
+      this.read.fromHtml(report) !== undefined &&
+      /HTML(Input|TextArea|Select)Element/.test(
+        this.read.checker.typeToString(this.read.checker.getTypeOfSymbolAtLocation(report, this.read.where)),
+      )
+    );
   }
 
   #handleMethods(props: ts.Type): string[] {

@@ -65,7 +65,7 @@ export class Declarations {
       ...(this.fromHtml(property) === undefined ? {} : { inherited: true as const }),
       ...(signature
         ? {
-            args: signature.parameters.map((one) => this.argument(one)),
+            args: signature.parameters.flatMap((one) => this.arguments(one)),
           }
         : isUntoldReport(property.name, type, this.checker)
           ? { args: [{ name: 'value', type: 'any' }] }
@@ -76,11 +76,27 @@ export class Declarations {
     };
   }
 
+  /** What a parameter takes: one argument, or those of a tuple that takes the rest. */
+  arguments(symbol: ts.Symbol): DeclaredArgument[] {
+    const declared = symbol.valueDeclaration;
+    const type = this.checker.getTypeOfSymbolAtLocation(symbol, this.where);
+    const isRest = (declared && ts.isParameter(declared) && declared.dotDotDotToken) ?? symbol.name === 'args';
+    if (!isRest || !this.checker.isTupleType(type)) return [this.argument(symbol)];
+    const { labeledElementDeclarations = [] } = (type as ts.TupleTypeReference).target;
+    return this.checker.getTypeArguments(type as ts.TypeReference).map((one, i) => {
+      const label = labeledElementDeclarations[i]?.name;
+      return this.#argumentOf(label && ts.isIdentifier(label) ? label.text : `${i}`, one);
+    });
+  }
+
   /** An argument of a callback, with what may be the value inside of it. */
   argument(symbol: ts.Symbol): DeclaredArgument {
-    const type = this.checker.getTypeOfSymbolAtLocation(symbol, this.where);
+    return this.#argumentOf(symbol.name, this.checker.getTypeOfSymbolAtLocation(symbol, this.where));
+  }
+
+  #argumentOf(name: string, type: ts.Type): DeclaredArgument {
     const holds = this.#heldIn(this.checker.getNonNullableType(type));
-    return { name: symbol.name, type: this.text(type), ...(holds.length > 0 ? { holds } : {}) };
+    return { name, type: this.text(type), ...(holds.length > 0 ? { holds } : {}) };
   }
 
   #heldIn(type: ts.Type): { path: string; type: string }[] {

@@ -1,10 +1,11 @@
 import type { FoundInput } from '@poietra/core';
-import { existsSync } from 'node:fs';
-import { join, relative } from 'node:path';
+import { relative } from 'node:path';
 import ts from 'typescript';
+import { inputsAmong } from '../elements.js';
+import { exists, importedAs, moduleByTag } from '../modules.js';
 import { styleSheets } from '../sheets.js';
 import type { Declarations } from './declarations.js';
-import { noInputTags, telling } from './names.js';
+import { telling } from './names.js';
 
 const isWithin = (folder: string, file: string): boolean => {
   const way = relative(folder, file);
@@ -21,10 +22,10 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
     .getSymbolsInScope(where, ts.SymbolFlags.Interface)
     .find(({ name }) => name === 'HTMLElementTagNameMap');
   if (!map) return [];
-  return checker.getPropertiesOfType(checker.getDeclaredTypeOfSymbol(map)).flatMap((entry) => {
+  const found = checker.getPropertiesOfType(checker.getDeclaredTypeOfSymbol(map)).flatMap((entry): FoundInput[] => {
     const file = entry.declarations?.[0]?.getSourceFile().fileName ?? '';
     const tag = entry.name;
-    if (!tag.includes('-') || noInputTags.test(tag) || !isWithin(pkg.folder, file)) return [];
+    if (!tag.includes('-') || !isWithin(pkg.folder, file)) return [];
     const type = checker.getTypeOfSymbolAtLocation(entry, where);
     const members = checker
       .getPropertiesOfType(type)
@@ -36,6 +37,9 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
       .map((member) => read.property(member));
     if (!properties.some(({ name }) => telling.test(name))) return [];
     const script = relative(pkg.folder, file).replace(/\.d\.ts$/, '.js');
+    const registering = exists(pkg, script)
+      ? { module: importedAs(pkg, script) }
+      : (moduleByTag(pkg, tag) ?? { module: pkg.name });
     return [
       {
         id: `${pkg.name}#${tag}`,
@@ -43,7 +47,7 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
         package: pkg.name,
         version: pkg.version,
         export: type.symbol.name,
-        module: existsSync(join(pkg.folder, script)) ? join(pkg.name, script) : pkg.name,
+        ...registering,
         tag,
         properties,
         methods: members.filter(isMethod).map(({ name }) => name),
@@ -52,6 +56,7 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
       },
     ];
   });
+  return inputsAmong(found);
 }
 
 /**

@@ -51,7 +51,11 @@ export function declaredInputs(
 
 function inputsOf(read: Declarations, module: ts.Symbol, program: Program): FoundInput[] {
   const { checker, where } = read;
-  const components = new Components(read, new Objects(read, module, (name) => program.moduleNamed(name)));
+  const components = new Components(
+    read,
+    new Objects(read, module, (name) => program.moduleNamed(name)),
+    program.htmlElements,
+  );
   const widgets = new Widgets(read, program.anElement);
   const found: FoundInput[] = [];
   const taken = new Set<ts.Type>();
@@ -62,7 +66,7 @@ function inputsOf(read: Declarations, module: ts.Symbol, program: Program): Foun
     if (taken.has(type)) continue;
     const input = components.componentOf(symbol, target, type) ?? widgets.widgetOf(symbol, target, type);
     // What gathers exports under one name is no input, but those may be.
-    if (!input && !(target.flags & ts.SymbolFlags.ValueModule)) continue;
+    if (!input && !(target.flags & ts.SymbolFlags.ValueModule) && symbol.name !== 'Form') continue;
     taken.add(type);
     found.push(...(input ? [input] : []), ...components.membersOf(symbol, type, taken));
   }
@@ -85,6 +89,7 @@ function inputsOf(read: Declarations, module: ts.Symbol, program: Program): Foun
         !isPartByName(exported, found) &&
         // A default export that gathers the named ones shows them a second time.
         !found.some((other) => exported === `default.${other.export}`) &&
+        !(exported.includes('.') && found.some((other) => other.export === exported.replace('.', ''))) &&
         !components.parts.has(exported),
     );
 }

@@ -18,7 +18,7 @@ const leadingParts = anyOf(
 );
 /** Whole names: shows and boxes around others, and parts of what opens. */
 const around = anyOf(`
-  Form(?:Item|List|Provider|Field)? Option \\w+(?:HiddenInput|HiddenSelect|BubbleInput|ItemInput) Progress(?:Bar|Circle|Ring)?(?:Root)? Meter Clipboard Qr[Cc]ode Toolbar Galler(?:y|ia) (?:Icon|Pills?)(?:Input)?Field OrderList (?:Combobox|Select|Dropdown)(?:Search|Target|Trigger)`);
+  Form(?:Item|List|Provider|Field)? Option \\w*(?:HiddenInput|HiddenSelect|BubbleInput|ItemInput) Progress(?:Bar|Circle|Ring)?(?:Root)? Meter Clipboard Qr[Cc]ode Toolbar Galler(?:y|ia) (?:Icon|Pills?)(?:Input)?Field OrderList (?:Combobox|Select|Dropdown)(?:Search|Target|Trigger)`);
 /** What leads somewhere or shows something has a value, too, and takes none from a person. */
 export const noInputs = new RegExp(`(?:^|[a-z])${leading}$|^${leadingParts}(?:[A-Z]|$)|^${around}$`);
 /** The same of exports that hang on no other; `Checkbox.Card` is one to be ticked. */

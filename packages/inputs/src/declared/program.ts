@@ -11,6 +11,8 @@ export interface Program {
   readonly imports: readonly ts.ImportDeclaration[];
   /** The type of an element, to ask whether a widget can be made on one. */
   readonly anElement: ts.Type | undefined;
+  /** What the framework's types have for HTML's own elements, by their tags. */
+  readonly htmlElements: ts.Type | undefined;
   /** What a package that came along with others exports, by its name. */
   moduleNamed(name: string): ts.Symbol | undefined;
 }
@@ -21,7 +23,8 @@ export function programOf(project: Project, typed: readonly ProjectPackage[]): P
   const source =
     typed
       .map(({ name, module = name }, i) => `import * as m${i} from ${JSON.stringify(module)}; export { m${i} };`)
-      .join('\n') + '\nexport declare const anElement: HTMLInputElement & HTMLDivElement;';
+      .join('\n') +
+    "\nexport declare const anElement: HTMLInputElement & HTMLDivElement, htmlElements: import('react').JSX.IntrinsicElements;";
   const options: ts.CompilerOptions = {
     target: ts.ScriptTarget.ES2022,
     module: ts.ModuleKind.ESNext,
@@ -55,7 +58,8 @@ export function programOf(project: Project, typed: readonly ProjectPackage[]): P
   return {
     checker,
     imports: file.statements.filter(ts.isImportDeclaration),
-    anElement: elementType(checker, file),
+    anElement: declaredIn(checker, file, 0),
+    htmlElements: declaredIn(checker, file, 1),
     moduleNamed(name) {
       const { resolvedModule } = ts.resolveModuleName(name, entry, options, host);
       const declared = resolvedModule && program.getSourceFile(resolvedModule.resolvedFileName);
@@ -93,9 +97,8 @@ export function ownFiles({ folder, name, version }: Project): ProjectPackage[] {
   }));
 }
 
-/** The type of an element, to ask whether a widget can be made on one. */
-function elementType(checker: ts.TypeChecker, file: ts.SourceFile): ts.Type | undefined {
-  const statement = file.statements.find(ts.isVariableStatement);
-  const declaration = statement?.declarationList.declarations[0];
+/** The type of one of the entry's own declarations. */
+function declaredIn(checker: ts.TypeChecker, file: ts.SourceFile, at: number): ts.Type | undefined {
+  const declaration = file.statements.find(ts.isVariableStatement)?.declarationList.declarations[at];
   return declaration && checker.getTypeAtLocation(declaration);
 }

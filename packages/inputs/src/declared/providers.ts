@@ -6,6 +6,8 @@ import { exportsOf, meantBy } from './exports.js';
 const mostProviders = 4;
 /** What gives a look, among the properties of a provider and among exports. */
 const look = /theme$/i;
+/** What a package has ready for all else that a provider has to be given. */
+const ready = /^default|(system|config|settings)$/i;
 /** Of several looks, the one that most people would see first. */
 const plain = [/^default/i, /light/i, /^(base|main)/i];
 
@@ -27,7 +29,11 @@ export function providersOf(read: Declarations, module: ts.Symbol): Wrapper[] {
     let needed = 0;
     for (const property of checker.getPropertiesOfType(props)) {
       const isNeeded = !(property.flags & ts.SymbolFlags.Optional) && property.name !== 'children';
-      const theme = look.test(property.name) ? themeFor(property) : undefined;
+      const theme = look.test(property.name)
+        ? themeFor(property, look)
+        : isNeeded
+          ? themeFor(property, ready)
+          : undefined;
       if (theme) imports[property.name] = id(theme);
       else if (isNeeded) needed++;
     }
@@ -42,12 +48,15 @@ export function providersOf(read: Declarations, module: ts.Symbol): Wrapper[] {
     .slice(0, mostProviders)
     .map(({ wrapper }) => wrapper);
 
-  /** An export that is such a look: by its name, and of a type that the property takes. */
-  function themeFor(property: ts.Symbol): ts.Symbol | undefined {
+  /** An export that is such a look, or what else has to be given: by its name, and of a type that the property takes. */
+  function themeFor(property: ts.Symbol, called: RegExp): ts.Symbol | undefined {
     const taken = checker.getNonNullableType(checker.getTypeOfSymbolAtLocation(property, where));
     if (!(taken.flags & (ts.TypeFlags.Object | ts.TypeFlags.Intersection))) return undefined;
+    // What anything would fit says nothing about what is meant.
+    if (called !== look && checker.getPropertiesOfType(taken).every((one) => one.flags & ts.SymbolFlags.Optional))
+      return undefined;
     const fitting = exported.filter((one) => {
-      if (!look.test(one.name) || !(meantBy(checker, one).flags & ts.SymbolFlags.Variable)) return false;
+      if (!called.test(one.name) || !(meantBy(checker, one).flags & ts.SymbolFlags.Variable)) return false;
       const type = typeOf(one);
       return (
         (type.flags & (ts.TypeFlags.Object | ts.TypeFlags.Intersection)) !== 0 &&

@@ -15,7 +15,7 @@ export function draftChanges(
   input: FoundInput,
   adapter: AdapterDescription,
 ): { readonly name: string; readonly changes: Readonly<Record<string, unknown>> } {
-  const { id, family, package: pkg, version, export: exported, module, css, tag, item } = input;
+  const { id, family, package: pkg, version, export: exported, module, registers, css, tag, item } = input;
   const title = exported === 'default' ? pkg : exported;
   const name = freeName(tag && family === 'element' ? tag : title.replace('.', '-'), kit.adapters);
   return {
@@ -27,6 +27,7 @@ export function draftChanges(
         version,
         export: exported,
         module,
+        ...(registers === undefined ? {} : { registers }),
         css,
         ...(tag ? { tag } : {}),
         ...(item ? { item } : {}),

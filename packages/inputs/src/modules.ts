@@ -1,0 +1,79 @@
+/** Where a custom element is registered: the module to import, and what of it has to be called. */
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import type { ProjectPackage } from './project.js';
+
+/** A module that registers an element by being imported, or by a function of it that is called once. */
+export interface Registering {
+  readonly module: string;
+  readonly registers?: string;
+}
+
+/** A file of a package as it is imported: by the name that its `exports` give it, where they name it (Node, “Package entry points”). */
+export function importedAs({ name, manifest }: ProjectPackage, path: string): string {
+  const file = `./${path.replace(/^\.\//, '')}`;
+  const exported = manifest['exports'];
+  if (typeof exported !== 'object' || exported === null) return join(name, path);
+  for (const [key, target] of Object.entries(exported)) {
+    for (const one of targetsOf(target)) {
+      if (one === file && !key.includes('*')) return join(name, key);
+      const [before, after] = one.split('*');
+      if (before === undefined || after === undefined || !file.startsWith(before) || !file.endsWith(after)) continue;
+      return join(name, key.replace('*', file.slice(before.length, file.length - after.length)));
+    }
+  }
+  return join(name, path);
+}
+
+/** What a browser would be given, whatever the conditions are called. */
+function targetsOf(target: unknown): string[] {
+  if (typeof target === 'string') return [target];
+  if (typeof target !== 'object' || target === null) return [];
+  return Object.entries(target).flatMap(([condition, inner]) =>
+    /^(types|require|node|sass|less)$/.test(condition) ? [] : targetsOf(inner),
+  );
+}
+
+/** How deep a package keeps a module for each of its elements: `dist/components/my-box.js`. */
+const deepest = 3;
+/** What such a module exports that has to be called. */
+const call = /\b(defineCustomElement|define|register)\b(?=\s*(?:,|}|\())/;
+const byTag = new WeakMap<ProjectPackage, Map<string, string>>();
+
+/** The module of an element's own name, `my-box.js`, that defines it or exports what does; none where there is no such file. */
+export function moduleByTag(pkg: ProjectPackage, tag: string): Registering | undefined {
+  const path = filesOf(pkg).get(`${tag}.js`);
+  if (path === undefined) return undefined;
+  const text = readFileSync(join(pkg.folder, path), 'utf8');
+  const module = importedAs(pkg, path);
+  const [registers] = /\bexport\b/.test(text) ? (call.exec(text.slice(text.lastIndexOf('export'))) ?? []) : [];
+  if (registers !== undefined) return { module, registers };
+  return /customElements\s*\.\s*define|@customElement\(/.test(text) ? { module } : undefined;
+}
+
+/** Files by their names; of several the one that lies highest. */
+function filesOf(pkg: ProjectPackage): Map<string, string> {
+  const known = byTag.get(pkg);
+  if (known) return known;
+  const found = new Map<string, string>();
+  let places = [pkg.folder];
+  for (let depth = 0; depth <= deepest; depth++)
+    places = places.flatMap((place) =>
+      readdirSync(place, { withFileTypes: true }).flatMap((entry) => {
+        const path = join(place, entry.name);
+        if (entry.isFile() && entry.name.endsWith('.js') && !found.has(entry.name))
+          found.set(entry.name, relative(pkg.folder, path));
+        const isLikely = !/^(node_modules|src|tests?|docs?|cjs|hydrate|collection|\..*)$/.test(entry.name);
+        return entry.isDirectory() && isLikely ? [path] : [];
+      }),
+    );
+  byTag.set(pkg, found);
+  return found;
+}
+
+/** A path in a package under which it keeps what tries it or shows it, and nothing that is used. */
+export const isTrial = (path: string): boolean =>
+  /(^|\/)(tests?|test-suites|test-helpers|stories|demos?|docs?|dev|__\w+__)\/|\.(test|spec|suite|stories|demo)\.[cm]?[jt]s$/.test(
+    path,
+  );
+export const exists = (pkg: ProjectPackage, path: string): boolean => path !== '' && existsSync(join(pkg.folder, path));
