@@ -194,6 +194,11 @@ describe('what an adapter has besides', () => {
     const of = { ...kit, inputs: { ...kit.inputs, '@shoelace-style/shoelace#sl-input': input } };
     expect(file('adapters/suite-input.ts', of)).toContain("import 'shoelace/option.js';");
   });
+  it('is registered by what its module has for that', () => {
+    const input = { ...kit.inputs['@shoelace-style/shoelace#sl-input']!, module: 'tide/box.js', registers: 'define' };
+    const of = { ...kit, inputs: { ...kit.inputs, '@shoelace-style/shoelace#sl-input': input } };
+    expect(file('adapters/suite-input.ts', of)).toMatch(/import \{ define \} from 'tide\/box.js';[^]*\ndefine\(\);\n/);
+  });
 });
 
 it('knows where each kind of codec is made, for hand-overs that stand on their own', () => {

@@ -18,7 +18,7 @@ const policy =
 const sheet = `
   body { margin: 24px 200px; }
   [data-alone] :is(.poietra-label, .poietra-hint, .poietra-error) { visibility: hidden; }
-  [data-alone] .poietra-box:not([data-seen], [data-seen] *) { visibility: hidden; }`;
+  [data-alone] .poietra-box:not([data-seen], [data-seen] *) { visibility: hidden; opacity: 0; }`;
 /** All checks of one input take a few seconds; what takes this long never ends. */
 const mostTime = 90_000;
 

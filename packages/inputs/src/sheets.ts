@@ -50,21 +50,37 @@ function ownSheets({ name, folder, manifest }: ProjectPackage): string[] {
     .filter((path) => path.endsWith('.css') && !path.includes('*'))
     .map((path) => join(name, path));
   const main = typeof manifest['style'] === 'string' ? [join(name, manifest['style'])] : [];
-  const around = ['.', 'dist', 'dist/css', 'css', 'styles', 'assets', 'build', 'build/css', 'lib', 'lib/css'].flatMap(
-    (inner) => {
-      const place = join(folder, inner);
-      return existsSync(place)
-        ? readdirSync(place)
-            .filter((file) => file.endsWith('.css') && !file.includes('.min.') && !file.includes('.module.'))
-            .map((file) => join(name, inner, file))
-        : [];
-    },
-  );
+  const around = [
+    '.',
+    'dist',
+    'dist/css',
+    'dist/styles',
+    'css',
+    'styles',
+    'assets',
+    'build',
+    'build/css',
+    'lib',
+    'lib/css',
+  ].flatMap((inner) => {
+    const place = join(folder, inner);
+    return existsSync(place)
+      ? readdirSync(place)
+          .filter((file) => file.endsWith('.css') && !file.includes('.min.') && !file.includes('.module.'))
+          .map((file) => join(name, inner, file))
+      : [];
+  });
   const found = exported.length > 0 ? exported : main.length > 0 ? main : around;
   const short = lettersOf(name.slice(name.lastIndexOf('/') + 1));
+  const whole = lettersOf(name);
   const rank = (path: string): number => {
     const file = lettersOf(basename(path).replace(/(\.min)?\.css$/, ''));
-    return file === 'style' || file === 'styles' || file === 'index' ? 0 : file !== '' && short.endsWith(file) ? 1 : 2;
+    if (file === 'style' || file === 'styles' || file === 'index') return 0;
+    if (file === '') return 2;
+    // Named after the package, by the end or the beginning of its name, or of its maker's and its own.
+    const isOfName =
+      file.length > 3 && (whole.startsWith(file) || (file.startsWith(whole.slice(0, 4)) && file.endsWith(short)));
+    return short.endsWith(file) || isOfName ? 1 : file === 'base' ? 1.5 : 2;
   };
   return [...new Set(found)].sort((a, b) => rank(a) - rank(b)).filter((path, i) => i === 0 && rank(path) < 2);
 }

@@ -1,6 +1,7 @@
 import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { runInNewContext } from 'node:vm';
 import { bundle, isBuiltIn } from '../src/index.js';
 
 const home = join(__dirname, '../../..');
@@ -89,4 +90,35 @@ it('a sheet is taken by its path, named by its package or not, and one that is n
   await expect(
     bundle({ project, home, start, inputs: [{ ...input, css: ['quay/../../../outside.css'] }] }),
   ).rejects.toThrow(/not bundled|resolve/);
+});
+
+it('an input whose module is not there, or that is declared and not exported, leaves the others', async () => {
+  put('project/node_modules/quay/package.json', '{"name":"quay","exports":{".":"./index.js"}}');
+  put(
+    'project/node_modules/quay/index.js',
+    'export const Input = "OF-THE-QUAY"; export const register = () => "CALLED";',
+  );
+  const quay = { family: 'component' as const, module: 'quay', css: [] };
+  const element = { id: 'called', family: 'element' as const, tag: 'x-box', export: 'XBox', module: 'quay', css: [] };
+  const { script } = await bundle({
+    project,
+    home,
+    start,
+    inputs: [
+      { ...quay, id: 'there', export: 'Input' },
+      { ...quay, id: 'declared', export: 'Gone' },
+      { ...quay, id: 'away', export: 'Input', module: 'quay/gone.js' },
+      { ...element, registers: 'register' },
+    ],
+  });
+  const given = runInNewContext(`${script}; globalThis.inputs`, { console }) as Record<string, object | undefined>;
+  expect(given['there']).toMatchObject({ value: 'OF-THE-QUAY' });
+  expect(given['declared']).toMatchObject({ family: 'component' });
+  expect(given['declared']).not.toHaveProperty('value', expect.anything());
+  expect(given['away']).toBeUndefined();
+  expect(given['called']).toMatchObject({ value: 'x-box' });
+  expect(script).toContain('CALLED');
+  await expect(
+    bundle({ project, home, start, inputs: [{ ...quay, id: 'x', export: 'Input', module: 'gone' }] }),
+  ).rejects.toThrow(/gone/);
 });

@@ -320,6 +320,23 @@ it('elements without a manifest are found by the tags that their package declare
   });
 });
 
+it('an element tells what its own way to listen names, and holds the element that the package has for a choice', () => {
+  const found = declared(`
+    interface TideEvents { tideChange: object; tideBlur: void }
+    export declare class TideRadioGroup extends HTMLElement {
+      value: string;
+      addEventListener<K extends keyof TideEvents>(type: K, listener: (event: CustomEvent<TideEvents[K]>) => void): void;
+      addEventListener<K extends keyof HTMLElementEventMap>(type: K, listener: (event: HTMLElementEventMap[K]) => void): void;
+    }
+    export declare class TideRadio extends HTMLElement { value: string }
+    declare global { interface HTMLElementTagNameMap { 'tide-radio-group': TideRadioGroup; 'tide-radio': TideRadio } }`);
+  expect(found['TideRadioGroup']?.input).toMatchObject({
+    events: [{ name: 'tideChange' }, { name: 'tideBlur' }],
+    item: { tag: 'tide-radio' },
+  });
+  expect(found['TideRadioGroup']?.adapter?.change).toEqual({ report: 'tideChange', path: '/0/target/value' });
+});
+
 it('what stands inside for each choice is found by name and by what it takes', () => {
   const props = 'value?: string; onChange?: (next: string) => void';
   const found = declared(`

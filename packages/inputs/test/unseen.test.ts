@@ -413,3 +413,153 @@ describe('values that are objects of a library', () => {
     expect(all).toEqual(types.map(() => undefined));
   });
 });
+
+describe('what a report gives', () => {
+  const drafted = (types: string) => {
+    install('tide', `import * as React from 'react';\n${types}`);
+    return found().map(({ input, adapter }) => [
+      input.export,
+      adapter?.value.property,
+      `${adapter?.change.report} ${adapter?.change.path}`,
+    ]);
+  };
+
+  it('is read of objects, details of events, and lists of arguments; a report of its own goes before HTML’s', () => {
+    expect(
+      drafted(`
+        interface Details { value: string[]; open: boolean }
+        type Choose<T> = (event: React.SyntheticEvent, data: T) => void;
+        type Told = { value: string; selectedTides: string[] } & ({ type: 'click' } | { type: 'key' });
+        type Box = React.InputHTMLAttributes<HTMLDivElement>;
+        export declare function Pick(props: Omit<Box, 'value'> & { value?: string[]; onValueChange?: (details: Details) => void }): React.ReactElement;
+        export declare function Tick(props: Omit<Box, 'checked'> & { checked?: boolean; onCheckedChange?: (checked: boolean) => void }): React.ReactElement;
+        export declare function Event(props: { selectedTide: object | null; onChange?: (event: CustomEvent<{ selectedTide: object | null }>) => void }): React.ReactElement;
+        export declare function Both(props: { selectedTides?: string[]; onTideSelect?: Choose<Told> }): React.ReactElement;
+        export declare function Rest(props: { value?: string; onChange?: (...args: [next: number, value: string]) => void }): React.ReactElement;
+        export declare function Any(props: { value: any; onChange?: (event: React.MouseEvent, value: any) => void }): React.ReactElement;`),
+    ).toEqual([
+      ['Pick', 'value', 'onValueChange /0/value'],
+      ['Tick', 'checked', 'onCheckedChange /0'],
+      ['Event', 'selectedTide', 'onChange /0/detail/selectedTide'],
+      ['Both', 'selectedTides', 'onTideSelect /1/selectedTides'],
+      ['Rest', 'value', 'onChange /1'],
+      ['Any', 'value', 'onChange /1'],
+    ]);
+  });
+
+  it('is no value where it only shares a word, or says what is sorted, paged or a key', () => {
+    expect(
+      drafted(`
+        export declare function Rows(props: { items: string[]; onSortingChange?: (details: { items: string[] }) => void }): React.ReactElement;
+        export declare function Pages(props: { first?: number; onPageChange?: (details: { first: number }) => void }): React.ReactElement;
+        export declare function Entry(props: { eventKey?: string; onSelect?: (eventKey: string) => void }): React.ReactElement;`),
+    ).toEqual([]);
+  });
+
+  it('is of a state where what is ticked has both a state and a value', () => {
+    expect(
+      drafted(`
+        export declare function SwitchBox(props: { value: any; selected?: boolean; onChange?: (event: React.ChangeEvent) => void }): React.ReactElement;`),
+    ).toEqual([['SwitchBox', 'selected', 'onChange /0/target/selected']]);
+  });
+
+  it('is HTML’s where a box says its value itself, and where it is drawn as an element of HTML unless one says otherwise', () => {
+    expect(
+      drafted(`
+        export declare function Words(props: Omit<React.TextareaHTMLAttributes<HTMLTextAreaElement>, 'value'> & { value?: string }): React.ReactElement;
+        export declare function Plain<T extends React.ElementType = 'input'>(props: { as?: T } & Omit<React.ComponentProps<T>, 'as'>): React.ReactElement;
+        export declare function Frame<T extends React.ElementType = 'div'>(props: { as?: T } & Omit<React.ComponentProps<T>, 'as'>): React.ReactElement;`),
+    ).toEqual([
+      ['Words', 'value', 'onChange /0/target/value'],
+      ['Plain', 'value', 'onChange /0/target/value'],
+    ]);
+  });
+});
+
+it('a value is found however many properties of a look stand before it', () => {
+  const look = Array.from({ length: 400 }, (_, i) => `look${i}?: string`).join('; ');
+  install(
+    'tide',
+    `import * as React from 'react';
+     export declare function Box(props: { ${look}; value?: string; onChange?: (next: string) => void }): React.ReactElement;`,
+  );
+  expect(names()).toEqual(['Box']);
+});
+
+it('parts by their names are none beside what they belong to', () => {
+  const props = '(props: { value?: string; onChange?: (next: string) => void }): React.ReactElement';
+  install(
+    'tide',
+    `import * as React from 'react';
+     ${['Picker', 'PickerList', 'PickerBase', 'PickerField', 'ShipHiddenInput', 'BerthList'].map((name) => `export declare function ${name}${props};`).join('\n')}`,
+  );
+  expect(names()).toEqual(['Picker', 'PickerField', 'BerthList']);
+});
+
+it('a provider gets what its package has ready for it', () => {
+  install(
+    'tide',
+    `import * as React from 'react';
+     interface System { sea: string; wind?: number }
+     export declare function Box(props: { value?: string; onChange?: (next: string) => void }): React.ReactElement;
+     export declare function TideProvider(props: { children?: React.ReactNode; value: System; store?: object }): React.ReactElement;
+     export declare const defaultSystem: System;
+     export declare const anything: any;`,
+  );
+  expect(found()[0]?.input.around).toEqual([
+    { component: 'tide#TideProvider', imports: { value: 'tide#defaultSystem' } },
+  ]);
+});
+
+describe('the module that registers an element', () => {
+  const element = (path: string, more: object = {}) => ({
+    schemaVersion: '1.0.0',
+    modules: [
+      {
+        path,
+        declarations: [
+          {
+            customElement: true,
+            tagName: 'tide-box',
+            name: 'TideBox',
+            members: [{ kind: 'field', name: 'value' }],
+            events: [{ name: 'change' }],
+            ...more,
+          },
+        ],
+      },
+    ],
+  });
+
+  it('is named as the package’s exports name it', () => {
+    const exported = {
+      './*': { types: './types/*', default: './exports/*' },
+      './custom-elements.json': './custom-elements.json',
+    };
+    install('tide', '', { customElements: 'custom-elements.json', exports: exported });
+    put('node_modules/tide/custom-elements.json', JSON.stringify(element('exports/define/tide-box.js')));
+    put('node_modules/tide/exports/define/tide-box.js', '');
+    expect(found()[0]?.input.module).toBe('tide/define/tide-box.js');
+  });
+
+  it('is one of the element’s own name, with what has to be called in it', () => {
+    install('tide', '', { customElements: 'custom-elements.json' });
+    put('node_modules/tide/custom-elements.json', JSON.stringify(element('src/gone.tsx')));
+    put(
+      'node_modules/tide/components/tide-box.js',
+      'import { T as t, d } from "./p.js"; export { t as TideBox, d as defineCustomElement };',
+    );
+    expect(found()[0]?.input).toMatchObject({
+      module: 'tide/components/tide-box.js',
+      registers: 'defineCustomElement',
+    });
+    put('node_modules/tide/components/tide-box.js', 'customElements.define("tide-box", class extends HTMLElement {});');
+    expect(inspect(folder).inputs.find(({ input }) => input.tag === 'tide-box')?.input).not.toHaveProperty('registers');
+  });
+
+  it('is none that a package keeps to try its elements', () => {
+    install('tide', '', { customElements: 'custom-elements.json' });
+    put('node_modules/tide/custom-elements.json', JSON.stringify(element('components/test-suites/box.suite.js')));
+    expect(names()).toEqual([]);
+  });
+});

@@ -86,10 +86,11 @@ export async function appearance(trial: Standing): Promise<readonly [string, str
 export async function drawsSomething({ box }: Standing): Promise<boolean> {
   const drawn = await pixelsOf(box);
   if (drawn === undefined) return true;
-  const { visibility } = box.style;
-  box.style.visibility = 'hidden';
+  const { visibility, opacity } = box.style;
+  // What stands inside may say of itself that it is visible; of its opacity it has a share only.
+  Object.assign(box.style, { visibility: 'hidden', opacity: '0' });
   const without = await pixelsOf(box);
-  box.style.visibility = visibility;
+  Object.assign(box.style, { visibility, opacity });
   return drawn !== without;
 }
 

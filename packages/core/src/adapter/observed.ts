@@ -131,7 +131,14 @@ export function samplesFor(type: string, now: Date, choices: readonly unknown[] 
     pairs.push([new Set([first]), new Set([second])]);
   if (/\[\]|Array</.test(type) && !/^string$/.test(type)) {
     if (first !== undefined && second !== undefined) pairs.push([[first], [second]]);
-    if (/string/.test(type)) pairs.push([['Aldervik'], ['Brennholm']]);
+    if (/string/.test(type))
+      pairs.push(
+        [['Aldervik'], ['Brennholm']],
+        [
+          ['1', '2', '3', '4'],
+          ['5', '6', '7', '8'],
+        ],
+      );
     if (/number/.test(type))
       pairs.push(
         [[30], [60]],

@@ -10,6 +10,8 @@ import type { Declarations } from './declarations.js';
 import { Parts } from './parts.js';
 
 const mostWays = 6;
+/** Of a value that is typed into a box for each of its signs. */
+const boxes = 4;
 /** Names of what has a list that opens, and of what is typed into. */
 const isOfChoices = /select|combo|auto|drop|listbox/i;
 const isTypedInto = /field|input|combo|auto|search|number|text/i;
@@ -132,7 +134,15 @@ function sliders(parts: Parts): PutTogether[] {
 function fields(parts: Parts): PutTogether[] {
   const field = parts.own('field') ?? (isTypedInto.test(parts.stem) ? parts.get('field') : undefined);
   if (field === undefined) return [];
-  return [{ inside: nest([parts.own('control')], [{ component: field }]) }, { inside: [{ component: field }] }];
+  const control = parts.own('control');
+  const preview = parts.own('preview');
+  // Shown as words until it is pressed.
+  if (preview !== undefined)
+    return [{ inside: nest([control ?? parts.own('area')], [{ component: field }, { component: preview }]) }];
+  const all: Inside[] = parts.takes(field, 'index')
+    ? Array.from({ length: boxes }, (_, index) => ({ component: field, properties: { index } }))
+    : [{ component: field }];
+  return [{ inside: nest([control], all) }, { inside: all }];
 }
 
 function marks(parts: Parts): PutTogether[] {

@@ -9,6 +9,8 @@ import { exportsOf } from './exports.js';
 /** What parts are called, by what they do. */
 const called = {
   field: ['Input'],
+  preview: ['Preview'],
+  area: ['Area'],
   press: ['Trigger', 'Button'],
   value: ['Value', 'ValueText'],
   portal: ['Portal'],

@@ -51,7 +51,29 @@ async function mountAround(seen: Observation, error: string): Promise<Trial | un
     // Inside it something else is missing, so it is a step further.
     if (trial.error !== error) other ??= seen.adapter;
   }
+  const both = other && (await mountInTwo(seen, other, error));
+  if (both) return both;
   seen.adapter = other ?? before;
+  return undefined;
+}
+
+/** In a part of its package, and around that in what the whole package asks for, or the other way round. */
+async function mountInTwo(seen: Observation, inOne: AdapterDescription, error: string): Promise<Trial | undefined> {
+  const one = inOne.wrappers ?? [];
+  for (const wrapper of seen.input.around ?? []) {
+    if (one.some(({ component }) => component === wrapper.component)) continue;
+    for (const wrappers of [
+      [wrapper, ...one],
+      [...one, wrapper],
+    ]) {
+      seen.adapter = { ...inOne, wrappers };
+      const trial = await seen.mount();
+      if (!trial || trial.error !== undefined) continue;
+      const names = wrappers.map(({ component }) => component).join(', and that ');
+      seen.note('around', `It has to stand inside ${names}.`, `Alone it fails: ${error}`, 1);
+      return trial;
+    }
+  }
   return undefined;
 }
 
