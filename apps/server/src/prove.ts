@@ -1,4 +1,4 @@
-import { openBrowser, proveAdapter, type Bundle, type ProofOptions, type Rendered } from '@poietra/inputs';
+import { BrowserLost, openBrowser, proveAdapter, type Bundle, type ProofOptions, type Rendered } from '@poietra/inputs';
 import type { AdapterDescription } from '@poietra/core';
 import { Refusal } from './problem.js';
 
@@ -37,7 +37,17 @@ export class Prover {
     if (options.signal?.aborted) return '';
     clearTimeout(this.#timer);
     const browser = await this.#open();
-    await proveAdapter(browser, bundle, adapter, render, options);
+    try {
+      await proveAdapter(browser, bundle, adapter, render, options);
+    } catch (error) {
+      if (error instanceof BrowserLost)
+        throw new Refusal(
+          503,
+          'The browser ended',
+          'Nothing was decided about what was missing by then; prove it again.',
+        );
+      throw error;
+    }
     this.#timer = setTimeout(() => void this.close(), idle).unref();
     return `Chromium ${browser.version()}`;
   }

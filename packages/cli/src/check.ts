@@ -23,6 +23,7 @@ import {
   bundle,
   BundleError,
   KeptInspections,
+  BrowserLost,
   openBrowser,
   proveAdapter,
   Renderer,
@@ -81,7 +82,7 @@ export async function check(
   const { jobs, inputs } = isFolder ? draftsOf(project) : adaptersOf(what);
   const chosen = options.only === undefined ? jobs : jobs.filter(({ name }) => name.includes(options.only ?? ''));
   if (chosen.length === 0) throw new CheckError(`There is nothing to check in ${what}.`);
-  const browser = await openBrowser();
+  let browser = await openBrowser();
   const { depth = 'full' } = options;
   const renderer = new Renderer();
   const ofKey = (key: string): BundledInput[] => inputs.filter((input) => key.split(' ').includes(packageOf(input.id)));
@@ -100,7 +101,12 @@ export async function check(
   const queue = [...chosen];
   const work = async (): Promise<void> => {
     for (let job = queue.shift(); job; job = queue.shift()) {
-      const checked = await run(job, bundleFor);
+      const checked = await run(job, bundleFor).catch(async (error: unknown) => {
+        // Nothing was decided: once more, in another browser.
+        if (!(error instanceof BrowserLost)) throw error;
+        if (!browser.isConnected()) browser = await openBrowser();
+        return run(job, bundleFor);
+      });
       done.push(checked);
       tell(checked, done.length, chosen.length);
     }
@@ -110,16 +116,17 @@ export async function check(
     let findings: readonly Finding[] = [];
     let untried: string | undefined;
     let verdicts: CheckVerdict[];
+    const own = browser;
     try {
       const ready = await get(job.bundleKey);
-      if (job.input)
-        ({ adapter, findings, failed: untried } = await tryInput(browser, ready, job.input, adapter, depth));
+      if (job.input) ({ adapter, findings, failed: untried } = await tryInput(own, ready, job.input, adapter, depth));
       const start = { module: join(home, 'packages/stand/src/render.tsx'), name: 'startRendering' };
       const draw = (task: object): Promise<Rendered> =>
         renderer.render({ ...partsOfBundle(project, ofKey(job.bundleKey)), start }, task);
-      verdicts = await proveAdapter(browser, ready, adapter, draw, { home, depth });
+      verdicts = await proveAdapter(own, ready, adapter, draw, { home, depth });
     } catch (error) {
-      if (!(error instanceof Error)) throw error;
+      if (!(error instanceof Error) || error instanceof BrowserLost) throw error;
+      if (!own.isConnected()) throw new BrowserLost(error.message);
       const seen = error instanceof BundleError ? `It does not bundle: ${error.message}` : error.message;
       verdicts = contract.map(({ id }) => ({ check: id, state: 'fail' as const, seen }));
     }
@@ -127,7 +134,7 @@ export async function check(
       version: job.version,
       time: new Date().toISOString(),
       depth,
-      browser: `Chromium ${browser.version()}`,
+      browser: `Chromium ${own.version()}`,
       adapter: fingerprint(adapter),
       verdicts,
     };

@@ -36,6 +36,17 @@ export async function openBrowser(): Promise<Browser> {
   }
 }
 
+/** The browser ended: nothing is decided about what was tried in it. */
+export class BrowserLost extends Error {
+  override name = 'BrowserLost';
+}
+
+/** That a browser has ended is heard a little later than that its pages are gone. */
+async function isLost(browser: Browser): Promise<boolean> {
+  await new Promise((resolve) => setTimeout(resolve, 100));
+  return !browser.isConnected();
+}
+
 interface Message {
   readonly kind: string;
   readonly [member: string]: unknown;
@@ -79,6 +90,7 @@ export interface ProofOptions {
 /**
  * Puts an adapter to the contract on a page of its own. `render` has it drawn on a server. What ends before all checks
  * were made, since it loops or the page is lost, has failed those.
+ * @throws {BrowserLost} where the whole browser ended.
  */
 export async function proveAdapter(
   browser: Browser,
@@ -116,6 +128,7 @@ export async function proveAdapter(
       );
   } catch (error) {
     if (signal?.aborted) return verdicts;
+    if (await isLost(browser)) throw new BrowserLost(`The browser ended while ${adapter.input} was tried.`);
     const done = new Set(verdicts.map(({ check }) => check));
     const seen = error instanceof Error ? error.message : String(error);
     for (const check of ids) if (!done.has(check)) give({ check, state: 'fail', seen });

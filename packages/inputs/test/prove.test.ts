@@ -1,7 +1,7 @@
-import type { CheckVerdict } from '@poietra/core';
+import { nativeAdapters, type AdapterDescription, type CheckVerdict } from '@poietra/core';
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { bundle, openBrowser, proveAdapter } from '../src/index.js';
+import { BrowserLost, bundle, openBrowser, proveAdapter } from '../src/index.js';
 
 const home = join(__dirname, '../../..');
 
@@ -42,4 +42,30 @@ it('is judged where the code of the input cannot reach: a dead one does not pass
     await browser.close();
     rmSync(project, { recursive: true });
   }
+});
+
+it('where the whole browser ends nothing is decided: no check has failed by that', async () => {
+  const browser = await openBrowser();
+  const adapter = { ...nativeAdapters['text'], input: 'native#text' } as AdapterDescription;
+  const given: CheckVerdict[] = [];
+  const proving = proveAdapter(
+    browser,
+    await bundle({
+      project: join(home, 'demo/project'),
+      home,
+      start: { module: join(home, 'packages/stand/src/frame.ts'), name: 'startProving' },
+      inputs: [],
+    }),
+    adapter,
+    () => Promise.resolve({ failed: 'Not asked here.' }),
+    {
+      home,
+      tell: (verdict) => {
+        given.push(verdict);
+        if (verdict.check === 'held') void browser.close();
+      },
+    },
+  );
+  await expect(proving).rejects.toThrow(BrowserLost);
+  expect(given.filter(({ state }) => state === 'fail')).toEqual([]);
 });

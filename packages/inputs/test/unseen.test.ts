@@ -447,6 +447,18 @@ describe('what a report gives', () => {
     ]);
   });
 
+  it('is nothing, as far as its type says: a list without items, or an empty text', () => {
+    install(
+      'tide',
+      `import * as React from 'react';
+       interface Ship { name: string }
+       export declare function Ships(props: { ships: ReadonlyArray<Ship>; onShipsChange?: (ships: ReadonlyArray<Ship>) => void }): React.ReactElement;
+       export declare function Words(props: { value?: readonly string[] | null; onChange?: (value: readonly string[]) => void }): React.ReactElement;
+       export declare function Word(props: { value?: string | string[]; onChange?: (value: string | string[]) => void }): React.ReactElement;`,
+    );
+    expect(found().map(({ adapter }) => adapter?.value.empty)).toEqual([[], [], '']);
+  });
+
   it('is no value where it only shares a word, or says what is sorted, paged or a key', () => {
     expect(
       drafted(`

@@ -110,9 +110,7 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
       value: {
         property: value.name,
         ...(start === undefined ? {} : { start }),
-        ...(/\bstring\b/.test(value.type) && value.name === 'value'
-          ? { empty: /^(readonly )?string\[\]/.test(value.type) ? [] : '' }
-          : {}),
+        ...emptyFor(value),
       },
       change: { report, path },
       ...(leaveName === undefined ? {} : { leave: { report: leaveName } }),
@@ -131,6 +129,14 @@ export function draftAdapter(input: FoundInput): Drafted | undefined {
       ...(input.widget ? { widget: input.widget } : {}),
     },
   };
+}
+
+/** What it takes for “no value”, as far as its type says: a list has none in it, a text none of its signs. */
+function emptyFor({ name, type }: DeclaredProperty): { readonly empty?: unknown } {
+  const kinds = type.split('|').map((one) => one.trim().replace(/^readonly /, ''));
+  if (!kinds.includes('string') && kinds.some((one) => /^[^(]*\[\]$|^(Readonly)?Array</.test(one)))
+    return { empty: [] };
+  return /\bstring\b/.test(type) && name === 'value' ? { empty: '' } : {};
 }
 
 function focusOf(input: FoundInput, hasId: boolean): Focus {
