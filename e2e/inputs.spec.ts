@@ -263,3 +263,18 @@ test('another folder is opened, and one that is none leaves the present one open
   await page.keyboard.press('Enter');
   await expect(page.getByRole('link', { name: 'DayPicker', exact: true })).toBeVisible({ timeout: 60_000 });
 });
+
+test('what was passed over says why, and is met and drafted like any other', async ({ page }) => {
+  await page.goto('/inputs');
+  await page.getByText(/^Passed over \(\d+\)$/).click();
+  const list = page.getByRole('list', { name: 'Passed over' });
+  await page.getByLabel('Search those passed over').fill('sl-qr');
+  await expect(list.getByRole('listitem')).toHaveCount(1);
+  await expect(list).toContainText('No property and report of it could be told to belong together.');
+  await list.getByRole('link').click();
+  await expect(page.getByText(/^It was passed over\. No property/)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'How it speaks' })).toContainText('value');
+  await page.getByRole('button', { name: 'Draft the adapter' }).click();
+  await expect(page).toHaveURL(/\/adapters\/sl-qr-code/);
+  await expect(page.getByRole('region', { name: 'How it speaks' })).toContainText('value');
+});

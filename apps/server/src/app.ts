@@ -41,9 +41,9 @@ const renderRequest = z.object({
 /** @throws {Refusal} where the project does not have one of them. */
 async function chosenInputs(project: OpenProject, ids: readonly string[]): Promise<BundledInput[]> {
   if (ids.length === 0) return [];
-  const { inputs } = await project.inspection();
+  const { inputs, passed } = await project.inspection();
   return ids.map((id) => {
-    const found = inputs.find(({ input }) => input.id === id);
+    const found = [...inputs, ...passed].find(({ input }) => input.id === id);
     if (!found) throw new Refusal(404, 'No such input', `The project has no input “${id}”. Is its package installed?`);
     return found.input;
   });
@@ -174,6 +174,7 @@ export function makeApp(
         folder: project.folder,
         name: state.inspection.project,
         inputs: state.inspection.inputs,
+        passed: state.inspection.passed,
         missing: state.inspection.missing,
       });
     else response.json(state);

@@ -41,6 +41,10 @@ program
         `${input.id.padEnd(48)} ${input.family.padEnd(10)} ${adapter ? `${adapter.value.property} → ${adapter.change.report} ${adapter.change.path}` : 'no pair found'}`,
       );
     }
+    if (inspection.passed.length > 0) {
+      console.log(`\nPassed over, though each has something of an input:`);
+      for (const { input, reason } of inspection.passed) console.log(`${input.id.padEnd(48)} ${reason}`);
+    }
     if (inspection.missing.length > 0) console.log(`Not installed: ${inspection.missing.join(', ')}`);
   });
 

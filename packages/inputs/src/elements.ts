@@ -16,11 +16,6 @@ export function everyElementOf(pkg: ProjectPackage): FoundInput[] {
         .map((one) => element(pkg, one, dirname(path)));
 }
 
-/** The inputs among them. */
-export function elementsOf(pkg: ProjectPackage): FoundInput[] {
-  return inputsAmong(everyElementOf(pkg));
-}
-
 /** Those of a package's elements that are inputs, each with the element that stands inside it for a choice. */
 export function inputsAmong(found: readonly FoundInput[]): FoundInput[] {
   return found

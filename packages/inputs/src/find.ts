@@ -1,6 +1,14 @@
-import { draftAdapter, nativeAdapters, type AdapterDescription, type Finding, type FoundInput } from '@poietra/core';
+import {
+  draftAdapter,
+  draftByHand,
+  nativeAdapters,
+  valueNames,
+  type AdapterDescription,
+  type Finding,
+  type FoundInput,
+} from '@poietra/core';
 import { declaredInputs, type Progress } from './declared/index.js';
-import { elementsOf } from './elements.js';
+import { everyElementOf, inputsAmong } from './elements.js';
 import { nativeFound } from './native.js';
 import { readProject } from './project.js';
 
@@ -10,10 +18,16 @@ export interface InspectedInput {
   readonly findings: readonly Finding[];
   readonly adapter?: AdapterDescription;
 }
+/** An export that has something of an input and was taken for none; its draft may be a guess. */
+export interface PassedOver extends InspectedInput {
+  /** Why, as a sentence. */
+  readonly reason: string;
+}
 export interface Inspection {
   readonly folder: string;
   readonly project: string;
   readonly inputs: readonly InspectedInput[];
+  readonly passed: readonly PassedOver[];
   readonly missing: readonly string[];
 }
 
@@ -23,35 +37,40 @@ export interface Inspection {
  */
 export function inspect(folder: string, tell?: (progress: Progress) => void): Inspection {
   const project = readProject(folder);
-  const elements = project.packages.flatMap((pkg) => elementsOf(pkg));
-  const withElements = new Set(elements.map((input) => input.package));
+  const every = project.packages.flatMap((pkg) => everyElementOf(pkg));
+  const withElements = new Set(every.map((input) => input.package));
+  const elements = inputsAmong(every);
   const declared = declaredInputs(
     project,
     project.packages.filter(({ name }) => !withElements.has(name)),
     tell,
   );
-  const found = [...nativeFound(), ...declared, ...elements];
-  return {
-    folder: project.folder,
-    project: project.name,
-    missing: project.missing,
-    inputs: found.flatMap((input) => {
-      const native = input.family === 'native' ? nativeAdapters[input.export] : undefined;
-      const drafted = native
-        ? {
-            adapter: native,
-            findings: [
-              {
-                about: 'value' as const,
-                says: 'It is HTML’s own.',
-                evidence: 'The HTML standard.',
-                from: 'declared' as const,
-                certainty: 1,
-              },
-            ],
-          }
-        : draftAdapter(input);
-      return drafted ? [{ input, ...drafted }] : [];
-    }),
+  const inputs: InspectedInput[] = nativeFound().flatMap((input) => {
+    const adapter = nativeAdapters[input.export];
+    return adapter ? [{ input, adapter, findings: [itsOwn] }] : [];
+  });
+  const passed: PassedOver[] = [];
+  const pass = (input: FoundInput, reason: string): void => {
+    const drafted = draftAdapter(input) ?? draftByHand(input);
+    if (drafted) passed.push({ input, ...drafted, reason });
   };
+  for (const input of [...declared.found, ...elements]) {
+    const drafted = draftAdapter(input);
+    if (drafted) inputs.push({ input, ...drafted });
+    else pass(input, 'No property and report of it could be told to belong together.');
+  }
+  for (const { input, reason } of declared.passed) pass(input, reason);
+  const taken = new Set(elements.map(({ id }) => id));
+  for (const input of every)
+    if (!taken.has(input.id) && input.properties.some(({ name }) => valueNames.includes(name)))
+      pass(input, 'By its tag it is pressed, leads somewhere, shows something, or is a part of another.');
+  return { folder: project.folder, project: project.name, missing: project.missing, inputs, passed };
 }
+
+const itsOwn: Finding = {
+  about: 'value',
+  says: 'It is HTML’s own.',
+  evidence: 'The HTML standard.',
+  from: 'declared',
+  certainty: 1,
+};

@@ -452,7 +452,7 @@ describe('what a report gives', () => {
       'tide',
       `import * as React from 'react';
        interface Ship { name: string }
-       export declare function Ships(props: { ships: ReadonlyArray<Ship>; onShipsChange?: (ships: ReadonlyArray<Ship>) => void }): React.ReactElement;
+       export declare function Ships(props: { options?: Ship[]; ships: ReadonlyArray<Ship>; onShipsChange?: (ships: ReadonlyArray<Ship>) => void }): React.ReactElement;
        export declare function Words(props: { value?: readonly string[] | null; onChange?: (value: readonly string[]) => void }): React.ReactElement;
        export declare function Word(props: { value?: string | string[]; onChange?: (value: string | string[]) => void }): React.ReactElement;`,
     );
@@ -574,4 +574,44 @@ describe('the module that registers an element', () => {
     put('node_modules/tide/custom-elements.json', JSON.stringify(element('components/test-suites/box.suite.js')));
     expect(names()).toEqual([]);
   });
+});
+
+it('what has something of an input and was taken for none is told, with why and a draft that is a guess', () => {
+  const props = '(props: { value?: string; onChange?: (next: string) => void }): React.ReactElement';
+  install(
+    'tide',
+    `import * as React from 'react';
+     export declare function Picker${props};
+     export declare function PickerBase${props};
+     export declare function Tabs${props};
+     export declare function Badge(props: { tone?: string; value?: string }): React.ReactElement;
+     export declare function Rows(props: { rows: string[]; onSortChange?: (by: number) => void }): React.ReactElement;
+     export declare function Press(props: { words?: string; onClick?: () => void }): React.ReactElement;`,
+  );
+  expect(names()).toEqual(['Picker']);
+  const passed = inspect(folder).passed.map(({ input, reason, adapter }) => [
+    input.export,
+    reason.split(',')[0],
+    `${adapter?.value.property} ${adapter?.change.report}`,
+  ]);
+  expect(passed).toEqual([
+    ['Tabs', 'By its name it leads somewhere', 'value onChange'],
+    ['Badge', 'It takes a value', 'value onChange'],
+    ['Rows', 'It reports changes', 'rows onSortChange'],
+    ['PickerBase', 'It is a part of another input of its package.', 'value onChange'],
+  ]);
+  install('tide', '', { customElements: 'custom-elements.json' });
+  const declaration = {
+    customElement: true,
+    name: 'TideTab',
+    tagName: 'tide-tab',
+    members: [{ kind: 'field', name: 'value' }],
+  };
+  put(
+    'node_modules/tide/custom-elements.json',
+    JSON.stringify({ modules: [{ path: 'tab.js', declarations: [declaration] }] }),
+  );
+  expect(inspect(folder).passed.map(({ input, adapter }) => [input.tag, adapter?.change])).toEqual([
+    ['tide-tab', { report: 'change', path: '/0/target/value' }],
+  ]);
 });

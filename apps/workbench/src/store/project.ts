@@ -7,6 +7,10 @@ export interface Inspected {
   readonly findings: readonly Finding[];
   readonly adapter?: AdapterDescription;
 }
+/** What has something of an input and was taken for none: a person may say otherwise. */
+export interface PassedOver extends Inspected {
+  readonly reason: string;
+}
 interface ProjectStore {
   readonly status: 'loading' | 'reading' | 'ready' | 'failed';
   readonly name: string;
@@ -14,6 +18,7 @@ interface ProjectStore {
   readonly doing: string;
   readonly trouble: string | undefined;
   readonly inputs: readonly Inspected[];
+  readonly passed: readonly PassedOver[];
   readonly missing: readonly string[];
 }
 
@@ -25,6 +30,7 @@ export const useProject = create<ProjectStore>()(() => ({
   doing: '',
   trouble: undefined,
   inputs: [],
+  passed: [],
   missing: [],
 }));
 
@@ -34,6 +40,7 @@ type Answer =
       readonly name: string;
       readonly folder: string;
       readonly inputs: readonly Inspected[];
+      readonly passed: readonly PassedOver[];
       readonly missing: readonly string[];
     }
   | { readonly status: 'reading'; readonly progress?: { readonly doing: string } }
@@ -54,6 +61,7 @@ export async function openProject(): Promise<void> {
         name: answer.name,
         folder: answer.folder,
         inputs: answer.inputs,
+        passed: answer.passed,
         missing: answer.missing,
         trouble: undefined,
       });
@@ -72,6 +80,12 @@ export async function openProject(): Promise<void> {
 export async function chooseProject(folder: string, again = false, opened = (): void => undefined): Promise<void> {
   await ask('/api/project', { method: 'POST', json: { folder, again } });
   opened();
-  useProject.setState({ status: 'reading', inputs: [], doing: '' });
+  useProject.setState({ status: 'reading', inputs: [], passed: [], doing: '' });
   await openProject();
 }
+
+/** An input of the project by its id, taken for one or not. */
+export const inspectedIn = (
+  { inputs, passed }: Pick<ProjectStore, 'inputs' | 'passed'>,
+  id: string,
+): Inspected | PassedOver | undefined => [...inputs, ...passed].find(({ input }) => input.id === id);

@@ -1,7 +1,7 @@
 import type { AdapterDescription, ChoicesUse, Focus } from './description.js';
 import type { DeclaredProperty, Finding, FoundInput } from './face.js';
-import { alike } from './name-pairs.js';
-import { hearsEvents, pairOf } from './pair.js';
+import { alike, choiceLists } from './name-pairs.js';
+import { guessedPair, hearsEvents, pairOf, type Pair } from './pair.js';
 
 /** Properties for the id of the element inside that takes the focus. */
 const innerIds = ['inputId', 'controlId'];
@@ -16,13 +16,25 @@ interface Drafted {
  * `undefined` where no pair of value and change report can be made out.
  */
 export function draftAdapter(input: FoundInput): Drafted | undefined {
+  const pair = pairOf(input);
+  return pair && draftWith(input, pair);
+}
+
+/**
+ * The same of what was passed over, where a person says that it is an input: of value and report it is a guess, to be
+ * mended. `undefined` where it declares no property at all.
+ */
+export function draftByHand(input: FoundInput): Drafted | undefined {
+  const pair = guessedPair(input);
+  return pair && draftWith(input, pair);
+}
+
+function draftWith(input: FoundInput, pair: Pair): Drafted {
   const findings: Finding[] = [];
   const note = (about: Finding['about'], says: string, evidence: string, certainty: number): void => {
     findings.push({ about, says, evidence, from: 'declared', certainty });
   };
   const byName = new Map(input.properties.map((property) => [property.name, property]));
-  const pair = pairOf(input);
-  if (!pair) return undefined;
   const { value, report, path, because } = pair;
   note(
     'value',
@@ -183,14 +195,13 @@ function choiceEvidence(choices: ChoicesUse): string {
     : `The package has a component of that name, with ${choices.value} and ${choices.text}.`;
 }
 
-const listNames = /^(options|items|choices|data|treeData|menuItems)$/;
 const valueMembers = ['value', 'id', 'key'];
 const textMembers = ['label', 'text', 'title', 'name', 'children'];
 
 /** Where the values to choose from go, where names of general use say so. */
 function choicesOf({ properties, item, choiceItem }: FoundInput): ChoicesUse | undefined {
   for (const { name, type, members = [] } of properties) {
-    if (!listNames.test(name)) continue;
+    if (!choiceLists.test(name)) continue;
     const value = valueMembers.find((one) => members.includes(one));
     const text = textMembers.find((one) => members.includes(one));
     if (value !== undefined && text !== undefined) return { property: name, value, text };

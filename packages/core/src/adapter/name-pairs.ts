@@ -11,7 +11,7 @@ const noValues = new RegExp(
   default is has show hide open(?:ed)? close[dr]? visible expand(?:ed|able)? collaps(?:e|ed|ible) hover(?:ed)? highlight(?:ed)?
   focus(?:ed)? active current pages? sort(?:ed|ing)? order filters? search query input zoom view layout size width
   height scroll load(?:ed|ing)? mount(?:ed)? ready modes? theme steps? tabs? index offset position drag(?:ged|ging)?
-  event key id drop columns? rows? select(?:ion)?Mode enter exit leave appear animat(?:e|ed|ion) transition error ok cancel
+  event key id target drop columns? rows? select(?:ion)?Mode enter exit leave appear animat(?:e|ed|ion) transition error ok cancel
 `
     .trim()
     .split(/\s+/)
@@ -20,6 +20,9 @@ const noValues = new RegExp(
 
 /** What is called when a value changes, under whatever prefix. */
 export const changeNames = /^(on[-A-Z]?)?(value)?-?(change|select|input|update|set|pick)(d|ed)?$/i;
+
+/** Lists of what may be chosen. */
+export const choiceLists = /^(options|items|choices|data|treeData|menuItems)$/;
 
 /** A value, and the report that tells of it. */
 export interface NamePair {
@@ -37,6 +40,7 @@ export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | 
   const reports = properties.filter(({ args, inherited, deprecated }) => args && !inherited && !deprecated);
   for (const value of properties) {
     if (value.args || value.inherited || value.deprecated || noValues.test(value.name)) continue;
+    if (isOfUnknown(value, properties)) continue;
     const called = reportsOf(value.name);
     for (const report of reports) {
       const args = report.args ?? [];
@@ -53,6 +57,14 @@ export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | 
     }
   }
   return undefined;
+}
+
+/** A list of a package's own objects can only be filled where there are some to choose from; files come from the platform. */
+function isOfUnknown({ members, type }: DeclaredProperty, properties: readonly DeclaredProperty[]): boolean {
+  const isOfObjects = members !== undefined || /\b[A-Z]\w*(<[^[\]]*>)?\[\]/.test(type);
+  return (
+    isOfObjects && !/\bFile\b/.test(type) && !properties.some(({ name }) => name !== 'data' && choiceLists.test(name))
+  );
 }
 
 /** Words of two names that are one, in whatever number: `acceptedFiles`, `onFileChange`. */

@@ -68,6 +68,29 @@ export function pairOf(input: FoundInput): Pair | undefined {
   return byCallback(reports, value);
 }
 
+/** Where nothing speaks for a pair: the likeliest names, for a person to say which they are. */
+export function guessedPair(input: FoundInput): Pair | undefined {
+  const { properties, events } = input;
+  const values = properties.filter(({ args }) => !args);
+  const value = valueNames.flatMap((name) => values.find((one) => one.name === name) ?? [])[0] ?? values[0];
+  if (!value) return undefined;
+  const calls = properties.filter(({ name, args }) => args && /^on[A-Z]/.test(name) && !/Capture$/.test(name));
+  const byEvents = hearsEvents(input);
+  const report = byEvents
+    ? (events.find(({ name }) => changeNames.test(bareEvent(name))) ?? events[0])?.name
+    : (
+        calls.find(({ name, inherited }) => !inherited && changeNames.test(name)) ??
+        calls.find(({ inherited }) => !inherited)
+      )?.name;
+  return {
+    value,
+    report: report ?? (byEvents ? 'change' : 'onChange'),
+    path: byEvents ? `/0/target/${value.name}` : '/0',
+    because: 'Nothing that it declares says so; it is a guess.',
+    certainty: 0.1,
+  };
+}
+
 /** Whether what it tells are events of an element, and no callbacks among its properties. */
 export function hearsEvents({ family }: FoundInput): boolean {
   return families[family].tells === 'by events';
@@ -82,7 +105,9 @@ const bareEvent = (name: string): string => name.replace(/^[a-z]+-/, '').replace
 
 function byEvent(input: FoundInput, value: DeclaredProperty): Pair | undefined {
   const own = input.events.filter(({ name }) => changeNames.test(bareEvent(name)));
-  const event = own.find(({ name }) => /chang|input/i.test(name)) ?? own[0];
+  // Of a state beside the value, `touched-changed`, it tells nothing that is held.
+  const telling = own.filter(({ name }) => !/touch|dirty|pristine|focus|open|valid|prefilled/i.test(name));
+  const event = telling.find(({ name }) => /chang|input/i.test(name)) ?? telling[0] ?? own[0];
   return (
     event && {
       value,

@@ -6,12 +6,21 @@ import type { Declarations } from './declarations.js';
 import { isReported, noInputs, telling } from './names.js';
 import type { Objects } from './objects.js';
 
+/** An export that was looked at and passed over. */
+export interface Passed {
+  readonly input: FoundInput;
+  /** A sentence. */
+  readonly reason: string;
+}
+
 export class Components {
   /**
    * Names of components that another takes as a replacement of one of its parts, by a property that lists them under
    * their names. A part stands on what is around it, so it is no input of its own.
    */
   readonly parts = new Set<string>();
+  /** What has something of an input and was taken for none, with why. */
+  readonly passed: Passed[] = [];
 
   constructor(
     private readonly read: Declarations,
@@ -21,9 +30,15 @@ export class Components {
 
   /** A function or class of the framework whose properties take a value and report a change. */
   componentOf(symbol: ts.Symbol, target: ts.Symbol, type: ts.Type): FoundInput | undefined {
+    const { input, reason } = this.#judged(symbol, target, type) ?? {};
+    if (input && reason !== undefined) this.passed.push({ input, reason });
+    return reason === undefined ? input : undefined;
+  }
+
+  /** A component with anything of an input, and why it is none all the same. */
+  #judged(symbol: ts.Symbol, target: ts.Symbol, type: ts.Type): Partial<Passed> | undefined {
     const name = symbol.name === 'default' ? target.name : symbol.name;
     if (!/^[A-Z]/.test(name) && symbol.name !== 'default') return undefined;
-    if (noInputs.test(name.replace(/Root$/, ''))) return undefined;
     const props = this.propsOf(type);
     if (!props) return undefined;
     const { properties: own, kind } = this.#variant(props);
@@ -39,8 +54,16 @@ export class Components {
       ({ args, name: property, inherited }) =>
         args && !inherited && /^on.*(Change|Select|Input|Update|Drop)/.test(property),
     );
-    if (!isHtml && !(valued && reports) && !namePairIn(properties)) return undefined;
-    this.#notePartsOf(props);
+    const isInput = isHtml || (valued && reports) || namePairIn(properties) !== undefined;
+    const reason = noInputs.test(name.replace(/Root$/, ''))
+      ? isInput && 'By its name it leads somewhere, shows something, or is a part of something else.'
+      : isInput
+        ? undefined
+        : valued
+          ? 'It takes a value, and declares no report of a change.'
+          : reports && 'It reports changes, and declares no property for a value that they are about.';
+    if (reason === false) return undefined;
+    if (reason === undefined) this.#notePartsOf(props);
     const declared = kind
       ? properties.map((property) =>
           telling.test(property.name)
@@ -55,7 +78,7 @@ export class Components {
       return property !== undefined && this.read.fromHtml(property) === undefined;
     });
     const made = this.objects.madeIn(props);
-    return {
+    const input: FoundInput = {
       ...aboutOf(this.read, symbol, target),
       family: 'component',
       properties: declared,
@@ -64,6 +87,7 @@ export class Components {
       ...(links.length > 0 ? { links } : {}),
       ...(made ? { made } : {}),
     };
+    return { input, ...(reason === undefined ? {} : { reason }) };
   }
 
   /** The type of what a component of the framework takes, of those that have a `member`; none where the type is no component's. */

@@ -4,7 +4,7 @@ import ts from 'typescript';
 import { entriesOf } from '../entries.js';
 import type { Project, ProjectPackage } from '../project.js';
 import { typeAt, withChoiceItem } from './choice-items.js';
-import { Components } from './components.js';
+import { Components, type Passed } from './components.js';
 import { Declarations } from './declarations.js';
 import { elementsByTypes } from './elements-by-types.js';
 import { exportsOf, meantBy } from './exports.js';
@@ -21,21 +21,28 @@ export interface Progress {
   readonly doing: string;
 }
 
+/** What was taken for inputs, and what was not though it has something of one. */
+export interface Declared {
+  readonly found: readonly FoundInput[];
+  readonly passed: readonly Passed[];
+}
+
 /** Reads all packages in one program, since they share the framework's types. */
 export function declaredInputs(
   project: Project,
   packages: readonly ProjectPackage[],
   tell?: (progress: Progress) => void,
-): FoundInput[] {
+): Declared {
   const typed = [
     ...packages.filter((pkg) => !/^(react|react-dom|typescript)$|^@types\//.test(pkg.name)).flatMap(entriesOf),
     ...ownFiles(project),
   ];
   tell?.({ done: 0, total: typed.length, doing: 'type declarations' });
   const program = programOf(project, typed);
-  if (!program) return [];
+  if (!program) return { found: [], passed: [] };
   const { checker, imports } = program;
   const found = new Map<string, FoundInput>();
+  const passed = new Map<string, Passed>();
   imports.forEach((statement, i) => {
     const pkg = typed[i];
     if (!pkg) return;
@@ -43,13 +50,14 @@ export function declaredInputs(
     const module = checker.getSymbolAtLocation(statement.moduleSpecifier);
     if (!module) return;
     // Entries of one package may show the same input several times.
-    for (const input of inputsOf(new Declarations(checker, pkg, statement), module, program))
-      if (!found.has(input.id)) found.set(input.id, input);
+    const own = inputsOf(new Declarations(checker, pkg, statement), module, program);
+    for (const input of own.found) if (!found.has(input.id)) found.set(input.id, input);
+    for (const one of own.passed) if (!passed.has(one.input.id)) passed.set(one.input.id, one);
   });
-  return [...found.values()];
+  return { found: [...found.values()], passed: [...passed.values()].filter(({ input }) => !found.has(input.id)) };
 }
 
-function inputsOf(read: Declarations, module: ts.Symbol, program: Program): FoundInput[] {
+function inputsOf(read: Declarations, module: ts.Symbol, program: Program): Declared {
   const { checker, where } = read;
   const components = new Components(
     read,
@@ -72,7 +80,7 @@ function inputsOf(read: Declarations, module: ts.Symbol, program: Program): Foun
   }
   found.push(...elementsByTypes(read));
   const around = providersOf(read, module);
-  return found
+  const whole = found
     .map((input) => {
       if (input.family !== 'component') return input;
       const all = [...rootsOf(read, module, input), ...around];
@@ -82,16 +90,20 @@ function inputsOf(read: Declarations, module: ts.Symbol, program: Program): Foun
     .map((input) => {
       const inside = insidesOf(read, components, module, input);
       return inside.length > 0 ? { ...input, inside } : input;
-    })
-    .filter(
-      ({ export: exported }) =>
-        !isPartOfRoot(exported, found) &&
-        !isPartByName(exported, found) &&
-        // A default export that gathers the named ones shows them a second time.
-        !found.some((other) => exported === `default.${other.export}`) &&
-        !(exported.includes('.') && found.some((other) => other.export === exported.replace('.', ''))) &&
-        !components.parts.has(exported),
-    );
+    });
+  const isPart = ({ export: exported }: FoundInput): boolean =>
+    isPartOfRoot(exported, found) || isPartByName(exported, found) || components.parts.has(exported);
+  // What gathers others shows them a second time: a default export, and what hangs on a form.
+  const isAgain = ({ export: exported }: FoundInput): boolean =>
+    found.some((other) => exported === `default.${other.export}`) ||
+    (exported.includes('.') && found.some((other) => other.export === exported.replace('.', '')));
+  return {
+    found: whole.filter((input) => !isPart(input) && !isAgain(input)),
+    passed: [
+      ...components.passed,
+      ...whole.filter(isPart).map((input) => ({ input, reason: 'It is a part of another input of its package.' })),
+    ],
+  };
 }
 
 /** Where there is a root for what bears such a name, an input may have to stand in it: `PasswordRoot` around `PasswordInput`. */

@@ -18,7 +18,7 @@ import { NoSuch } from '../../parts/no-such.js';
 import { CodeView } from '../../parts/code-view.js';
 import { CopyButton } from '../../parts/copy-button.js';
 import { useKit } from '../../store/kit.js';
-import { useProject } from '../../store/project.js';
+import { inspectedIn, useProject } from '../../store/project.js';
 import { DeclaredToggle } from './declared-toggle.js';
 import { InputSheet, type Given } from './input-sheet.js';
 import { MakeField } from './make-field.js';
@@ -42,15 +42,14 @@ export function Component(): ReactNode {
 
 function Adapter({ name, adapter }: { readonly name: string; readonly adapter: AdapterDescription }): ReactNode {
   const { kit, edit } = useKit();
-  const inputs = useProject((project) => project.inputs);
+  const declared = useProject((project) => inspectedIn(project, adapter.input));
   const kitInput = kit.inputs[adapter.input];
   const found = useMemo(
     () =>
       adapter.parts
         ? togetherFound(adapter, kit.inputs)
-        : (inputs.find(({ input }) => input.id === adapter.input)?.input ??
-          (kitInput && bareInput(adapter.input, kitInput))),
-    [inputs, adapter, kit.inputs, kitInput],
+        : (declared?.input ?? (kitInput && bareInput(adapter.input, kitInput))),
+    [declared, adapter, kit.inputs, kitInput],
   );
   const stand = useStand(found, adapter);
   const uses = Object.keys(kit.fields).filter((field) => kit.fields[field]?.adapter === name);
@@ -63,7 +62,6 @@ function Adapter({ name, adapter }: { readonly name: string; readonly adapter: A
     [kit, name],
   );
   const at = joinPointer('/adapters', name);
-  const declared = inputs.find(({ input }) => input.id === adapter.input);
   const give = (given: Given): void =>
     edit(
       `${Object.keys(given).join(', ')} of ${name}`,

@@ -10,6 +10,7 @@ import { useKit } from '../../store/kit.js';
 import { openProject, useProject, type Inspected } from '../../store/project.js';
 import { ContractState } from './contract-state.js';
 import { ContractStrip } from './contract-strip.js';
+import { PassedOver } from './passed-over.js';
 import { ProjectChoice } from './project-choice.js';
 import { WorkOff, type Job } from './work-off.js';
 
@@ -86,6 +87,7 @@ export function Component(): ReactNode {
     >
       {work && <WorkOff key={work.id} jobs={work.jobs} onClose={() => setWork(undefined)} />}
       {missing.length > 0 && <p className="px-4 pb-1 text-warn">Not installed: {missing.join(', ')}.</p>}
+      <PassedOver />
     </Board>
   );
 }

@@ -8,7 +8,7 @@ import { Neighbours } from '../../parts/neighbours.js';
 import { partOf } from '../../parts/part-of.js';
 import { Busy, Empty } from '../../parts/states.js';
 import { useKit } from '../../store/kit.js';
-import { useProject, type Inspected } from '../../store/project.js';
+import { inspectedIn, useProject, type Inspected, type PassedOver } from '../../store/project.js';
 import { useTried } from '../../store/tried.js';
 import { DeclaredToggle } from './declared-toggle.js';
 import { draftChanges } from './input-edits.js';
@@ -19,8 +19,9 @@ import { useStand } from './use-stand.js';
 /** An input that one meets: how it seems to speak, the living thing, what it told. From here its adapter is drafted. */
 export function Component(): ReactNode {
   const { id = '' } = useParams();
-  const { status, inputs } = useProject();
-  const found = inputs.find(({ input }) => input.id === id);
+  const project = useProject();
+  const { status } = project;
+  const found = inspectedIn(project, id);
   if (status !== 'ready') return <Busy>Reading the project …</Busy>;
   if (!found) {
     return (
@@ -35,7 +36,8 @@ export function Component(): ReactNode {
   return <Met key={id} found={found} />;
 }
 
-function Met({ found: { input, adapter: drafted, findings } }: { readonly found: Inspected }): ReactNode {
+function Met({ found }: { readonly found: Inspected | PassedOver }): ReactNode {
+  const { input, adapter: drafted, findings } = found;
   const navigate = useNavigate();
   const { kit, edit } = useKit();
   const inputs = useProject((project) => project.inputs);
@@ -95,6 +97,12 @@ function Met({ found: { input, adapter: drafted, findings } }: { readonly found:
           />
         </div>
       </header>
+      {'reason' in found && (
+        <p className="border-b border-hairline px-4 py-1">
+          It was passed over. {found.reason} If it is an input all the same, change the words for its value and its
+          report below.
+        </p>
+      )}
       <InputSheet
         title={inputTitle(input)}
         input={input}
