@@ -57,15 +57,19 @@ export function inspect(folder: string, tell?: (progress: Progress) => void): In
   for (const input of [...declared.found, ...elements]) {
     const drafted = draftAdapter(input);
     if (drafted) inputs.push({ input, ...drafted });
-    else pass(input, 'No property and report of it could be told to belong together.');
+    else if (hasValue(input)) pass(input, 'No property and report of it could be told to belong together.');
   }
   for (const { input, reason } of declared.passed) pass(input, reason);
   const taken = new Set(elements.map(({ id }) => id));
   for (const input of every)
-    if (!taken.has(input.id) && input.properties.some(({ name }) => valueNames.includes(name)))
+    if (!taken.has(input.id) && hasValue(input))
       pass(input, 'By its tag it is pressed, leads somewhere, shows something, or is a part of another.');
   return { folder: project.folder, project: project.name, missing: project.missing, inputs, passed };
 }
+
+/** Of elements a package lists all that it has; most have nothing that could be a value. */
+const hasValue = ({ family, properties }: FoundInput): boolean =>
+  family !== 'element' || properties.some(({ name }) => valueNames.includes(name));
 
 const itsOwn: Finding = {
   about: 'value',

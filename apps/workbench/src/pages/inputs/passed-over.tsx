@@ -37,7 +37,10 @@ export function PassedOver(): ReactNode {
           </label>
           <ul aria-label="Passed over" className="max-h-64 overflow-auto border-t border-hairline">
             {found.slice(0, most).map(({ input, reason }) => (
-              <li key={input.id} className="flex flex-wrap gap-x-3 border-b border-hairline py-0.5">
+              <li
+                key={input.id}
+                className="flex flex-wrap gap-x-3 border-b border-hairline py-0.5 sm:grid sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,3fr)]"
+              >
                 <Link to={`/inputs/${encodeURIComponent(input.id)}`}>{inputTitle(input)}</Link>
                 <span className="mono text-ink-2">{input.package}</span>
                 <span className="min-w-0">{reason}</span>
