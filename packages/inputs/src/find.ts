@@ -37,9 +37,10 @@ export interface Inspection {
  */
 export function inspect(folder: string, tell?: (progress: Progress) => void): Inspection {
   const project = readProject(folder);
-  const every = project.packages.flatMap((pkg) => everyElementOf(pkg));
-  const withElements = new Set(every.map((input) => input.package));
-  const elements = inputsAmong(every);
+  const byPackage = project.packages.map((pkg) => everyElementOf(pkg));
+  const every = byPackage.flat();
+  const elements = byPackage.flatMap(inputsAmong);
+  const withElements = new Set(elements.map((input) => input.package));
   const declared = declaredInputs(
     project,
     project.packages.filter(({ name }) => !withElements.has(name)),
