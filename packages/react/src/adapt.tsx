@@ -20,6 +20,7 @@ import {
   type ReactNode,
 } from 'react';
 import { adaptNative } from './adapt-native.js';
+import { itemsAsValues } from './choices.js';
 import { hiddenValue, isHandler, joined, type AdaptedInput, type AdaptedProps, type Reached } from './given.js';
 import { ElementHost, WidgetHost } from './hosts.js';
 import { componentFor, drawInside, type Beside } from './inside.js';
@@ -40,9 +41,11 @@ export function adapt(
 ): AdaptedInput {
   for (const name of componentsBeside(description)) componentFor(name, beside);
   const { made, kind, ...value } = description.value;
-  const making = made && makingOf(made, beside[made.by], kind);
+  const { choices: use } = description;
+  const ofItems = use && 'property' in use && use.takes === 'item' ? use : undefined;
+  const ofTexts = made && makingOf(made, beside[made.by], kind);
   // The kind is that of what the field shows; what is made of it is an object.
-  const asMade = making ? { ...description, value } : description;
+  const asMade = ofTexts || ofItems ? { ...description, value } : description;
   if (family === 'native' && carriesAll(description)) return adaptNative(input, description);
   const isGroup = description.id === undefined && description.real === undefined;
   const Adapted: AdaptedInput = (props) => {
@@ -51,9 +54,10 @@ export function adapt(
     const reported = useRef<{ readonly raw: unknown }>(undefined);
     const isLeft = useRef(true);
     const [, again] = useReducer((count: number) => count + 1, 0);
-    const { state, attach, leave } = props;
+    const { state, attach, leave, choices } = props;
+    const making = useMemo(() => (ofItems ? itemsAsValues(ofItems, choices, kind) : ofTexts), [choices]);
     // The same object as long as the same is shown: many an input takes another for a change.
-    const own = useMemo(() => making?.make(state.shown) ?? making?.make(value.empty), [state.shown]);
+    const own = useMemo(() => making?.make(state.shown) ?? making?.make(value.empty), [state.shown, making]);
     const given = making ? { ...state, shown: own } : state;
     useEffect(() => attach(reachOf(description, box, handle, state.id)), [attach, state.id]);
     useLinks(box, description, state, family);
@@ -68,7 +72,7 @@ export function adapt(
       if (family !== 'native' || state.readOnly) again();
     };
     const copy = useAnew(description, reported, state.shown);
-    const properties = joined(asMade, { ...props, state: given, report }, fromNotation);
+    const properties = joined(asMade, { ...props, state: given, report }, fromNotation, beside);
     const outside = {
       ref: box,
       className: 'poietra-box',
@@ -116,7 +120,7 @@ export function adapt(
   Adapted.takesLabel = description.id !== undefined;
   const { label, hint, message, required } = description;
   // A group has no state for it: its name has to say so.
-  if (making) Adapted.making = making;
+  if (ofTexts) Adapted.making = ofTexts;
   Adapted.draws = { label: !!label, hint: !!hint, message: !!message, required: !!required && !isGroup };
   return Adapted;
 }

@@ -8,10 +8,11 @@ import {
   type FromNotation,
 } from '@poietra/core';
 import type { FunctionComponent } from 'react';
+import { listFor, type Choices, type Making } from './choices.js';
 
+export type { Choices, Making };
 export type Handler = (...args: unknown[]) => unknown;
 export const isHandler = (value: unknown): value is Handler => typeof value === 'function';
-export type Choices = readonly { readonly value: unknown; readonly text: string }[];
 
 /** How a field reaches its input. */
 export interface Reached {
@@ -31,13 +32,6 @@ export interface AdaptedProps {
   attach(input: Reached): () => void;
   /** Further properties from the place of use. They win, but for those that carry the line; handlers of both are called. */
   readonly extra?: Readonly<Record<string, unknown>> | undefined;
-}
-/** The way of a field's text to an input's own object, and back. */
-export interface Making {
-  /** The objects for what is shown; `undefined` where no object can be made of it. */
-  make(shown: unknown): unknown;
-  /** The text of what the input reports. What is no object of a library stays as it is. */
-  read(raw: unknown): unknown;
 }
 
 /** The words of a field that its input draws itself; whoever draws the field leaves them out. */
@@ -65,12 +59,12 @@ export function joined(
   description: AdapterDescription,
   { state, choices, extra = {}, report, leave }: AdaptedProps,
   read?: FromNotation,
+  beside: Readonly<Record<string, unknown>> = {},
 ): Record<string, unknown> {
   const properties = propertiesFor(description, state, read);
   if (description.name && !submitsItself(description, state)) delete properties[description.name.property];
   const { choices: use } = description;
-  if (use && 'property' in use && choices)
-    properties[use.property] = choices.map(({ value, text }) => ({ [use.value]: value, [use.text]: text }));
+  if (use && 'property' in use && choices) properties[use.property] = listFor(use, choices, beside);
   for (const [name, value] of Object.entries(extra))
     if (!ownProperties(description).has(name)) properties[name] = value;
   const on = (name: string, handler: Handler): void => {

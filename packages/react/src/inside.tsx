@@ -1,6 +1,7 @@
 /** What stands inside a component: its choices, and the parts that it is put together of. */
-import { same, type AdapterDescription, type ChoicesUse, type Inside } from '@poietra/core';
+import { componentOfChoice, same, type AdapterDescription, type Inside } from '@poietra/core';
 import { createElement, type ComponentType, type ReactNode } from 'react';
+import { itemsFor } from './choices.js';
 import type { AdaptedProps, Choices } from './given.js';
 
 /** The components that an adapter stands on beside its input, under their names in the description: `package#export`. */
@@ -14,6 +15,7 @@ export function drawInside(
   { choices = [], state: { shown } }: Pick<AdaptedProps, 'choices' | 'state'>,
   beside: Beside,
 ): readonly ReactNode[] {
+  const forChoice = componentOfChoice(use);
   const isChosen = (choice: Choice | undefined): boolean => (choice ? holds(shown, choice.value) : shown === true);
   const words = (text: string, of: 'choice' | 'chosen' | undefined, choice: Choice | undefined): string => {
     if (of === 'choice') return choice?.text ?? text;
@@ -27,7 +29,7 @@ export function drawInside(
       // Whether it is on is told by a state; said once more it would be a part of the name.
       return part.silent || part.when !== undefined ? <span aria-hidden="true">{said}</span> : said;
     }
-    if (isForChoices(use, part.component) && !choice) return drawChoices(part.inside);
+    if (part.component === forChoice && !choice) return drawChoices(part.inside);
     return createElement(
       componentFor(part.component, beside),
       { ...part.properties },
@@ -52,14 +54,20 @@ export function drawInside(
     parts.map((part) => draw(part, choice));
   const drawChoices = (parts: readonly Inside[] | undefined): readonly ReactNode[] => {
     // HTML's own elements take no children at all, not even none.
-    if (!use || 'property' in use) return [];
-    return choices.map((choice) => {
+    if (!use || ('property' in use && !use.each)) return [];
+    const items = 'property' in use ? itemsFor(use, choices) : [];
+    return choices.map((choice, i) => {
       const key = JSON.stringify(choice.value);
+      const within = (isShown: boolean): readonly ReactNode[] =>
+        parts ? drawAll(parts, choice) : isShown ? [choice.text] : [];
       if ('tag' in use) return createElement(use.tag, { key, [use.value]: String(choice.value) }, choice.text);
+      if ('property' in use) {
+        const { component = '', property = '' } = use.each ?? {};
+        return createElement(componentFor(component, beside), { key, [property]: items[i] }, ...within(true));
+      }
       const { component, value, text } = use;
       const given = { key, [value]: choice.value, ...(text === 'children' ? {} : { [text]: choice.text }) };
-      const children = parts ? drawAll(parts, choice) : text === 'children' ? [choice.text] : [];
-      return createElement(componentFor(component, beside), given, ...children);
+      return createElement(componentFor(component, beside), given, ...within(text === 'children'));
     });
   };
   return inside && inside.length > 0 ? drawAll(inside, undefined) : drawChoices(undefined);
@@ -71,9 +79,6 @@ function holds(shown: unknown, value: unknown): boolean {
     ? [...(shown as Iterable<unknown>)].some((one) => same(one, value))
     : same(shown, value);
 }
-
-const isForChoices = (use: ChoicesUse | undefined, component: string): boolean =>
-  use !== undefined && 'component' in use && use.component === component;
 
 /** Asked where it is drawn, too, so that what is missing is told by its name and not by the framework's “type is invalid”. */
 export function componentFor(name: string, beside: Beside): ComponentType<Record<string, unknown>> {

@@ -3,12 +3,16 @@
 const working =
   'input:not([type=hidden]), select, textarea, button, [contenteditable="true"], [tabindex]:not([tabindex="-1"]), [role=textbox], [role=searchbox], [role=spinbutton], [role=combobox], [role=slider], [role=checkbox], [role=switch], [role=radio]';
 
-/** Every element inside, in document order; those of an open shadow tree come right after its host. */
+/**
+ * Every element inside, in document order; those of an open shadow tree come right after its host. Walked by the browser:
+ * elements that stand in for a shadow tree of their own say of their `children` only what was put into them.
+ */
 export function* everyElement(root: ParentNode): Generator<Element> {
-  for (const child of root.children) {
-    yield child;
-    if (child.shadowRoot) yield* everyElement(child.shadowRoot);
-    yield* everyElement(child);
+  const walker = document.createTreeWalker(root, NodeFilter.SHOW_ELEMENT);
+  for (let element = walker.nextNode(); element; element = walker.nextNode()) {
+    yield element as Element;
+    const { shadowRoot } = element as Element;
+    if (shadowRoot) yield* everyElement(shadowRoot);
   }
 }
 

@@ -25,6 +25,7 @@ import {
   pass,
   withSheetsInHead,
 } from './bench.js';
+import { doubleId } from './double-id.js';
 import { GestureError, leave, pressOn } from './hands.js';
 import { fullLook, look, lookDifference } from './look.js';
 import { pixelsOf, toldOf } from './outside.js';
@@ -267,8 +268,7 @@ export const checks: Readonly<Record<CheckId, Check>> = {
 
   async twice(bench, mount) {
     const [one, other] = [await mount(), await mount()];
-    const ids = [...document.querySelectorAll('[id]')].map(({ id }) => id).filter((id) => id !== '');
-    const double = ids.find((id, i) => ids.indexOf(id) !== i);
+    const double = doubleId();
     if (double !== undefined) return fail(`The id “${double}” stands twice.`);
     const untouched = look(other.box);
     await change(bench, one);

@@ -3,7 +3,7 @@ import { addStep, type Gesture, type Step } from '@poietra/core';
 import { everyElement } from '@poietra/react';
 import { act, leave } from './hands.js';
 import { pause, settle } from './settle.js';
-import { candidates, isCutOff, isVisible, nameOf, roleOf, targetOf } from './targets.js';
+import { candidates, isCutOff, isPressable, isVisible, nameOf, roleOf, targetOf } from './targets.js';
 import type { Trial } from './trial.js';
 
 /** The likeliest place to change a value first. */
@@ -96,9 +96,6 @@ function pressables(outer: Element): HTMLElement[] {
   const middle = Math.floor(inner.length / 2);
   return [...inner.slice(middle), ...inner.slice(0, middle)].slice(0, 5);
 }
-
-const isPressable = (element: Element): element is HTMLElement =>
-  element instanceof HTMLElement && getComputedStyle(element).cursor === 'pointer';
 
 /** What takes the focus and says no role: the handle of something that is drawn. */
 function handles(box: Element, targets: readonly HTMLElement[]): HTMLElement[] {

@@ -6,7 +6,7 @@ import { drivenHands } from './driven-hands.js';
 import { outside } from './outside.js';
 import { scriptHands, type Hands } from './script-hands.js';
 import { pause, settle } from './settle.js';
-import { candidates } from './targets.js';
+import { candidates, renamed } from './targets.js';
 
 const hands: Hands = outside ? drivenHands(outside) : scriptHands;
 
@@ -24,7 +24,7 @@ const isOutOfReach = (element: Element): boolean =>
  */
 export async function perform(box: Element, { steps }: Gesture): Promise<void> {
   for (const step of steps) {
-    const element = await waitFor(() => candidates(box, step.on)[step.on.index ?? 0]);
+    const element = (await waitFor(() => candidates(box, step.on)[step.on.index ?? 0])) ?? renamed(box, step.on);
     if (!element)
       throw new GestureError(`There is no ${step.on.role}${step.on.name ? ` “${step.on.name}”` : ''} to act on.`);
     if (isOutOfReach(element) || isInert(element)) throw new GestureError(`The ${step.on.role} is disabled.`);

@@ -77,6 +77,21 @@ export function candidates(box: Element, { role, name }: Target): HTMLElement[] 
   );
 }
 
+/**
+ * What shows the value is called by it. Where nothing bears the name any more, that of its role in the box which looks as
+ * if it could be pressed, the innermost first, or else the outermost.
+ */
+export function renamed(box: Element, { role, name }: Target): HTMLElement | undefined {
+  if (name === undefined) return undefined;
+  const all = candidates(box, { role }).filter((one) => isInside(box, one));
+  const likely = all.filter(isPressable);
+  return likely.find((one) => !likely.some((other) => other !== one && one.contains(other))) ?? all[0];
+}
+
+/** What looks as if it could be pressed. */
+export const isPressable = (element: Element): element is HTMLElement =>
+  element instanceof HTMLElement && getComputedStyle(element).cursor === 'pointer';
+
 /** A role, or `<tag>` for what has none. */
 function isOf(element: Element, role: string): boolean {
   return role.startsWith('<') ? `<${element.tagName.toLowerCase()}>` === role : roleOf(element) === role;
@@ -85,7 +100,7 @@ function isOf(element: Element, role: string): boolean {
 /** The target that means this element, as short as it can be. */
 export function targetOf(box: Element, element: HTMLElement): Target {
   const role = roleOf(element) || `<${element.tagName.toLowerCase()}>`;
-  const inBox = box.contains(element) || isInShadowOf(box, element);
+  const inBox = isInside(box, element);
   const same = candidates(box, { role });
   if (inBox && same.length === 1) return { role };
   const name = nameOf(element);
@@ -93,7 +108,9 @@ export function targetOf(box: Element, element: HTMLElement): Target {
   const index = named.indexOf(element);
   return { role, ...(name === '' ? {} : { name }), ...(index > 0 ? { index } : {}) };
 }
-function isInShadowOf(box: Element, element: Element): boolean {
+/** Its shadow trees count. */
+function isInside(box: Element, element: Element): boolean {
+  if (box.contains(element)) return true;
   for (let root = element.getRootNode(); root instanceof ShadowRoot; root = root.host.getRootNode())
     if (box.contains(root.host)) return true;
   return false;

@@ -79,14 +79,18 @@ function countListeners(): void {
   const key = (type: string, options: unknown): string =>
     `${type} ${String(typeof options === 'object' ? (options as { capture?: boolean } | null)?.capture === true : options === true)}`;
   EventTarget.prototype.addEventListener = function (type, listener, options) {
-    const once = typeof options === 'object' && options.once === true;
-    if (isGlobal(this) && listener && !once) {
+    const { once, signal } = typeof options === 'object' ? options : {};
+    if (isGlobal(this) && listener && !once && !signal?.aborted) {
       const all = kept.get(placeOf(this)) ?? new Map<string, Set<unknown>>();
       const own = all.get(key(type, options)) ?? new Set();
       if (!own.has(listener)) alive++;
       own.add(listener);
       all.set(key(type, options), own);
       kept.set(placeOf(this), all);
+      const gone = (): void => {
+        if (own.delete(listener)) alive--;
+      };
+      if (signal) add.call(signal, 'abort', gone, { once: true });
     }
     add.call(this, type, listener, options);
   };

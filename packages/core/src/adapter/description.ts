@@ -31,12 +31,24 @@ export interface WidgetUse {
 
 /** Where the values to choose from go, and in which words. */
 export type ChoicesUse =
-  /** A property that takes a list; each item has its value and its text under these names. */
-  | { readonly property: string; readonly value: string; readonly text: string }
+  | ListUse
   /** Child elements of this tag, with the value in a property and the text inside. */
   | { readonly tag: string; readonly value: string }
   /** Child components, as inputs are named (`package#export`), with value and text in properties; `children` is one. */
   | { readonly component: string; readonly value: string; readonly text: string };
+
+/** A property that takes a list; each item has its value and its text under these names. */
+export interface ListUse {
+  readonly property: string;
+  readonly value: string;
+  readonly text: string;
+  /** The input's value is the item itself, or a list of items; the field shows and hears what stands under `value`. Absent: it is that. */
+  readonly takes?: 'item';
+  /** The property takes what this makes (`package#export`) of an object that has the list under `under`. Absent: the list. */
+  readonly made?: { readonly by: string; readonly under: string };
+  /** The component that stands inside once for each item, and its property that takes it. */
+  readonly each?: { readonly component: string; readonly property: string };
+}
 
 /** A component that has to stand around the input: a provider of settings, a theme. */
 export interface Wrapper {
@@ -101,6 +113,18 @@ export interface MadeUse {
   readonly given?: readonly unknown[];
 }
 
+/** The component that stands once for each of the choices. */
+export function componentOfChoice(choices: ChoicesUse | undefined): string | undefined {
+  if (!choices || 'tag' in choices) return undefined;
+  return 'component' in choices ? choices.component : choices.each?.component;
+}
+
+/** What has to be at hand for choices: what stands for one, and what makes the list of them. */
+export function componentsOfChoices(choices: ChoicesUse): string[] {
+  const maker = 'property' in choices ? choices.made?.by : undefined;
+  return [componentOfChoice(choices), maker].filter((id) => id !== undefined);
+}
+
 /** Kinds of value that an input may insist on. */
 export type ValueKind = 'text' | 'number' | 'boolean' | 'list' | 'object';
 
@@ -149,6 +173,8 @@ export interface AdapterDescription {
   readonly required?: { readonly property: string };
   /** Where the id of the real element goes; absent: the box stands for the input, as a named group. */
   readonly id?: { readonly property: string };
+  /** What it makes ids of for the elements inside; it gets one that no other field has (`ownIdsOf`). */
+  readonly ownIds?: { readonly property: string };
   readonly name?: { readonly property: string };
   readonly describedBy?: { readonly property: string };
   /** What takes the id of the label. */
@@ -195,7 +221,7 @@ export function componentsBeside({
       ...(value.made ? [value.made.by] : []),
       ...wrappedIn(wrappers),
       ...componentsIn(inside),
-      ...(choices && 'component' in choices ? [choices.component] : []),
+      ...(choices ? componentsOfChoices(choices) : []),
       ...parts.flatMap(({ use }) => componentsBeside(use)),
     ]),
   ];

@@ -199,7 +199,7 @@ const valueMembers = ['value', 'id', 'key'];
 const textMembers = ['label', 'text', 'title', 'name', 'children'];
 
 /** Where the values to choose from go, where names of general use say so. */
-function choicesOf({ properties, item, choiceItem }: FoundInput): ChoicesUse | undefined {
+function choicesOf({ properties, item, choiceItem, list }: FoundInput): ChoicesUse | undefined {
   for (const { name, type, members = [] } of properties) {
     if (!choiceLists.test(name)) continue;
     const value = valueMembers.find((one) => members.includes(one));
@@ -209,6 +209,7 @@ function choicesOf({ properties, item, choiceItem }: FoundInput): ChoicesUse | u
     if (members.length === 0 && /\[\]|Array|Options/.test(type) && !/string\[\]|number\[\]/.test(type))
       return { property: name, value: 'value', text: 'label' };
   }
+  if (list) return { ...list, value: 'value', text: 'label' };
   if (item) return { tag: item.tag, value: 'value' };
   return choiceItem;
 }

@@ -35,6 +35,7 @@ export function propertiesFor(
   else if ('empty' in adapter.value) properties[adapter.value.property] = read(adapter.value.empty);
   if (state.invalid && adapter.invalid)
     properties[adapter.invalid.property] = 'value' in adapter.invalid ? read(adapter.invalid.value) : true;
+  if (adapter.ownIds) properties[adapter.ownIds.property] = ownIdsOf(state.id);
   for (const name of told) {
     const value = state[name];
     const place = adapter[name];
@@ -45,6 +46,9 @@ export function propertiesFor(
   }
   return properties;
 }
+
+/** What an input makes its own ids of, by the id of the field. */
+export const ownIdsOf = (id: string): string => `${id}-own`;
 
 /** Codecs show numbers as they are typed; an input that takes numbers would take the text for no value. */
 function asNumber(shown: unknown): unknown {
@@ -80,6 +84,7 @@ export function ownProperties(adapter: AdapterDescription): ReadonlySet<string> 
     adapter.readOnly,
     adapter.required,
     adapter.id,
+    adapter.ownIds,
     adapter.name,
     adapter.invalid,
   ];

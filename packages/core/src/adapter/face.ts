@@ -3,6 +3,7 @@ import {
   componentsIn,
   wrappedIn,
   type ChoicesUse,
+  type ListUse,
   type Inside,
   type MadeUse,
   type WidgetUse,
@@ -71,6 +72,8 @@ export interface FoundInput {
   readonly item?: ElementInside;
   /** For a component: the one that stands inside it for each value to choose from. */
   readonly choiceItem?: ChoiceComponent;
+  /** For a component that takes no plain list of choices: what makes the one that it takes. */
+  readonly list?: ListMade;
   /** Components of its package that it may have to stand in, the likeliest first. */
   readonly around?: readonly Wrapper[];
   /** Ways to put it together of parts of its package, the likeliest first. */
@@ -84,11 +87,14 @@ export interface FoundInput {
 /** An element that stands inside another, with the module that registers it. */
 export type ElementInside = { readonly tag: string } & Pick<FoundInput, 'module' | 'registers'>;
 
+/** A property that takes choices, and what makes of a list what it takes. */
+export type ListMade = Pick<ListUse, 'property'> & { readonly made: NonNullable<ListUse['made']> };
+
 type ChoiceComponent = Extract<ChoicesUse, { readonly component: string }>;
 /** One way to put an input together: what stands inside it, and which part of that stands for a choice. */
 export interface PutTogether {
   readonly inside: readonly Inside[];
-  readonly choices?: ChoiceComponent;
+  readonly choices?: ChoicesUse;
   /** What it is given itself where it stands so: a size, where its package gives none. */
   readonly constants?: Readonly<Record<string, unknown>>;
 }
@@ -111,12 +117,13 @@ export function componentsToTry(input: FoundInput): string[] {
 }
 
 /** The components among that: what may stand around and inside the input. */
-export function partsToTry({ around = [], inside = [], choiceItem }: FoundInput): string[] {
+export function partsToTry({ around = [], inside = [], choiceItem, list }: FoundInput): string[] {
   return [
     ...new Set([
       ...wrappedIn(around),
       ...inside.flatMap((one) => componentsIn(one.inside)),
       ...(choiceItem ? [choiceItem.component] : []),
+      ...(list ? [list.made.by] : []),
     ]),
   ];
 }

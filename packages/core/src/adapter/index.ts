@@ -15,10 +15,11 @@ export {
   type Depth,
   type ScoreSheet,
 } from './contract.js';
-export { componentsBeside, componentsIn, markedBy, wrappedIn } from './description.js';
+export { componentOfChoice, componentsBeside, componentsIn, markedBy, wrappedIn } from './description.js';
 export type {
   AdapterDescription,
   ChoicesUse,
+  ListUse,
   Focus,
   InputState,
   Inside,
@@ -44,6 +45,7 @@ export type {
   Finding,
   FoundInput,
   ObjectValue,
+  ListMade,
   PutTogether,
 } from './face.js';
 export { boxAdapters, nativeAdapters } from './boxes.js';

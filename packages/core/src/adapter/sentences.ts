@@ -1,16 +1,18 @@
 /** An adapter read aloud: sentences with slots, each slot a part of the description that can be edited in place. */
 import { isObject, joinPointer, lookUp, removeAt, replaceAt } from '../json/index.js';
-import type { AdapterDescription, ChoicesUse } from './description.js';
+import { changeChoices, choicesSentences } from './choices-sentences.js';
+import type { AdapterDescription } from './description.js';
 import { pathWords, type told } from './drive.js';
 import type { FoundInput } from './face.js';
 import { families } from './families.js';
 import { changeMade, madeSentence } from './made-sentence.js';
 import type { Sentence, Slot } from './slot.js';
 
-type Told = (typeof told)[number];
+type Told = (typeof told)[number] | 'ownIds';
 
 /** Properties that are called like what they take are offered first. */
 const alike: Partial<Record<Told, RegExp>> = {
+  ownIds: /^id$|(instance|base|element|input)id$|^idprefix$/i,
   label: /label|title|heading|caption/i,
   hint: /hint|help|description|below/i,
   message: /error|message|invalid|help/i,
@@ -173,6 +175,7 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
     flag('hint', 'Draws its hint itself, from ', 'no property: the form draws it'),
     flag('message', 'Draws what is to be mended itself, from ', 'no property: the form draws it'),
     flag('id', 'Takes its id through ', adapter.real ? 'the real element' : 'nothing: its box is a named group'),
+    flag('ownIds', 'Makes ids for what is inside it of ', 'nothing that it is given'),
     {
       about: 'real',
       parts: [
@@ -185,39 +188,7 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
         '.',
       ],
     },
-    {
-      about: 'choices',
-      parts:
-        adapter.choices && 'tag' in adapter.choices
-          ? [
-              'Has its choices as ',
-              slot('/choices/tag', [], `<${adapter.choices.tag}>`),
-              ' elements inside, with the value in ',
-              slot('/choices/value', ['value']),
-              '.',
-            ]
-          : adapter.choices && 'component' in adapter.choices
-            ? [
-                'Has its choices as ',
-                slot('/choices/component', []),
-                ' inside, with the value in ',
-                slot('/choices/value', ['value']),
-                ' and the words in ',
-                slot('/choices/text', ['children', 'label', 'title']),
-                '.',
-              ]
-            : adapter.choices
-              ? [
-                  'Takes its choices through ',
-                  slot('/choices/property', properties),
-                  ', as ',
-                  slot('/choices/value', ['value', 'id', 'key']),
-                  ' and ',
-                  slot('/choices/text', ['label', 'text', 'title', 'name']),
-                  '.',
-                ]
-              : ['Takes its choices through ', slot('/choices/property', properties, 'nothing: it has none'), '.'],
-    },
+    ...choicesSentences(adapter, input, properties, slot),
     {
       about: 'constants',
       parts: [
@@ -264,24 +235,13 @@ export function changeSlot(adapter: AdapterDescription, at: string, value: strin
     if (!allowed.includes(value.trim())) throw new TypeError(`Here stands ${allowed.join(', ')}, or nothing.`);
   }
   if (at.startsWith('/value/made/')) return changeMade(adapter, at, value.trim());
-  if (/^\/choices\/(property|tag|component)$/.test(at) && value.trim() !== '')
-    return { ...adapter, choices: choicesNamed(value.trim(), adapter.choices) };
+  if (at.startsWith('/choices/')) return changeChoices(adapter, at, value.trim());
   const [, part = '', member = ''] = at.split('/');
   if (value.trim() === '' && at === '/value/start') return removeAt(adapter, at);
   if (value.trim() === '' && part !== 'value' && part !== 'change' && part !== 'focus')
     return removeAt(adapter, joinPointer('', part));
   if (value.trim() === '') throw new TypeError(`“${part} ${member}” cannot be empty: without it the line is broken.`);
   return replaceAt(adapter, at, value.trim());
-}
-
-/** A property's name, `<tag>` of child elements, or `package#Export` of child components; what else is said of choices stays. */
-function choicesNamed(name: string, before: ChoicesUse | undefined): ChoicesUse {
-  const value = before?.value ?? 'value';
-  const [, tag] = /^<([a-z][a-z0-9-]*)>$/.exec(name) ?? [];
-  if (tag !== undefined) return { tag, value };
-  const text = before && 'text' in before ? before.text : undefined;
-  if (name.includes('#')) return { component: name, value, text: text ?? 'children' };
-  return { property: name, value, text: text ?? 'label' };
 }
 
 /** Inputs put together speak through their parts; only what is told of the whole can be said here. */

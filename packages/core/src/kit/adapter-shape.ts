@@ -16,6 +16,7 @@ const name = z
     /^[A-Za-z][A-Za-z0-9._-]{0,63}$/,
     'a name starts with a letter and has only letters, digits, ".", "_" and "-", at most 64',
   );
+const exported = z.string().regex(/^[^#]+#[^#]+$/, 'names it as package#export');
 const property = z.looseObject({ property: z.string().min(1) });
 /** Parts of the kit by their names. */
 export const map = <T extends z.ZodType>(value: T): z.ZodRecord<typeof name, T> => z.record(name, value);
@@ -61,7 +62,7 @@ const singleAdapter = z.looseObject({
     kind: z.enum(['text', 'number', 'boolean', 'list', 'object']).optional(),
     made: z
       .looseObject({
-        by: z.string().regex(/^[^#]+#[^#]+$/, 'names what makes it as package#export'),
+        by: exported,
         start: z.literal('new').optional(),
         read: z.string().min(1).optional(),
         given: z.array(z.unknown()).max(10).optional(),
@@ -84,6 +85,7 @@ const singleAdapter = z.looseObject({
   readOnly: property.optional(),
   required: property.optional(),
   id: property.optional(),
+  ownIds: property.optional(),
   name: property.optional(),
   describedBy: property.optional(),
   labelledBy: property.optional(),
@@ -95,7 +97,14 @@ const singleAdapter = z.looseObject({
   real: z.looseObject({ selector: z.string().min(1) }).optional(),
   choices: z
     .union([
-      z.looseObject({ property: z.string().min(1), value: z.string().min(1), text: z.string().min(1) }),
+      z.looseObject({
+        property: z.string().min(1),
+        value: z.string().min(1),
+        text: z.string().min(1),
+        takes: z.literal('item').optional(),
+        made: z.looseObject({ by: exported, under: z.string().min(1) }).optional(),
+        each: z.looseObject({ component: exported, property: z.string().min(1) }).optional(),
+      }),
       z.looseObject({
         tag: z.string().regex(/^[a-z][a-z0-9-]*$/, 'is the name of an element, in small letters'),
         value: z.string().min(1),

@@ -2,7 +2,7 @@
 import type { DeclaredArgument, DeclaredProperty } from '@poietra/core';
 import ts from 'typescript';
 import type { ProjectPackage } from '../project.js';
-import { everywhere, telling } from './names.js';
+import { everywhere, listNames, telling } from './names.js';
 
 /** A report by its name, declared as “any” or as a function of whatever: what it gives is seen when it is tried. */
 function isUntoldReport(name: string, type: ts.Type, checker: ts.TypeChecker): boolean {
@@ -44,7 +44,9 @@ export class Declarations {
       .filter((property) => !everywhere.test(property.name) || telling.test(property.name));
     // Where a look has hundreds of properties, those that may matter stand anywhere among them.
     const says =
-      all.length > mostProperties ? all.filter(({ name }) => telling.test(name) || /^on[A-Z]/.test(name)) : [];
+      all.length > mostProperties
+        ? all.filter(({ name }) => telling.test(name) || listNames.includes(name) || /^on[A-Z]/.test(name))
+        : [];
     return [...new Set([...says, ...all])].slice(0, mostProperties).map((property) => this.property(property));
   }
 

@@ -34,7 +34,11 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
       checker.getTypeOfSymbolAtLocation(member, where).getCallSignatures().length > 0;
     const properties = members
       .filter((member) => !isMethod(member) && !/^[_#]/.test(member.name))
-      .map((member) => read.property(member));
+      .map((member) => {
+        // Its class gives each of its own a value: none has to be given.
+        const { required: _, sample: __, ...property } = read.property(member);
+        return property;
+      });
     if (!properties.some(({ name }) => telling.test(name))) return [];
     const script = relative(pkg.folder, file).replace(/\.d\.ts$/, '.js');
     const registering = exists(pkg, script)

@@ -9,6 +9,7 @@ import { Declarations } from './declarations.js';
 import { elementsByTypes } from './elements-by-types.js';
 import { exportsOf, meantBy } from './exports.js';
 import { insidesOf } from './insides.js';
+import { withList } from './lists.js';
 import { noInputsAlone, partEnds } from './names.js';
 import { Objects } from './objects.js';
 import { ownFiles, programOf, type Program } from './program.js';
@@ -86,7 +87,7 @@ function inputsOf(read: Declarations, module: ts.Symbol, program: Program): Decl
       const all = [...rootsOf(read, module, input), ...around];
       return all.length > 0 ? { ...input, around: all } : input;
     })
-    .map((input) => withChoiceItem(read, components, module, input))
+    .map((input) => withList(read, components, module, withChoiceItem(read, components, module, input)))
     .map((input) => {
       const inside = insidesOf(read, components, module, input);
       return inside.length > 0 ? { ...input, inside } : input;

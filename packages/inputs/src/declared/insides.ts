@@ -55,7 +55,7 @@ const alone = (component: string | undefined): Inside[] => (component === undefi
 /** A field or a button, and a list of the choices that opens from it. */
 function popups(parts: Parts): PutTogether[] {
   const popup = parts.own('popup') ?? (isOfChoices.test(parts.stem) ? parts.get('popup') : undefined);
-  const item = popup === undefined ? undefined : parts.item();
+  const item = popup === undefined ? undefined : parts.choice();
   if (!item) return [];
   const [itemText, list] = [parts.get('itemText'), parts.get('list')];
   const words: Inside = { words: '', of: 'choice' };
@@ -64,7 +64,7 @@ function popups(parts: Parts): PutTogether[] {
   const press = parts.get('press');
   const isTyped = parts.own('field') !== undefined || isTypedInto.test(parts.stem);
   const field = isTyped ? parts.get('field') : undefined;
-  const put = (beside: readonly Inside[]): PutTogether => ({ inside: [...beside, ...opened], choices: item });
+  const put = (beside: readonly Inside[]): PutTogether => ({ inside: [...beside, ...opened], choices: item.choices });
   if (field !== undefined) {
     const pressed: Inside[] = press === undefined ? [] : [{ component: press, inside: [{ words: '▼', silent: true }] }];
     return [put([{ component: field }, ...pressed]), put(nest([parts.own('control')], [{ component: field }]))];
@@ -78,7 +78,7 @@ function popups(parts: Parts): PutTogether[] {
 
 /** All choices in view, each put together itself. */
 function items(parts: Parts): PutTogether[] {
-  const item = parts.own('popup') === undefined ? parts.item() : undefined;
+  const item = parts.own('popup') === undefined ? parts.choice() : undefined;
   const [words, mark, hidden] = [parts.own('itemText'), parts.own('itemMark'), parts.own('itemHidden')];
   if (!item || (words ?? mark ?? hidden) === undefined) return [];
   const inside: Inside[] = [
@@ -86,7 +86,7 @@ function items(parts: Parts): PutTogether[] {
     ...nest([words], [{ words: '', of: 'choice' }]),
     ...alone(hidden),
   ];
-  return [{ inside: nest([parts.own('control')], [{ component: item.component, inside }]), choices: item }];
+  return [{ inside: nest([parts.own('control')], [{ component: item.component, inside }]), choices: item.choices }];
 }
 
 /** What is drawn by a function of what the part around gives: the segments of a date, the days of a month. */

@@ -5,6 +5,8 @@ import { valueNames, type DeclaredProperty } from '@poietra/core';
 export const everywhere =
   /^(aria-|data-|on(Capture|Copy|Cut|Paste|Composition|Key|Mouse|Touch|Pointer|Wheel|Animation|Transition|Drag|Drop|Scroll|Load|Error|Abort|Can|Duration|Emptied|Encrypted|Ended|Loaded|Pause|Play|Progress|Rate|Seek|Stalled|Suspend|TimeUpdate|Volume|Waiting|Got|Lost|Click|DoubleClick|AuxClick|ContextMenu|Submit|Reset|BeforeInput|BeforeToggle|Toggle)|style$|className$|children$|key$|ref$|dangerouslySetInnerHTML$|suppress|slot$|is$|inner|prefix$|property$|rel$|resource$|rev$|typeof$|vocab$|about$|content$|datatype$|inlist$|item[A-Z]|results$|security$|unselectable$|popover|exportparts$|part$|nonce$|radioGroup$|translate$|spellCheck$|access|auto(Capitalize|Correct|Save)|contentEditable$|contextMenu$|dir$|draggable$|enterKeyHint$|inert$|lang$|role$|title$|color$)/;
 export const telling = new RegExp(`^(${valueNames.join('|')})$`);
+/** Properties for the list of choices. */
+export const listNames = ['collection', 'items', 'options', 'data', 'choices'];
 
 const anyOf = (names: string): string => `(?:${names.trim().split(/\s+/).join('|')})`;
 /** Names, or their ends, of what leads somewhere or shows something. */

@@ -1,5 +1,5 @@
 /** Parts of one input among what a module exports, known by names of general use. */
-import type { FoundInput } from '@poietra/core';
+import type { ChoicesUse, FoundInput } from '@poietra/core';
 import ts from 'typescript';
 import { choiceComponent, typeAt } from './choice-items.js';
 import type { Components } from './components.js';
@@ -88,6 +88,17 @@ export class Parts {
     return id === undefined
       ? undefined
       : choiceComponent(this.read, this.components, this.module, id.slice(id.indexOf('#') + 1));
+  }
+
+  /** What stands for a choice, and how choices are given then: by it alone, or in a list of which it takes one. */
+  choice(): { readonly component: string; readonly choices: ChoicesUse } | undefined {
+    const { list } = this.input;
+    const component = list && this.own('item');
+    const property = component && ['item', 'option'].find((name) => this.takes(component, name));
+    if (list && component !== undefined && property !== undefined)
+      return { component, choices: { ...list, value: 'value', text: 'label', each: { component, property } } };
+    const item = this.item();
+    return item && { component: item.component, choices: item };
   }
 
   /** Parts that call a function for what stands inside them, each with a part that has to be given the same. */

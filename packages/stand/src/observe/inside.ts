@@ -1,5 +1,12 @@
 /** Putting an input together: of its package's parts where it shows nothing by itself, and with marks where its states look alike. */
-import { componentsIn, markedBy, type AdapterDescription, type Inside, type PutTogether } from '@poietra/core';
+import {
+  componentOfChoice,
+  componentsIn,
+  markedBy,
+  type AdapterDescription,
+  type Inside,
+  type PutTogether,
+} from '@poietra/core';
 import { workingElements } from '@poietra/react';
 import { drawsSomething, paint } from '../bench.js';
 import { pixelsOf } from '../outside.js';
@@ -69,10 +76,11 @@ const partsIn = ({ inside }: PutTogether): string =>
 /** Where being on, or chosen, is known to its elements and not to be seen, a mark says it. */
 export async function markStates(seen: Observation): Promise<void> {
   const { choices, value, inside } = seen.adapter;
-  const item = choices && 'component' in choices ? choices.component : '';
+  const item = componentOfChoice(choices);
   const declared = seen.input.properties.find(({ name }) => name === value.property)?.type ?? '';
   const isFlag = /\bboolean\b/.test(declared) || /^(checked|pressed|isSelected)$/.test(value.property);
-  const isChosen = choices !== undefined && 'component' in choices && choices.text === 'children';
+  const isChosen =
+    choices !== undefined && item !== undefined && !('component' in choices && choices.text !== 'children');
   if ((!isFlag && !isChosen) || isMarked(inside ?? [])) return;
   const [one, other] = sampleChoices.map((choice) => choice.value);
   const pairs: readonly (readonly [unknown, unknown])[] = isFlag
@@ -89,7 +97,7 @@ export async function markStates(seen: Observation): Promise<void> {
   const before = seen.adapter;
   const ways: readonly AdapterDescription[] = isFlag
     ? [...(seen.input.inside ?? []).map((way) => withWay(before, way)), { ...before, inside: markedBy('■', '□') }]
-    : [{ ...before, inside: withMarks(inside ?? [{ component: item }], item) }];
+    : [{ ...before, inside: withMarks(inside ?? [{ component: item ?? '' }], item ?? '') }];
   for (const way of ways) {
     seen.adapter = way;
     if (!(await isSeen())) continue;

@@ -1,0 +1,55 @@
+/** Values to choose from as an input takes them in a list: items under its own names, and what is made of all. */
+import { valueKind, type ListUse, type ValueKind } from '@poietra/core';
+
+export type Choices = readonly { readonly value: unknown; readonly text: string }[];
+
+/** The way of what a field shows to an input's own object, and back. */
+export interface Making {
+  /** The objects for what is shown; `undefined` where no object can be made of it. */
+  make(shown: unknown): unknown;
+  /** What the field hears of what the input reports. What is no such object stays as it is. */
+  read(raw: unknown): unknown;
+}
+
+type Item = Readonly<Record<string, unknown>>;
+
+/** An input may ask whether an item is the very one that it was given, so the same choices are the same items. */
+const made = new WeakMap<Choices, Map<ListUse, readonly Item[]>>();
+
+/** The items in the order of the choices; the same objects as long as the choices are the same. */
+export function itemsFor(use: ListUse, choices: Choices): readonly Item[] {
+  const known = made.get(choices) ?? new Map<ListUse, readonly Item[]>();
+  made.set(choices, known);
+  const items = known.get(use) ?? choices.map(({ value, text }) => ({ [use.value]: value, [use.text]: text }));
+  known.set(use, items);
+  return items;
+}
+
+/** What the input's property for choices takes. */
+export function listFor(use: ListUse, choices: Choices, beside: Readonly<Record<string, unknown>>): unknown {
+  const items = itemsFor(use, choices);
+  const { by = '', under = '' } = use.made ?? {};
+  const maker = beside[by];
+  return typeof maker === 'function' ? (maker as (of: object) => unknown)({ [under]: items }) : items;
+}
+
+/** Values that are items themselves, of what the field shows, and back. One that is none of the choices stands for itself. */
+export function itemsAsValues(use: ListUse, choices: Choices = [], kind?: ValueKind): Making {
+  const items = itemsFor(use, choices);
+  const itemOf = (shown: unknown): unknown =>
+    items.find((item) => item[use.value] === shown) ?? {
+      [use.value]: shown,
+      [use.text]: typeof shown === 'string' ? shown : JSON.stringify(shown),
+    };
+  const valueOf = (item: unknown): unknown =>
+    typeof item === 'object' && item !== null && use.value in item ? (item as Item)[use.value] : item;
+  const isNone = (shown: unknown): boolean =>
+    shown === undefined || shown === null || shown === '' || (kind !== undefined && valueKind(shown) !== kind);
+  return {
+    make: (shown) => {
+      if (isNone(shown)) return undefined;
+      return Array.isArray(shown) ? shown.map(itemOf) : itemOf(shown);
+    },
+    read: (raw) => (Array.isArray(raw) ? raw.map(valueOf) : valueOf(raw)),
+  };
+}

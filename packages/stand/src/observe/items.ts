@@ -1,0 +1,58 @@
+/** Whether its value is one of the items of its list of choices, or what stands in an item as its value. */
+import type { ListUse } from '@poietra/core';
+import { fullLook } from '../look.js';
+import { sampleChoices } from '../sample-choices.js';
+import { tellsApart } from './apart.js';
+import type { Observation } from './observation.js';
+
+const [one, other] = sampleChoices;
+const pairs: readonly (readonly [unknown, unknown])[] = [
+  [one.value, other.value],
+  [[one.value], [other.value]],
+];
+
+/**
+ * Given items, where their values say nothing to it or are shown as they stand, without the words of the choice: the field
+ * shows and hears the values all the same.
+ */
+export async function findItems(seen: Observation): Promise<void> {
+  const { choices } = seen.adapter;
+  if (!choices || !('property' in choices) || choices.takes) return;
+  const before = seen.adapter;
+  const plainly = await wordsOf(seen);
+  if (plainly === 'shown') return;
+  seen.adapter = { ...before, choices: { ...choices, takes: 'item' } };
+  const asItems = await wordsOf(seen);
+  if (asItems === 'shown' || (asItems === 'told apart' && plainly === undefined)) {
+    noteItems(seen, choices);
+    return;
+  }
+  seen.adapter = before;
+}
+
+function noteItems(seen: Observation, { property, value }: ListUse): void {
+  seen.note(
+    'choices',
+    `Its value is an item of “${property}”, or a list of them, not what stands in it as “${value}”.`,
+    'With items two looked different, or their words were to be seen; with their values they did not, or were not.',
+    0.95,
+  );
+}
+
+/** Whether two choices look different as values, and whether the words of one are seen that are not without it. */
+async function wordsOf(seen: Observation): Promise<'shown' | 'told apart' | undefined> {
+  for (const [a, b] of pairs) {
+    if (!(await seen.quietly(() => tellsApart(seen, a, b)))) continue;
+    const said = (look: string): number => look.split(one.text).length;
+    const [empty, shown] = [await lookOf(seen, undefined), await lookOf(seen, a)];
+    return said(shown) > said(empty) ? 'shown' : 'told apart';
+  }
+  return undefined;
+}
+
+async function lookOf(seen: Observation, shown: unknown): Promise<string> {
+  const trial = await seen.mount({ state: { shown } });
+  const look = trial ? fullLook(trial.box) : '';
+  await seen.clean();
+  return look;
+}

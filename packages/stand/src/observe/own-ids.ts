@@ -1,0 +1,55 @@
+/** What an input makes its own ids of, where two copies of it, or server and browser, would make the same or others. */
+import { everyElement } from '@poietra/react';
+import { doubleId } from '../double-id.js';
+import type { Trial } from '../trial.js';
+import type { Observation } from './observation.js';
+
+const names = ['id', 'instanceId', 'idPrefix', 'baseId', 'elementId', 'inputId', 'controlId', 'htmlId', 'uid'];
+
+/** Given an id of the field's, it makes ids that no other has; tried only where there is something wrong with its own. */
+export async function findOwnIds(seen: Observation): Promise<void> {
+  const before = seen.adapter;
+  const offered = names.filter(
+    (name) =>
+      before.id?.property !== name &&
+      before.value.property !== name &&
+      seen.input.properties.some((one) => one.name === name),
+  );
+  if (seen.input.family !== 'component' || offered.length === 0) return;
+  const trouble = await troubleWith(seen);
+  if (trouble === undefined) return;
+  for (const property of offered) {
+    seen.adapter = { ...before, ownIds: { property } };
+    if ((await troubleWith(seen)) !== undefined) continue;
+    seen.note(
+      'id',
+      `It makes its own ids of “${property}”.`,
+      `Without it ${trouble}; with it nothing of the kind.`,
+      0.9,
+    );
+    return;
+  }
+  seen.adapter = before;
+}
+
+/** What is wrong with its ids: they stand twice, are made of nothing, are counted, or it asks for one. */
+async function troubleWith(seen: Observation): Promise<string | undefined> {
+  const { told } = seen.watch;
+  const [one, other] = [await seen.mount(), await seen.mount()];
+  if (!one || !other || one.error !== undefined) return 'it could not be drawn';
+  const double = doubleId();
+  const [first, second] = [idsOf(one), idsOf(other)];
+  await seen.clean();
+  if (double !== undefined) return `the id “${double}” stood twice`;
+  const empty = first.find((id) => /undefined|null/.test(id));
+  if (empty !== undefined) return `an id was “${empty}”`;
+  // What is counted in the page is counted anew on a server.
+  const counted = first.find((id) => !second.includes(id));
+  if (counted !== undefined) return `the ids of two copies, as “${counted}”, did not come of the page’s order`;
+  const asked = seen.watch.told > told ? seen.watch.warnings.find((text) => /\bid\b/i.test(text)) : undefined;
+  return asked === undefined ? undefined : `it said: ${asked.slice(0, 120)}`;
+}
+
+/** Without what is the trial's own in them. */
+const idsOf = (trial: Trial): string[] =>
+  [...everyElement(trial.box)].flatMap(({ id }) => (id === '' ? [] : [id.replaceAll(trial.id, '')]));
