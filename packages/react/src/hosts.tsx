@@ -1,6 +1,14 @@
 /** Hosts for what is no component of the framework: custom elements and plain-DOM widgets. */
 import type { AdapterDescription } from '@poietra/core';
-import { createElement, useCallback, useEffect, useLayoutEffect, useRef, type ReactNode } from 'react';
+import {
+  createElement,
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useRef,
+  useSyncExternalStore,
+  type ReactNode,
+} from 'react';
 import { isHandler, type Choices, type Handler } from './given.js';
 
 interface HostProps {
@@ -65,10 +73,12 @@ export function ElementHost({
     };
   }, []);
   const { choices: use } = description;
+  const isOwn = useSyncExternalStore(nobody, isHere, isElsewhere);
   // An element that upgrades before the page is taken over has set attributes of its own by then, and children.
   const its = { ref: element, suppressHydrationWarning: true };
   // Of an empty text the framework takes no note when it takes the page over; of no children it would.
-  if (!use || !('tag' in use)) return createElement(tag, its, '');
+  // What was put into it on a server it may have moved by then, too, so choices come after that.
+  if (!use || !('tag' in use) || !isOwn) return createElement(tag, its, '');
   return createElement(
     tag,
     its,
@@ -83,6 +93,9 @@ export function ElementHost({
       : undefined,
   );
 }
+
+/** Whether the page is the framework’s own, or still to be taken over from a server. */
+const [nobody, isHere, isElsewhere] = [() => () => undefined, () => true, () => false];
 
 function setOn(node: HTMLElement, name: string, value: unknown): void {
   if (name in node && !name.startsWith('aria-')) {

@@ -179,7 +179,7 @@ function preference(element: HTMLElement): number {
 
 function stepsFor(box: Element, element: HTMLElement, type: string): Step[] {
   const on = targetOf(box, element);
-  const [text = '', ...others] = textsFor(type);
+  const [text = '', ...others] = [...writtenInto(element), ...textsFor(type)];
   switch (roleOf(element)) {
     case 'file':
       return [{ do: 'files', on, names: ['manifest.txt'] }];
@@ -224,6 +224,17 @@ function stepsFor(box: Element, element: HTMLElement, type: string): Step[] {
     default:
       return [{ do: 'press', on }];
   }
+}
+
+/** What HTML’s own kinds of text box take. */
+function writtenInto(element: HTMLElement): string[] {
+  const kinds: Partial<Record<string, string>> = {
+    email: 'post@skerry.example',
+    url: 'https://skerry.example/',
+    tel: '+44 20 7946 0958',
+  };
+  const text = element instanceof HTMLInputElement ? kinds[element.type] : undefined;
+  return text === undefined ? [] : [text];
 }
 
 function chooseIn(box: Element, list: HTMLSelectElement): Step[] {

@@ -36,21 +36,27 @@ const tellingNames = /chang|select|input|update|accept|complete|set|pick|drop|st
 const besides =
   /inputchange|pickervalue|open|visible|panel|search|menu|popup|active|hover|month|year|view|scroll|sort|page|focus|blur|key|calendar|before|start/i;
 
-/** All ways to read a value out of what was heard, the likeliest first; `property` is the one that takes the value. */
-export function readingsOf(heard: readonly Heard[], property: string, isFlag: boolean): Reading[] {
+/** All ways to read a value out of what was heard, the likeliest first; `property` is the one that takes the value. Whether it is yes or no may not be known. */
+export function readingsOf(heard: readonly Heard[], property: string, isFlag: boolean | undefined): Reading[] {
   const readings: (Reading & { readonly rank: number })[] = [];
   for (const { name, args } of heard) {
     if (!tellingNames.test(name) || besides.test(name)) continue;
     const nameRank = /^(on)?([a-z]+-)?(value)?-?chang(e|ed)$/i.test(name) ? 0 : 5;
     args.slice(0, 4).forEach((arg, index) => {
       const add = (path: Pointer, value: unknown, rank: number): void => {
-        if (isValue(value) && (typeof value === 'boolean') === isFlag)
+        if (isValue(value) && (isFlag === undefined || (typeof value === 'boolean') === isFlag))
           readings.push({ report: name, path, value, rank: rank + nameRank });
       };
       const at = joinPointer('', index);
       if (isHolder(arg)) {
         const target = member(arg, 'target');
         if (target !== undefined) add(`${at}/target/${property}`, member(target, property), 0);
+        for (const names of [[property], ['detail', property]])
+          add(
+            names.reduce<string>(joinPointer, at),
+            names.reduce<unknown>((held, key) => member(held, key), arg),
+            1,
+          );
         insides.forEach((names, i) => {
           // Every event of the pointer and the keys has a number there, which counts presses (UI Events, `detail`).
           if (names[0] === 'detail' && 'view' in arg) return;
@@ -94,20 +100,41 @@ function isValue(value: unknown): boolean {
 /** What an input may take for “no value”, in the order in which it is tried. */
 export function emptiesFor(sample: unknown, declared: string): readonly unknown[] {
   if (typeof sample === 'boolean') return [false];
-  if (Array.isArray(sample)) return [[], undefined, null];
+  // Where it has so many boxes, it may want something for each.
+  if (Array.isArray(sample))
+    return [[], undefined, null, ...(sample.length > 1 && typeof sample[0] === 'string' ? [sample.map(() => '')] : [])];
   if (typeof sample === 'string' && !/null/.test(declared)) return ['', undefined, null];
   return [undefined, null, ''];
 }
 
+const withoutNothing = (type: string): string => type.replace(/\s*\|\s*(undefined|null)\b/g, '').trim();
+
+/** Whether a type says nothing of its values but a name: a parameter, or a type that is declared elsewhere. */
+export function isOpenName(type: string): boolean {
+  const name = withoutNothing(type);
+  return /^\w+(<.*>)?$/.test(name) && !/^(string|number|boolean|Date|any|unknown)$/.test(name);
+}
+
 /** Pairs of values that an input of this declared type may be able to show; what is shown in fact is seen on the stand. */
-export function samplesFor(type: string, now: Date, choices: readonly unknown[] = []): (readonly [unknown, unknown])[] {
-  const day = (date: number): Date => new Date(now.getFullYear(), now.getMonth(), date);
+export function samplesFor(
+  declared: string,
+  now: Date,
+  choices: readonly unknown[] = [],
+): (readonly [unknown, unknown])[] {
+  const type = withoutNothing(declared);
+  const day = (date: number, hours = 0, minutes = 0): Date =>
+    new Date(now.getFullYear(), now.getMonth(), date, hours, minutes);
   const dayText = (date: number): string =>
     `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(date).padStart(2, '0')}`;
   const pairs: (readonly [unknown, unknown])[] = [];
   const [first, second] = choices;
   if (/^$|\bboolean\b/.test(type)) pairs.push([true, false]);
-  if (/^$|\bDate\b/.test(type)) pairs.push([day(10), day(20)]);
+  if (/^$|\bDate\b/.test(type)) pairs.push([day(10), day(20)], [day(10, 9, 15), day(20, 12, 30)]);
+  if (/\bDate\b.*[\]>]|\bDate\w*Range|\bRange\w*Date/.test(type))
+    pairs.push([
+      [day(10), day(12)],
+      [day(20), day(22)],
+    ]);
   if (first !== undefined && second !== undefined) pairs.push([first, second]);
   const isText = /\bstring\b|\bany\b|\bunknown\b|^[A-Z]\w*$/.test(type) || type === '';
   if (/^$|\bnumber\b/.test(type)) pairs.push([30, 60], [2, 4]);
@@ -122,6 +149,8 @@ export function samplesFor(type: string, now: Date, choices: readonly unknown[] 
       ['hsl(210, 50%, 40%)', 'hsl(30, 90%, 35%)'],
       ['rgb(51, 102, 153)', 'rgb(170, 85, 0)'],
     );
+  // What is only a name may be one of yes and no, too.
+  if (isOpenName(type)) pairs.push([true, false]);
   if (/\bh: number|Hs[lv]a?Color|\bhsl|\bhsv|\bRgb|\br: number/i.test(type))
     pairs.push([
       { h: 210, s: 50, l: 40, v: 60, a: 1, r: 51, g: 102, b: 153 },

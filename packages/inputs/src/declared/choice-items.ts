@@ -38,7 +38,7 @@ export function withChoiceItem(
   if (input.family !== 'component') return input;
   // HTML's own list takes HTML's own options.
   const isHtml = input.properties.some(({ name, inherited }) => name === 'multiple' && inherited);
-  if (/(^|[a-z])Select$/.test(input.export) && (isHtml || /^(Native|Html)Select$/.test(input.export)))
+  if (/(^|[a-z])Select(Field)?$/.test(input.export) && (isHtml || /^(Native|Html)Select/.test(input.export)))
     return { ...input, item: { tag: 'option', module: '' } };
   for (const name of candidates(input.export)) {
     const choiceItem = choiceComponent(read, components, module, name);

@@ -36,6 +36,7 @@ export function insidesOf(
     ...items(parts),
     ...drawnBy(parts, input.made?.members),
     ...sliders(parts),
+    ...degrees(parts),
     ...fields(parts),
     ...(isFlag ? marks(parts) : []),
   ];
@@ -80,13 +81,36 @@ function popups(parts: Parts): PutTogether[] {
 function items(parts: Parts): PutTogether[] {
   const item = parts.own('popup') === undefined ? parts.choice() : undefined;
   const [words, mark, hidden] = [parts.own('itemText'), parts.own('itemMark'), parts.own('itemHidden')];
-  if (!item || (words ?? mark ?? hidden) === undefined) return [];
+  if (item && (words ?? mark ?? hidden) === undefined) return rooted(parts, item);
+  if (!item) return [];
   const inside: Inside[] = [
     ...(mark === undefined ? [] : nest([mark], roundMarks)),
     ...nest([words], [{ words: '', of: 'choice' }]),
     ...alone(hidden),
   ];
   return [{ inside: nest([parts.own('control')], [{ component: item.component, inside }]), choices: item.choices }];
+}
+
+/** Each choice a root that is put together of its own parts: `CheckboxRoot`, in a `CheckboxGroup`. */
+function rooted(parts: Parts, { component, choices }: NonNullable<ReturnType<Parts['choice']>>): PutTogether[] {
+  const beside = (end: string): string | undefined => parts.beside(component, end);
+  const [control, label] = [beside('Control'), beside('Label')];
+  if (control === undefined) return [];
+  const indicator = alone(beside('Indicator'));
+  const marks = nest([control], indicator.length > 0 ? indicator : roundMarks);
+  const words = nest([label], [{ words: '', of: 'choice' }]);
+  const inside = [...alone(beside('HiddenInput')), ...marks, ...words];
+  return [{ inside: [{ component, inside }], choices }];
+}
+
+/** Of a value that is a number, one for each degree: the stars of a rating. */
+function degrees(parts: Parts): PutTogether[] {
+  const item = parts.own('item');
+  if (item === undefined || !/rating|rate|score/i.test(parts.stem) || !parts.takes(item, 'index')) return [];
+  const indicator = parts.own('itemIndicator');
+  const mark: readonly Inside[] = indicator === undefined ? [{ words: '★', silent: true }] : [{ component: indicator }];
+  const all = Array.from({ length: 5 }, (_, i) => ({ component: item, properties: { index: i + 1 }, inside: mark }));
+  return [{ inside: nest([parts.own('control')], all) }];
 }
 
 /** What is drawn by a function of what the part around gives: the segments of a date, the days of a month. */
@@ -125,7 +149,11 @@ function sliders(parts: Parts): PutTogether[] {
     track === undefined
       ? inside
       : [{ component: track, properties: { style: lineStyle }, ...(inside.length > 0 ? { inside } : {}) }];
-  const handle: Inside = { component: thumb, inside: [{ words: '●', silent: true }] };
+  const handle: Inside = {
+    component: thumb,
+    ...(parts.takes(thumb, 'index') ? { properties: { index: 0 } } : {}),
+    inside: [{ words: '●', silent: true }],
+  };
   if (/area|wheel/i.test(parts.stem)) return flat(parts, [...alone(track), handle]);
   const range = alone(parts.own('range'));
   return [{ inside: nest([control], line([...range, handle])) }, { inside: nest([control], [...line(range), handle]) }];

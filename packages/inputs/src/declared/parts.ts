@@ -20,6 +20,7 @@ const called = {
   item: ['Item', 'Option', 'ListBoxItem'],
   itemText: ['ItemText', 'OptionText'],
   itemMark: ['ItemControl'],
+  itemIndicator: ['ItemIndicator'],
   itemHidden: ['ItemHiddenInput'],
   control: ['Control'],
   track: ['Track'],
@@ -99,6 +100,14 @@ export class Parts {
       return { component, choices: { ...list, value: 'value', text: 'label', each: { component, property } } };
     const item = this.item();
     return item && { component: item.component, choices: item };
+  }
+
+  /** A part under the name of another root: `CheckboxControl`, beside `CheckboxRoot`. */
+  beside(root: string, end: string): string | undefined {
+    const name = root.slice(root.indexOf('#') + 1);
+    if (!name.endsWith('Root')) return undefined;
+    const other = `${name.slice(0, -'Root'.length)}${end}`;
+    return this.#exported.has(other) ? this.#id(other) : undefined;
   }
 
   /** Parts that call a function for what stands inside them, each with a part that has to be given the same. */

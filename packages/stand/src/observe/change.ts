@@ -1,6 +1,7 @@
 /** Which gesture leads to which report, where in it the value sits, and what becomes of a change that is refused. */
 import {
   gestureWords,
+  isOpenName,
   pathWords,
   readingsOf,
   reportsOf,
@@ -147,10 +148,11 @@ const typeOf = ({ input }: Observation, property: string): string =>
 
 function readingsFrom(seen: Observation, heard: readonly Heard[], property: string): Reading[] {
   const { change } = seen.adapter;
-  const isFlag = /\bboolean\b/.test(typeOf(seen, property)) || property === 'checked';
+  const type = typeOf(seen, property);
+  const isFlag = /\bboolean\b/.test(type) || property === 'checked' || (isOpenName(type) ? undefined : false);
   const all = readingsOf(heard, property, isFlag);
-  const declared = all.find(({ report, path }) => report === change.report && path === change.path);
-  return declared ? [declared, ...all.filter((one) => one !== declared)] : all;
+  const isDeclared = ({ report, path }: Reading): boolean => report === change.report && path === change.path;
+  return [...all.filter(isDeclared), ...all.filter((one) => !isDeclared(one))];
 }
 
 /** The first reading that, given back, looks as the gesture left it. */

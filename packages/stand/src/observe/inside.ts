@@ -47,6 +47,12 @@ export async function putTogether(seen: Observation, passed: readonly PutTogethe
       seen.adapter = { ...seen.adapter, constants: { ...seen.adapter.constants, as: 'div' } };
       trial = await seen.mount();
     }
+    // Of a line with a handle for each value there is none where the list of them is empty.
+    if (trial && 'empty' in before.value && !(await hasPlace(trial))) {
+      const { empty: _, ...value } = before.value;
+      seen.adapter = { ...seen.adapter, value };
+      trial = await seen.mount();
+    }
     if (trial && (await hasPlace(trial))) {
       seen.note('inside', `It is put together of ${partsIn(way)}.`, 'By itself it draws nothing to work with.', 0.9);
       return trial;

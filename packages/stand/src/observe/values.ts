@@ -46,8 +46,9 @@ export async function findSamples(seen: Observation): Promise<void> {
     seen.adapter = { ...seen.adapter, samples: [toNotation(reported), toNotation(undefined)] };
 }
 
-/** The kind of a text by its letters and digits; of everything else nothing is said. */
+/** The kind of a text by its letters and digits, of a list by its length; of everything else nothing is said. */
 function shapeOf(value: unknown): string {
+  if (Array.isArray(value)) return String(value.length);
   if (typeof value !== 'string') return '';
   return value.replace(/\d+/g, '0').replace(/\p{L}+/gu, 'a');
 }
