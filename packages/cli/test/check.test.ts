@@ -34,6 +34,7 @@ describe('poietra check in a real browser', () => {
       TellsTwice: [],
       ConstantId: ['twice'],
       ListensForEver: ['again'],
+      ListensByASignal: [],
       KnowsTheWindow: ['server'],
       Warns: ['silent'],
       Loops: [],
@@ -85,7 +86,10 @@ describe('poietra check in a real browser', () => {
         imports: { theme: expect.stringMatching(/#lightTheme$/) as string },
       },
     ]);
-    expect(failedIn(stdout)).toMatchObject({ Berth: [], Paint: [], Pale: [] });
+    expect(found.get('Ports')?.adapter.choices).toMatchObject({ property: 'options', takes: 'item' });
+    expect(found.get('Ports')?.adapter.samples).toEqual(['ALD', 'BRE']);
+    expect(found.get('Numbered')?.adapter.ownIds).toEqual({ property: 'uid' });
+    expect(failedIn(stdout)).toMatchObject({ Berth: [], Paint: [], Pale: [], Ports: [], Numbered: [] });
   });
   it('puts inputs together of their parts, and marks what is on', () => {
     const { stdout } = check('packages/stand/test/faulty', '--json', '--wanted', '0', '--only', 'parts.tsx');

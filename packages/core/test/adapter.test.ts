@@ -1,4 +1,5 @@
 import {
+  componentsBeside,
   changeSlot,
   draftAdapter,
   nativeAdapters,
@@ -183,6 +184,33 @@ describe('sentences', () => {
     expect(choices('<li-item>')).toEqual({ tag: 'li-item', value: 'value' });
     expect(choices('<li-item>', 'tide#Item')).toEqual({ component: 'tide#Item', value: 'value', text: 'children' });
     expect(choices('options', '')).toBeUndefined();
+  });
+  it('say of a list of choices what its items are to the value, what makes it, and which part stands for one', () => {
+    const told = (...changes: readonly (readonly [at: string, word: string])[]) =>
+      changes.reduce(
+        (one, [at, word]) => changeSlot(one, `/choices/${at}`, word),
+        changeSlot(adapter, '/choices/property', 'ports'),
+      );
+    const list = { property: 'ports', value: 'value', text: 'label' };
+    const all = told(['takes', 'item'], ['made/by', 'tide#listOf'], ['each/component', 'tide#Port']);
+    const made = { by: 'tide#listOf', under: 'items' };
+    const each = { component: 'tide#Port', property: 'item' };
+    expect(all.choices).toEqual({ ...list, takes: 'item', made, each });
+    expect(changeSlot(all, '/choices/property', 'quays').choices).toMatchObject({ property: 'quays', made, each });
+    expect(changeSlot(all, '/choices/made/under', 'data').choices).toMatchObject({ made: { under: 'data' } });
+    expect(componentsBeside(all)).toEqual(['tide#Port', 'tide#listOf']);
+    const back = told(['takes', 'item'], ['takes', ''], ['made/by', 'a#b'], ['made/by', ''], ['each/component', 'a#b']);
+    expect(changeSlot(back, '/choices/each/component', '').choices).toEqual(list);
+    expect(changeSlot(all, '/choices/value', '').choices).toBeUndefined();
+    expect(() => told(['takes', 'value'])).toThrow('item, or nothing');
+    expect(() => told(['made/by', 'listOf'])).toThrow('package#export');
+    const words = sentencesFor(all)
+      .filter(({ about }) => about === 'choices' || about === 'list')
+      .map(({ parts }) => parts.map((part) => (typeof part === 'string' ? part : (part.words ?? part.value))).join(''));
+    expect(words).toEqual([
+      'Takes its choices through ports, as value and label; its value is the choice itself.',
+      'The list of choices is made by tide#listOf, under items, and each of them goes to tide#Port as item.',
+    ]);
   });
   it('say what “invalid” is told by, and what links it', () => {
     expect(changeSlot(adapter, '/invalid/value', '"error"').invalid).toEqual({

@@ -2,6 +2,7 @@ import {
   addStep,
   contract,
   emptiesFor,
+  isOpenName,
   faceChanges,
   faceOf,
   fingerprint,
@@ -61,6 +62,24 @@ describe('the value in what was reported', () => {
       readingsOf([{ name: 'onChange', args: [value] }], 'value', false).map(({ path }) => path);
     expect(paths({ value: 91 })).toEqual(['/0/value', '/0']);
     expect(paths({ date: new Date(0), view: 'days' })).toEqual(['/0', '/0/date']);
+  });
+  it('is what stands under the property’s own name, in the object or in its detail', () => {
+    const event = { type: 'change', target: {}, detail: { chosenPort: 'TOR', label: 'Torsund' } };
+    expect(readingsOf([{ name: 'onChange', args: [event] }], 'chosenPort', false)[0]?.path).toBe(
+      '/0/detail/chosenPort',
+    );
+  });
+  it('may be yes or no where nobody knows', () => {
+    const heard = [{ name: 'onChange', args: [true, 'on'] }];
+    expect(readingsOf(heard, 'value', undefined).map(({ value }) => value)).toEqual([true, 'on']);
+    expect(['T', 'TideState<T> | undefined', 'string', 'number | null', 'Date', 'A | B'].map(isOpenName)).toEqual([
+      true,
+      true,
+      false,
+      false,
+      false,
+      false,
+    ]);
   });
   it('is that of the first where what is chosen is told as a list', () => {
     const readings = readingsOf([{ name: 'onChange', args: [[{ value: 'TOR', text: 'Torsund' }]] }], 'value', false);

@@ -309,6 +309,60 @@ describe('what an input is put together of', () => {
       text: 'children',
     });
   });
+  it('is given an item of the list that a function of its package makes', () => {
+    install(
+      'tide',
+      `${react}
+       export declare class Listed<T> { items: T[]; }
+       export declare function listOf<T>(of: { items: Iterable<T>; isSorted?: boolean }): Listed<T>;
+       export declare function Watch(props: { collection: Listed<object>; value?: string; onChange?: (value: string) => void } & Inside): React.ReactElement;
+       declare function port(props: { item: any } & Inside): React.ReactElement;
+       export { part as WatchTrigger, part as WatchContent, port as WatchItem };`,
+    );
+    const [watch] = found();
+    expect(watch?.input.list).toEqual({ property: 'collection', made: { by: 'tide#listOf', under: 'items' } });
+    const each = { component: 'tide#WatchItem', property: 'item' };
+    expect(watch?.input.inside?.[0]?.choices).toEqual({ ...watch?.input.list, value: 'value', text: 'label', each });
+    expect(watch?.adapter?.choices).toEqual({ ...watch?.input.list, value: 'value', text: 'label' });
+  });
+  it('stands once for each degree of a rating, with a number; a handle has one, too', () => {
+    install(
+      'tide',
+      `${react}
+       declare function numbered(props: { index: number } & Inside): React.ReactElement;
+       export declare function RatingRoot(props: { value?: number; onValueChange?: (value: number) => void } & Inside): React.ReactElement;
+       export declare function LevelRoot(props: { value?: number[]; onValueChange?: (value: number[]) => void } & Inside): React.ReactElement;
+       export { numbered as RatingItem, part as RatingItemIndicator, part as LevelTrack, numbered as LevelThumb };`,
+    );
+    const [level, rating] = inside().sort(([a], [b]) => String(a).localeCompare(String(b)));
+    expect(level?.[1]?.[0]).toMatchObject([{ inside: [{ component: 'tide#LevelThumb', properties: { index: 0 } }] }]);
+    expect(rating?.[1]?.[0]).toEqual(
+      [1, 2, 3, 4, 5].map((index) => ({
+        component: 'tide#RatingItem',
+        properties: { index },
+        inside: [{ component: 'tide#RatingItemIndicator' }],
+      })),
+    );
+  });
+  it('is a root put together itself, where a group consists of such', () => {
+    install(
+      'tide',
+      `${react}
+       export declare function LampGroup(props: { value?: string[]; onValueChange?: (value: string[]) => void } & Inside): React.ReactElement;
+       export { item as LampRoot, part as LampControl, part as LampLabel, part as LampHiddenInput };`,
+    );
+    const lamp = inside().find(([name]) => name === 'LampGroup');
+    expect(lamp?.[1]?.[0]).toMatchObject([
+      {
+        component: 'tide#LampRoot',
+        inside: [
+          { component: 'tide#LampHiddenInput' },
+          { component: 'tide#LampControl' },
+          { component: 'tide#LampLabel', inside: [{ words: '', of: 'choice' }] },
+        ],
+      },
+    ]);
+  });
   it('hangs on a root or stands in a namespace with it, and is no input then', () => {
     put(
       'node_modules/tide/lamp.d.ts',

@@ -226,6 +226,11 @@ describe('native submission', () => {
 });
 
 describe('choices and wrappers', () => {
+  it('ids of its own are made of one that no other field has', () => {
+    const seen = jest.fn(() => null);
+    drawn({}, { ...description, ownIds: { property: 'uid' } }, seen);
+    expect(seen).toHaveBeenCalledWith(expect.objectContaining({ uid: `${state.id}-own` }), undefined);
+  });
   it('go in under the input’s own names', () => {
     const seen = jest.fn(() => null);
     const adapter = { ...description, choices: { property: 'items', value: 'id', text: 'title' } };

@@ -30,6 +30,19 @@ describe('a watch over the page', () => {
     expect(watching.listeners()).toBe(0);
     watching.stop();
   });
+  it('counts those no more that a signal took away', () => {
+    const watching = watch();
+    const before = watching.listeners();
+    const [stays, goes] = [new AbortController(), new AbortController()];
+    for (const { signal } of [stays, goes]) document.addEventListener('click', () => undefined, { signal });
+    expect(watching.listeners()).toBe(before + 2);
+    goes.abort();
+    document.addEventListener('click', () => undefined, { signal: goes.signal });
+    expect(watching.listeners()).toBe(before + 1);
+    stays.abort();
+    expect(watching.listeners()).toBe(before);
+    watching.stop();
+  });
 });
 
 it.each([

@@ -109,3 +109,49 @@ export function Pale(props: {
     </button>
   );
 }
+
+interface Port {
+  readonly value: string;
+  readonly label: string;
+}
+/** Its value is one of the objects that it lists, and of anything else it shows nothing. */
+export function Ports(props: {
+  readonly options?: readonly Port[];
+  readonly value?: Port | null;
+  readonly disabled?: boolean;
+  onChange?(value: Port | null): void;
+}): JSX.Element {
+  const { options = [], value, disabled = false, onChange } = props;
+  return (
+    <div>
+      <output>{value?.label ?? 'No port'}</output>
+      {options.map((one) => (
+        <button key={one.value} type="button" disabled={disabled} onClick={() => onChange?.(one)}>
+          {one.label}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** The ids inside are made of one that it is given; without it two copies have the same. */
+export function Numbered(props: {
+  readonly uid?: string;
+  readonly value?: string;
+  readonly disabled?: boolean;
+  onChange?(value: string): void;
+}): JSX.Element {
+  const { uid = 'numbered', value = '', disabled = false, onChange } = props;
+  return (
+    <>
+      <input
+        id={`${uid}-input`}
+        aria-controls={`${uid}-count`}
+        value={value}
+        disabled={disabled}
+        onChange={(event) => onChange?.(event.target.value)}
+      />
+      <span id={`${uid}-count`}>{value.length}</span>
+    </>
+  );
+}

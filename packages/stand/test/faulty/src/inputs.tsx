@@ -65,6 +65,23 @@ export function ListensForEver({ value = '', disabled = false, onChange }: Props
   return <input value={value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />;
 }
 
+/** Sound: a signal takes its listener away, and nothing leads to what its drawing calls a path. */
+export function ListensByASignal({ value = '', disabled = false, onChange }: Props): JSX.Element {
+  useEffect(() => {
+    const until = new AbortController();
+    window.addEventListener('resize', () => undefined, { signal: until.signal });
+    return () => until.abort();
+  }, []);
+  return (
+    <>
+      <input value={value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />
+      <svg aria-hidden="true" width="8" height="8">
+        <path id="stroke1" d="M0 0h8" />
+      </svg>
+    </>
+  );
+}
+
 export function KnowsTheWindow({ value = '', disabled = false, onChange }: Props): JSX.Element {
   const [copy] = useState(() => String(Math.random()));
   return <input title={copy} value={value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />;
