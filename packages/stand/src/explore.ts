@@ -226,14 +226,15 @@ function stepsFor(box: Element, element: HTMLElement, type: string): Step[] {
   }
 }
 
-/** What HTML’s own kinds of text box take. */
+/** What HTML’s own kinds of text box take, and those that say what they are for. */
 function writtenInto(element: HTMLElement): string[] {
   const kinds: Partial<Record<string, string>> = {
     email: 'post@skerry.example',
     url: 'https://skerry.example/',
     tel: '+44 20 7946 0958',
   };
-  const text = element instanceof HTMLInputElement ? kinds[element.type] : undefined;
+  if (!(element instanceof HTMLInputElement)) return [];
+  const text = [element.type, element.autocomplete, element.inputMode].map((kind) => kinds[kind]).find(Boolean);
   return text === undefined ? [] : [text];
 }
 
