@@ -141,6 +141,7 @@ export interface Finding {
     | 'readOnly'
     | 'required'
     | 'id'
+    | 'ownIds'
     | 'describedBy'
     | 'constants'
     | 'choices'

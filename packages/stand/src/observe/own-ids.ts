@@ -22,7 +22,7 @@ export async function findOwnIds(seen: Observation): Promise<void> {
     seen.adapter = { ...before, ownIds: { property } };
     if ((await troubleWith(seen)) !== undefined) continue;
     seen.note(
-      'id',
+      'ownIds',
       `It makes its own ids of “${property}”.`,
       `Without it ${trouble}; with it nothing of the kind.`,
       0.9,
