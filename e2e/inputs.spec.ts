@@ -107,6 +107,28 @@ test('a picker whose values are objects of a library gives texts, by a sentence 
   await expect(page.getByTestId('station-sent').last()).toHaveText(/"2027"/);
 });
 
+test('a list whose values are its own items gives what stands in one as its value, by a word that can be changed', async ({
+  page,
+}) => {
+  await page.goto('/inputs/react-select%23default');
+  const speaks = page.getByRole('region', { name: 'How it speaks' });
+  await expect(speaks).toContainText('its value is the choice itself', { timeout: 60_000 });
+  await page.getByRole('button', { name: 'Draft the adapter' }).click();
+  await expect(page).toHaveURL(/\/adapters\//);
+  await expect(speaks).toContainText('Makes ids for what is inside it of instanceId');
+  await speaks.getByRole('button', { name: 'choices: the choice itself' }).click();
+  await speaks.getByRole('combobox', { name: 'choices' }).fill('');
+  await page.keyboard.press('Enter');
+  await expect(speaks).toContainText('its value is the value of one');
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(speaks).toContainText('its value is the choice itself');
+  const stand = frameOf(page, /^Stand:/);
+  await stand.getByRole('combobox').click();
+  await stand.getByRole('option', { name: 'Torsund' }).click();
+  await expect(stand.getByText('Torsund', { exact: true })).toBeVisible();
+  await expect(page.getByTestId('station-shown').last()).toHaveText(/"TOR"/);
+});
+
 test('two inputs are put together, proved as one, and carry one value', async ({ page }) => {
   await page.goto('/inputs');
   await page.getByRole('link', { name: 'Several as one value' }).click();

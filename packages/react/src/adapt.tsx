@@ -120,7 +120,8 @@ export function adapt(
   Adapted.takesLabel = description.id !== undefined;
   const { label, hint, message, required } = description;
   // A group has no state for it: its name has to say so.
-  if (ofTexts) Adapted.making = ofTexts;
+  const alone = ofTexts ?? (ofItems && itemsAsValues(ofItems, [], kind));
+  if (alone) Adapted.making = alone;
   Adapted.draws = { label: !!label, hint: !!hint, message: !!message, required: !!required && !isGroup };
   return Adapted;
 }

@@ -58,7 +58,9 @@ export function Solo({ inputs, adapter, listen, recording, handle }: SoloProps):
       (name: string) =>
       (...args: unknown[]): void => {
         const isChange = name === change.report;
-        const value = isChange ? valueIn(args, change.path) : undefined;
+        // What the form hears of it, where its own values are objects.
+        const raw = isChange ? valueIn(args, change.path) : undefined;
+        const value = Live?.making ? Live.making.read(raw) : raw;
         tell({
           kind: 'report',
           name,
@@ -69,7 +71,7 @@ export function Solo({ inputs, adapter, listen, recording, handle }: SoloProps):
         });
       };
     return Object.fromEntries([...new Set([...listen, change.report])].map((name) => [name, hear(name)]));
-  }, [adapterText, listen]);
+  }, [adapterText, listen, Live]);
   if (!Live) return <p role="alert">This input is not in the bundle.</p>;
   const label = adapter.title ?? adapter.input;
   return (
