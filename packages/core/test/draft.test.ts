@@ -111,7 +111,9 @@ describe('sentences about an adapter', () => {
       choices: { property: 'items', value: 'id', text: 'label' },
       real: { selector: 'input' },
     });
-    expect(said(next, 'choices')).toBe('Takes its choices through items, as id and label; its value is the value of one.');
+    expect(said(next, 'choices')).toBe(
+      'Takes its choices through items, as id and label; its value is the value of one.',
+    );
     for (const at of ['/value/empty', '/value/kind', '/change/refused', '/choices/property', '/real/selector'])
       next = changeSlot(next, at, '');
     expect(next).toEqual(adapter);
