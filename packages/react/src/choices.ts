@@ -1,5 +1,5 @@
 /** Values to choose from as an input takes them in a list: items under its own names, and what is made of all. */
-import { valueKind, type ListUse, type ValueKind } from '@poietra/core';
+import { same, valueKind, type ListUse, type ValueKind } from '@poietra/core';
 
 export type Choices = readonly { readonly value: unknown; readonly text: string }[];
 
@@ -37,7 +37,7 @@ export function listFor(use: ListUse, choices: Choices, beside: Readonly<Record<
 export function itemsAsValues(use: ListUse, choices: Choices = [], kind?: ValueKind): Making {
   const items = itemsFor(use, choices);
   const itemOf = (shown: unknown): unknown =>
-    items.find((item) => item[use.value] === shown) ?? {
+    items.find((item) => same(item[use.value], shown)) ?? {
       [use.value]: shown,
       [use.text]: typeof shown === 'string' ? shown : JSON.stringify(shown),
     };

@@ -66,6 +66,10 @@ describe('a value that is an item of its list', () => {
     expect(making.make(['TOR', 'ALD'])).toEqual([torsund, aldervik]);
     expect(making.read([torsund, aldervik])).toEqual(['TOR', 'ALD']);
   });
+  it('is found by what it says where the choices are objects, as a record has them anew', () => {
+    const berths = [{ value: { quay: 3 }, text: 'Quay 3' }];
+    expect(itemsAsValues(use, berths).make({ quay: 3 })).toBe(itemsFor(use, berths)[0]);
+  });
   it('stands for itself where the list does not have it, so that nothing held vanishes', () => {
     expect(itemsAsValues(use, choices).make('LSU')).toEqual({ code: 'LSU', title: 'LSU' });
     expect(itemsAsValues(use).make(7)).toEqual({ code: 7, title: '7' });
