@@ -145,6 +145,8 @@ for (const react of ['18.3', '19'])
     test('finds its types and files sound', () => {
       run('npx', 'tsc', '-p', '.');
       run('npx', 'tsc', '-p', '.', '--module', 'nodenext', '--moduleResolution', 'nodenext');
+      // What is packed does not depend on which React the application has; these two take the longest.
+      if (react !== '19') return;
       for (const name of ['core', 'react']) {
         run('npx', 'publint', '--strict', `node_modules/@poietra/${name}`);
         run('npx', 'attw', '--profile', 'esm-only', `poietra-${name}-0.1.0.tgz`);

@@ -7,7 +7,7 @@ import { allSaved, frameOf } from './support.js';
 
 test('the stand can neither read what the workbench has stored nor reach its server', async ({ page }) => {
   await page.goto('/inputs/react-day-picker%23DayPicker');
-  await expect(frameOf(page, 'Stand: DayPicker').getByRole('grid')).toBeVisible();
+  await expect(frameOf(page, 'Stand: DayPicker').getByRole('grid')).toBeVisible({ timeout: 60_000 });
   const frame = page.frames().find((one) => one.url().includes('/stand/frame/'));
   const attempts = await frame?.evaluate(async () => {
     const tried = async (what: () => unknown): Promise<string> => {

@@ -46,7 +46,10 @@ export async function drawnByEach(bundlers, entry) {
   try {
     for (const [name, bundle] of Object.entries(bundlers)) {
       const chunks = await bundle(entry);
-      found[name] = await drawn(browser, chunks, beside);
+      // What is fetched beforehand for later may be there before the page is asked; the least of three is what was needed.
+      const all = [];
+      for (let i = 0; i < 3; i++) all.push(await drawn(browser, chunks, beside));
+      found[name] = all.find(({ isDrawn }) => !isDrawn) ?? all.reduce((a, b) => (b.bytes < a.bytes ? b : a));
     }
   } finally {
     await browser.close();

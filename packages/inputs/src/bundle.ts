@@ -4,6 +4,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { isBuiltIn, onlyInside } from './inside.js';
 import { findPackage } from './project.js';
+import { filesOf, keptOr, type Made } from './kept-bundles.js';
 import { shutDoors, shutProcess } from './shut.js';
 
 export interface Bundle {
@@ -48,6 +49,10 @@ export class BundleError extends Error {
  * @throws {BundleError}
  */
 export async function bundle(options: BundleOptions): Promise<Bundle> {
+  return keptOr({ ...options, asked: ['page', options] }, () => make(options));
+}
+
+async function make(options: BundleOptions): Promise<Made<Bundle>> {
   const { project, home, start, inputs, codes = {}, handedOver } = options;
   try {
     const result = await build({
@@ -59,6 +64,7 @@ export async function bundle(options: BundleOptions): Promise<Bundle> {
       },
       bundle: true,
       write: false,
+      metafile: true,
       format: 'iife',
       platform: 'browser',
       target: 'es2022',
@@ -80,10 +86,10 @@ export async function bundle(options: BundleOptions): Promise<Bundle> {
       legalComments: 'none',
     });
     const text = (ending: string): string => result.outputFiles.find(({ path }) => path.endsWith(ending))?.text ?? '';
-    return { script: text('.js'), style: text('.css') };
+    return { value: { script: text('.js'), style: text('.css') }, files: filesOf(result.metafile) };
   } catch (error) {
     const others = withoutBroken(inputs, error);
-    if (others.length > 0 && others.length < inputs.length) return bundle({ ...options, inputs: others });
+    if (others.length > 0 && others.length < inputs.length) return make({ ...options, inputs: others });
     throw asBundleError(error, project);
   }
 }
@@ -92,14 +98,12 @@ export async function bundle(options: BundleOptions): Promise<Bundle> {
  * One script for Node, that draws on the server.
  * @throws {BundleError}
  */
-export async function bundleScript({
-  project,
-  home,
-  start,
-  inputs,
-  codes = {},
-  handedOver,
-}: BundleOptions): Promise<string> {
+export async function bundleScript(options: BundleOptions): Promise<string> {
+  return keptOr({ ...options, asked: ['server', options] }, () => makeScript(options));
+}
+
+async function makeScript(options: BundleOptions): Promise<Made<string>> {
+  const { project, home, start, inputs, codes = {}, handedOver } = options;
   try {
     const result = await build({
       // The class of an element belongs to the browser: on the server its tag is all there is.
@@ -111,6 +115,7 @@ export async function bundleScript({
       },
       bundle: true,
       write: false,
+      metafile: true,
       format: 'cjs',
       platform: 'node',
       target: 'node20',
@@ -136,7 +141,8 @@ export async function bundleScript({
       logLevel: 'silent',
       legalComments: 'none',
     });
-    return result.outputFiles.find(({ path }) => path.endsWith('.js'))?.text ?? '';
+    const value = result.outputFiles.find(({ path }) => path.endsWith('.js'))?.text ?? '';
+    return { value, files: filesOf(result.metafile) };
   } catch (error) {
     throw asBundleError(error, project);
   }

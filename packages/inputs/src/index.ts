@@ -8,5 +8,5 @@ export { CodeError, scriptOf } from './code.js';
 export { Renderer, type Rendered } from './render.js';
 export { bundle, BundleError, ourPackages, type Bundle, type BundledInput, type BundleOptions } from './bundle.js';
 export { isBuiltIn } from './inside.js';
-export { BrowserLost, openBrowser, proveAdapter, tryInput, type ProofOptions, type Tried } from './prove.js';
+export { BrowserLost, openBrowser, OutOfTime, proveAdapter, tryInput, type ProofOptions, type Tried } from './prove.js';
 export { ownTypes, schemaOfType, type OwnType, type TypeNote, type TypeSchema } from './types/index.js';

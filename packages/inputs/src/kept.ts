@@ -19,6 +19,19 @@ function ownFiles(folder: string, cache: string, depth = 0): (readonly [string, 
   });
 }
 
+/** What stands for a project as it is now: its packages by their lock file, its own files. Nothing where there is no lock file. */
+export function stateOf(folder: string, cache: string): string | undefined {
+  try {
+    return createHash('sha256')
+      .update(readFileSync(join(folder, 'package.json')))
+      .update(JSON.stringify(ownFiles(folder, cache)))
+      .update(readFileSync(join(folder, 'node_modules/.package-lock.json')))
+      .digest('hex');
+  } catch {
+    return undefined;
+  }
+}
+
 /**
  * Inspections kept on disk. The same packages in the same versions and the same own files, read by the same code,
  * declare the same; `code` is a file that changes when the reading code does.
@@ -68,18 +81,9 @@ export class KeptInspections {
   }
 
   #pathOf(folder: string): string | undefined {
-    try {
-      const key = createHash('sha256')
-        .update(folder)
-        .update(readFileSync(this.code))
-        .update(readFileSync(join(folder, 'package.json')))
-        .update(JSON.stringify(ownFiles(folder, this.cache)))
-        .update(readFileSync(join(folder, 'node_modules/.package-lock.json')))
-        .digest('hex')
-        .slice(0, 24);
-      return join(this.cache, `${key}.json`);
-    } catch {
-      return undefined;
-    }
+    const state = stateOf(folder, this.cache);
+    if (state === undefined) return undefined;
+    const key = createHash('sha256').update(folder).update(readFileSync(this.code)).update(state).digest('hex');
+    return join(this.cache, `${key.slice(0, 24)}.json`);
   }
 }
