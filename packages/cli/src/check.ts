@@ -7,9 +7,11 @@ import {
   componentsToTry,
   fingerprint,
   inputsOf,
+  isKept,
   readKitText,
   nativeAdapters,
   tally,
+  toTry,
   versionOf,
   type AdapterDescription,
   type CheckVerdict,
@@ -25,6 +27,7 @@ import {
   KeptInspections,
   BrowserLost,
   openBrowser,
+  OutOfTime,
   proveAdapter,
   Renderer,
   tryInput,
@@ -71,7 +74,8 @@ export async function check(
   what: string,
   options: {
     readonly project?: string | undefined;
-    readonly only?: string | undefined;
+    /** Texts; a name that contains one of them is checked. */
+    readonly only?: readonly string[] | undefined;
     readonly depth?: Depth | undefined;
   },
   tell: (done: Checked, count: number, total: number) => void,
@@ -80,7 +84,11 @@ export async function check(
   const isFolder = statSync(what).isDirectory();
   const project = isFolder ? what : (options.project ?? join(dirname(what), 'project'));
   const { jobs, inputs } = isFolder ? draftsOf(project) : adaptersOf(what);
-  const chosen = options.only === undefined ? jobs : jobs.filter(({ name }) => name.includes(options.only ?? ''));
+  const { only } = options;
+  const unmatched = only?.find((text) => !jobs.some(({ name }) => name.includes(text)));
+  if (unmatched !== undefined)
+    throw new CheckError(`Nothing to check in ${what} is called anything with “${unmatched}”.`);
+  const chosen = only ? jobs.filter(({ name }) => only.some((text) => name.includes(text))) : jobs;
   if (chosen.length === 0) throw new CheckError(`There is nothing to check in ${what}.`);
   let browser = await openBrowser();
   const { depth = 'full' } = options;
@@ -99,14 +107,21 @@ export async function check(
   };
   const done: Checked[] = [];
   const queue = [...chosen];
-  const work = async (): Promise<void> => {
-    for (let job = queue.shift(); job; job = queue.shift()) {
+  /** What was not decided beside others is tried once more, alone. */
+  const alone: Job[] = [];
+  const work = async (isAlone: boolean): Promise<void> => {
+    const jobs = isAlone ? alone : queue;
+    for (let job = jobs.shift(); job; job = jobs.shift()) {
       const checked = await run(job, bundleFor).catch(async (error: unknown) => {
         // Nothing was decided: once more, in another browser.
         if (!(error instanceof BrowserLost)) throw error;
         if (!browser.isConnected()) browser = await openBrowser();
         return run(job, bundleFor);
       });
+      if (!isAlone && tally(checked.sheet.verdicts).open > 0) {
+        alone.push(job);
+        continue;
+      }
       done.push(checked);
       tell(checked, done.length, chosen.length);
     }
@@ -128,7 +143,8 @@ export async function check(
       if (!(error instanceof Error) || error instanceof BrowserLost) throw error;
       if (!own.isConnected()) throw new BrowserLost(error.message);
       const seen = error instanceof BundleError ? `It does not bundle: ${error.message}` : error.message;
-      verdicts = contract.map(({ id }) => ({ check: id, state: 'fail' as const, seen }));
+      const state = error instanceof OutOfTime ? 'open' : 'fail';
+      verdicts = contract.map(({ id }) => ({ check: id, state, seen }));
     }
     const sheet = {
       version: job.version,
@@ -148,7 +164,8 @@ export async function check(
     };
   };
   try {
-    await Promise.all(Array.from({ length: Math.min(3, availableParallelism() + 1) }, work));
+    await Promise.all(Array.from({ length: Math.min(3, availableParallelism() + 1) }, () => work(false)));
+    await work(true);
   } finally {
     await browser.close();
   }
@@ -231,17 +248,19 @@ function adaptersOf(file: string): { jobs: Job[]; inputs: BundledInput[] } {
 
 /** A table that a person reads: one line an adapter, and below it what failed with what to try. */
 export function reportOf({ name, untried, sheet: { verdicts } }: Checked, isBrief = false): string {
-  const { pass, fail, none } = tally(verdicts);
-  const head = `${fail === 0 ? '✓' : '✗'} ${name.padEnd(50)} ${String(pass).padStart(2)} passed, ${fail} failed${none > 0 ? `, ${none} not applicable` : ''}${untried === undefined ? '' : `\n    It could not be tried: ${untried}`}`;
+  const { pass, fail, none, open } = tally(verdicts);
+  const rest = `${open > 0 ? `, ${open} not decided` : ''}${none > 0 ? `, ${none} not applicable` : ''}`;
+  const head = `${isKept(verdicts) ? '✓' : '✗'} ${name.padEnd(50)} ${String(pass).padStart(2)} passed, ${fail} failed${rest}${untried === undefined ? '' : `\n    It could not be tried: ${untried}`}`;
   if (isBrief) {
-    const failed = verdicts.filter(({ state }) => state === 'fail').map(({ check: id }) => id);
+    const failed = verdicts.filter(({ state }) => state === 'fail' || state === 'open').map(({ check: id }) => id);
     return [head, ...(failed.length > 0 ? [`    ${failed.join(', ')}`] : [])].join('\n');
   }
   const failures = verdicts
-    .filter(({ state }) => state === 'fail')
-    .map(({ check: id, seen }) => {
+    .filter(({ state }) => state === 'fail' || state === 'open')
+    .map((verdict) => {
+      const { check: id, seen, state } = verdict;
       const known = checkOf(id);
-      return `    ${known?.title ?? id}\n      expected: ${known?.expects ?? ''}\n      seen:     ${seen}\n      to try:   ${known?.advice ?? ''}`;
+      return `    ${known?.title ?? id}${state === 'open' ? ' (not decided)' : ''}\n      expected: ${known?.expects ?? ''}\n      seen:     ${seen}\n      to try:   ${toTry(verdict)}`;
     });
   return [head, ...failures].join('\n');
 }

@@ -1,4 +1,4 @@
-import { tally } from '@poietra/core';
+import { isKept } from '@poietra/core';
 import { ProjectError } from '@poietra/inputs';
 import { Command } from 'commander';
 import { spawn } from 'node:child_process';
@@ -55,7 +55,7 @@ program
   )
   .argument('<kit-or-folder>', 'a kit file, or a project folder')
   .option('--project <folder>', 'the project folder of a kit; otherwise the folder “project” beside it')
-  .option('--only <text>', 'only those whose name contains this')
+  .option('--only <texts>', 'only those whose name contains one of these, separated by commas')
   .option('--wanted <percent>', 'how many of a hundred have to pass whole', '100')
   .option('--brief', 'print one line for each, without what failed')
   .option('--quick', 'as in the workbench’s frames: by events of a script, without pixels and screen reader')
@@ -70,7 +70,7 @@ program
         resolve(from, what),
         {
           project: options.project === undefined ? undefined : resolve(from, options.project),
-          only: options.only,
+          only: options.only?.split(','),
           depth: options.quick ? 'quick' : 'full',
         },
         (checked, count, total) => {
@@ -80,7 +80,7 @@ program
           else console.log(`${at} ${reportOf(checked, options.brief)}`);
         },
       );
-      const whole = done.filter(({ sheet }) => tally(sheet.verdicts).fail === 0).length;
+      const whole = done.filter(({ sheet }) => isKept(sheet.verdicts)).length;
       if (options.json) console.log(JSON.stringify(done, undefined, 2));
       else console.log(`${whole} of ${done.length} pass the whole contract.`);
       if ((100 * whole) / done.length < Number(options.wanted)) process.exitCode = 1;

@@ -59,7 +59,9 @@ describe('poietra check in a real browser', () => {
       expect({ name, failed: failed[name] }).toEqual({ name, failed: expect.arrayContaining(checks) as string[] });
   });
   it('finds quickly what elements say, and only fully what nobody sees or hears', () => {
-    const failed = failedIn(check('packages/stand/test/faulty', '--json', '--quick', '--only', 'inputs.tsx').stdout);
+    const names = ['Sound', 'ConstantId', 'Warns', 'DrawsNothing', 'OnInItsClassAlone', 'HearsScriptsAlone'];
+    const { stdout } = check('packages/stand/test/faulty', '--json', '--quick', '--only', names.join(','));
+    const failed = failedIn(stdout);
     expect(failed).toMatchObject({ Sound: [], ConstantId: ['twice'], Warns: ['silent'] });
     // Each of these fails above, in the depth that drives the browser from outside.
     expect(failed).toMatchObject({ DrawsNothing: [], OnInItsClassAlone: [], HearsScriptsAlone: [] });
@@ -132,5 +134,9 @@ describe('poietra check in a real browser', () => {
       stderr: expect.stringContaining('There is no') as string,
     });
     expect(check('package.json').stderr).toContain('is no kit');
+    expect(check('demo/kit.json', '--only', 'day-picker,dya-picker')).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('“dya-picker”') as string,
+    });
   });
 });

@@ -12,7 +12,11 @@ import {
   samplesFor,
   sheetChanges,
   staleness,
+  checkOf,
   tally,
+  toTry,
+  isKept,
+  type CheckVerdict,
   type FoundInput,
   type ScoreSheet,
   type Step,
@@ -169,9 +173,25 @@ describe('a score sheet', () => {
     ],
   };
   it('counts, and has a title and an advice for every check', () => {
-    expect(tally(sheet.verdicts)).toEqual({ pass: 1, fail: 1, none: 0 });
+    expect(tally(sheet.verdicts)).toEqual({ pass: 1, fail: 1, none: 0, open: 0 });
     expect(new Set(contract.map(({ id }) => id)).size).toBe(contract.length);
     expect(contract.every(({ expects, advice }) => expects.endsWith('.') && advice.endsWith('.'))).toBe(true);
+  });
+  it('is kept where every check that applies was decided, and passed', () => {
+    const of = (...states: CheckVerdict['state'][]) =>
+      isKept(states.map((state) => ({ check: 'late', state, seen: '' })));
+    expect([of('pass', 'none'), of('pass', 'fail'), of('pass', 'open'), of('none'), of()]).toEqual([
+      true,
+      false,
+      false,
+      false,
+      false,
+    ]);
+  });
+  it('says what to try: about what failed by its check, about what was not decided to prove it again', () => {
+    const about = (state: CheckVerdict['state']) => toTry({ check: 'late', state, seen: '' });
+    expect(about('fail')).toBe(checkOf('late')?.advice);
+    expect(about('open')).toMatch(/^Prove it again/);
   });
   it('is stale when the package or the adapter is another', () => {
     expect(staleness(sheet, { a: 1 }, '1.0.0')).toBeUndefined();

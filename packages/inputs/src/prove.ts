@@ -19,8 +19,12 @@ const sheet = `
   body { margin: 24px 200px; }
   [data-alone] :is(.poietra-label, .poietra-hint, .poietra-error) { visibility: hidden; }
   [data-alone] .poietra-box:not([data-seen], [data-seen] *) { visibility: hidden; opacity: 0; }`;
-/** All checks of one input take a few seconds; what takes this long never ends. */
-const mostTime = 90_000;
+/** A trial takes a few seconds; what takes this long is given up. In milliseconds. */
+const usualTime = 90_000;
+/** A page that is proved gives a verdict every few seconds, and gives up a check by itself; silent for so long, it hangs. */
+const usualSilence = 60_000;
+/** In so many checks. What hangs in more is not waited for in the rest. */
+const mostHangs = 3;
 
 /** @throws {Error} where there is no Chromium; its message says where it was looked for. */
 export async function openBrowser(): Promise<Browser> {
@@ -45,6 +49,11 @@ export class BrowserLost extends Error {
 async function isLost(browser: Browser): Promise<boolean> {
   await new Promise((resolve) => setTimeout(resolve, 100));
   return !browser.isConnected();
+}
+
+/** A page did not come to its end in time: the input loops, or the machine had other things to do. */
+export class OutOfTime extends Error {
+  override name = 'OutOfTime';
 }
 
 interface Message {
@@ -83,13 +92,16 @@ export interface ProofOptions {
   readonly depth?: Depth | undefined;
   /** Hears each verdict as it is given. */
   readonly tell?: (verdict: CheckVerdict) => void;
+  /** How long it may give no verdict, in milliseconds; a minute where it is not said. */
+  readonly mostSilence?: number;
   /** Takes the page away; checks that were not made by then have no verdict. */
   readonly signal?: AbortSignal;
 }
 
 /**
- * Puts an adapter to the contract on a page of its own. `render` has it drawn on a server. What ends before all checks
- * were made, since it loops or the page is lost, has failed those.
+ * Puts an adapter to the contract on a page of its own. `render` has it drawn on a server. Where the page is lost before
+ * all checks were made, those have failed. Where it does not answer any more, the check in which that happened is not
+ * decided, and the others are made on another page.
  * @throws {BrowserLost} where the whole browser ended.
  */
 export async function proveAdapter(
@@ -97,43 +109,81 @@ export async function proveAdapter(
   bundle: Bundle,
   adapter: AdapterDescription,
   render: (task: object) => Promise<Rendered>,
-  { home, depth = 'full', tell = () => undefined, signal }: ProofOptions,
+  { home, depth = 'full', tell = () => undefined, mostSilence = usualSilence, signal }: ProofOptions,
 ): Promise<CheckVerdict[]> {
-  const ids: CheckId[] = contract.map(({ id }) => id);
   const verdicts: CheckVerdict[] = [];
   const give = (verdict: CheckVerdict): void => {
     verdicts.push(verdict);
     tell(verdict);
   };
+  const work = depth === 'full' ? judged : worked;
+  let left: readonly CheckId[] = contract.map(({ id }) => id);
   try {
-    if (depth === 'full')
-      await judged(browser, bundle, await withGesture(browser, bundle, adapter), { home, give, render, signal });
-    else
-      await onPage(
-        browser,
-        bundle,
-        {},
-        async ({ post, next }) => {
-          await post({ kind: 'prove', adapter, checks: ids });
-          for (;;) {
-            const message = await next();
-            if (message.kind === 'verdict') give(message['verdict'] as CheckVerdict);
-            if (message.kind === 'render')
-              await post({ kind: 'rendered', ask: message['ask'], ...(await render(message)) });
-            if (message.kind === 'prover failed') throw new Error(String(message['message']));
-            if (message.kind === 'proved') return;
-          }
-        },
-        signal,
-      );
+    const ready = depth === 'full' ? await withGesture(browser, bundle, adapter) : adapter;
+    for (let hangs = 0; left.length > 0;) {
+      try {
+        await work(browser, bundle, ready, { checks: left, home, give, render, mostSilence, signal });
+        break;
+      } catch (error) {
+        if (!(error instanceof OutOfTime)) throw error;
+        const seen = error.message;
+        // They are made in the order of the contract: it was the first that has no verdict.
+        const [hung, ...others] = without(left, verdicts);
+        if (hung) give({ check: hung, state: 'open', seen });
+        left = others;
+        if (++hangs < mostHangs) continue;
+        for (const check of left) give({ check, state: 'open', seen });
+        break;
+      }
+    }
   } catch (error) {
     if (signal?.aborted) return verdicts;
     if (await isLost(browser)) throw new BrowserLost(`The browser ended while ${adapter.input} was tried.`);
-    const done = new Set(verdicts.map(({ check }) => check));
-    const seen = error instanceof Error ? error.message : String(error);
-    for (const check of ids) if (!done.has(check)) give({ check, state: 'fail', seen });
+    const state = error instanceof OutOfTime ? 'open' : 'fail';
+    for (const check of without(left, verdicts)) give({ check, state, seen: reasonOf(error) });
   }
   return verdicts;
+}
+
+function without(checks: readonly CheckId[], verdicts: readonly CheckVerdict[]): CheckId[] {
+  const done = new Set(verdicts.map(({ check }) => check));
+  return checks.filter((check) => !done.has(check));
+}
+
+interface Proving {
+  readonly checks: readonly CheckId[];
+  readonly home: string;
+  give(verdict: CheckVerdict): void;
+  render(task: object): Promise<Rendered>;
+  readonly mostSilence: number;
+  readonly signal: AbortSignal | undefined;
+}
+
+/** By events of a script, among the input's own code. */
+async function worked(
+  browser: Browser,
+  bundle: Bundle,
+  adapter: AdapterDescription,
+  { checks, give, render, mostSilence, signal }: Proving,
+): Promise<void> {
+  await onPage(
+    browser,
+    bundle,
+    { mostTime: mostSilence },
+    async ({ post, next, answers }) => {
+      await post({ kind: 'prove', adapter, checks });
+      for (;;) {
+        const message = await next();
+        answers();
+        if (message.kind === 'verdict') give(message['verdict'] as CheckVerdict);
+        if (message.kind === 'render')
+          await post({ kind: 'rendered', ask: message['ask'], ...(await render(message)) });
+        if (message.kind === 'prover failed') throw new Error(String(message['message']));
+        if (message.kind === 'proved') return;
+      }
+    },
+    signal,
+  );
 }
 
 /** What the checks need and the adapter does not say is tried for on a page of its own, before anything is judged. */
@@ -156,27 +206,23 @@ async function judged(
   browser: Browser,
   bundle: Bundle,
   adapter: AdapterDescription,
-  {
-    home,
-    give,
-    render,
-    signal,
-  }: {
-    readonly home: string;
-    give(verdict: CheckVerdict): void;
-    render(task: object): Promise<Rendered>;
-    readonly signal: AbortSignal | undefined;
-  },
+  { checks, home, give, render, mostSilence, signal }: Proving,
 ): Promise<void> {
   const secret = randomUUID();
   await onPage(
     browser,
     bundle,
-    { secret },
-    async ({ page, lost }) => {
-      const verdict = (one: CheckVerdict): void => give(one);
-      const call = await openWorld(page, await judgeScript(home), { verdict, render });
-      const task: ToJudge = { secret, adapter };
+    { secret, mostTime: mostSilence },
+    async ({ page, lost, answers }) => {
+      const heard =
+        <T, R>(hear: (said: T) => R) =>
+        (said: T): R => {
+          answers();
+          return hear(said);
+        };
+      const world = { verdict: heard(give), render: heard(render) };
+      const call = await openWorld(page, await judgeScript(home), world);
+      const task: ToJudge = { secret, adapter, checks };
       await Promise.race([call('judge', task), lost]);
     },
     signal,
@@ -189,12 +235,18 @@ interface OnPage {
   next(): Promise<Message>;
   /** Fails when the page is lost, or takes too long. */
   readonly lost: Promise<never>;
+  /** It is heard of: its time begins anew. */
+  answers(): void;
 }
 /** `isDriven`: the page itself may move pointer and keys; `secret`: an agent on it answers a judge who knows it. */
 async function onPage<T>(
   browser: Browser,
   { script, style }: Bundle,
-  { isDriven = false, secret }: { readonly isDriven?: boolean; readonly secret?: string },
+  {
+    isDriven = false,
+    secret,
+    mostTime = usualTime,
+  }: { readonly isDriven?: boolean; readonly secret?: string; readonly mostTime?: number | undefined },
   work: (on: OnPage) => Promise<T>,
   signal?: AbortSignal,
 ): Promise<T> {
@@ -240,23 +292,29 @@ async function onPage<T>(
   let giveUp!: (error: Error) => void;
   const lost = new Promise<never>((_resolve, reject) => (giveUp = reject));
   lost.catch(() => undefined);
-  const lose = (why: string): void => {
-    trouble = new Error(why);
+  const lose = (why: Error): void => {
+    trouble = why;
     giveUp(trouble);
     wake?.();
   };
-  page.on('crash', () => lose('The page crashed.'));
-  signal?.addEventListener('abort', () => lose('It was stopped.'));
-  const endless = 'The input did not come to an end; it may loop for ever.';
-  const until = Date.now() + mostTime;
-  const limit = setTimeout(() => lose(endless), mostTime);
+  page.on('crash', () => lose(new Error('The page crashed.')));
+  signal?.addEventListener('abort', () => lose(new Error('It was stopped.')));
+  const endless = (): Error => new OutOfTime('The input did not come to an end in time; it may loop for ever.');
+  let until = 0;
+  let limit: ReturnType<typeof setTimeout> | undefined;
+  const answers = (): void => {
+    clearTimeout(limit);
+    until = Date.now() + mostTime;
+    limit = setTimeout(() => lose(endless()), mostTime);
+  };
+  answers();
   const next = async (): Promise<Message> => {
     for (;;) {
       const message = waiting.shift();
       if (message) return message;
       if (trouble) throw trouble;
       const left = until - Date.now();
-      if (left <= 0) throw new Error(endless);
+      if (left <= 0) throw endless();
       await new Promise<void>((resolve) => {
         const timer = setTimeout(resolve, left);
         wake = () => {
@@ -279,7 +337,7 @@ async function onPage<T>(
     const first = await next();
     if (first.kind !== 'prover ready') throw new Error('The stand did not start.');
     const post = (message: object): Promise<void> => page.evaluate((data) => window.postMessage(data, '*'), message);
-    return await work({ page, post, next, lost });
+    return await work({ page, post, next, lost, answers });
   } finally {
     clearTimeout(limit);
     await context.close();

@@ -1,4 +1,4 @@
-import { nativeAdapters, type AdapterDescription, type CheckVerdict } from '@poietra/core';
+import { contract, isKept, nativeAdapters, type AdapterDescription, type CheckVerdict } from '@poietra/core';
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { BrowserLost, bundle, openBrowser, proveAdapter } from '../src/index.js';
@@ -68,4 +68,43 @@ it('where the whole browser ends nothing is decided: no check has failed by that
   );
   await expect(proving).rejects.toThrow(BrowserLost);
   expect(given.filter(({ state }) => state === 'fail')).toEqual([]);
+});
+
+it('a check in which the input hangs is not decided; the others are, and nothing has failed by it', async () => {
+  const browser = await openBrowser();
+  const project = mkdtempSync(join(home, 'demo/project/hanging-'));
+  const module = join(project, 'hanging.tsx');
+  cpSync(join(__dirname, 'hanging.tsx'), module);
+  const adapter: AdapterDescription = {
+    input: './hanging.tsx#HangsWhereDisabled',
+    value: { property: 'value' },
+    change: { report: 'onChange', path: '/0/target/value' },
+    focus: { by: 'element' },
+    disabled: { property: 'disabled' },
+    samples: ['Torsund', 'Hareby'],
+    gesture: { name: 'type', steps: [{ do: 'type', on: { role: 'textbox' }, text: 'Hareby' }] },
+  };
+  try {
+    const verdicts = await proveAdapter(
+      browser,
+      await bundle({
+        project,
+        home,
+        start: { module: join(home, 'packages/stand/src/frame.ts'), name: 'startProving' },
+        inputs: [{ id: adapter.input, family: 'component', export: 'HangsWhereDisabled', module, css: [] }],
+      }),
+      adapter,
+      () => Promise.resolve({ failed: 'Not asked here.' }),
+      { home, mostSilence: 10_000 },
+    );
+    const byState = (state: string): unknown[] => verdicts.flatMap((one) => (one.state === state ? [one.check] : []));
+    expect(verdicts).toHaveLength(contract.length);
+    expect(byState('open')).toEqual(['disabled']);
+    expect(byState('pass')).toEqual(expect.arrayContaining(['mounts', 'held', 'reports', 'leaves', 'twice']));
+    expect(byState('fail').filter((check) => check !== 'server')).toEqual([]);
+    expect(isKept(verdicts)).toBe(false);
+  } finally {
+    await browser.close();
+    rmSync(project, { recursive: true });
+  }
 });

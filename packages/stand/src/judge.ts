@@ -3,7 +3,7 @@
  * driver and reads pixels and the accessibility tree, and none of the input's code can reach it. Only what the input
  * itself has to state (what it reported, what it threw) comes from the page's world, from the agent.
  */
-import { contract, type AdapterDescription, type CheckId } from '@poietra/core';
+import type { AdapterDescription, CheckId } from '@poietra/core';
 import {
   carryWanted,
   channel,
@@ -24,15 +24,15 @@ export interface ToJudge {
   /** What only agent and judge know. */
   readonly secret: string;
   readonly adapter: AdapterDescription;
+  readonly checks: readonly CheckId[];
 }
 
-/** Puts the adapter to every check; each verdict is told to the driver. Ends when all are told. */
-export async function judge({ secret, adapter }: ToJudge): Promise<void> {
+/** Puts the adapter to these checks; each verdict is told to the driver. Ends when all are told. */
+export async function judge({ secret, adapter, checks }: ToJudge): Promise<void> {
   const agent = agentBehind(secret);
   const ground = distantGround(agent, adapter);
-  const ids: CheckId[] = contract.map(({ id }) => id);
   const told: Promise<unknown>[] = [];
-  await prove(ground, ids, (verdict) => void told.push(callDriver('verdict', verdict)));
+  await prove(ground, checks, (verdict) => void told.push(callDriver('verdict', verdict)));
   await Promise.all(told);
 }
 

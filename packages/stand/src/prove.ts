@@ -14,7 +14,7 @@ const patienceFor: Readonly<Partial<Record<CheckId, number>>> = { server: 45_000
 
 /**
  * Runs the checks of these ids in turn and tells each verdict. `isStopped` is asked between checks. A check that
- * throws has failed, with what was thrown.
+ * throws has failed, with what was thrown; one that runs out of time twice is not decided.
  */
 export async function prove(
   ground: Ground,
@@ -46,14 +46,21 @@ export async function prove(
     if (isStopped()) break;
     let verdict = await verdictOf(id, bench, mount);
     await clean();
-    // A failure has to stand when nothing hurries; what was warned of is not asked twice.
-    if (verdict.state === 'fail' && id !== 'silent' && !isStopped()) {
+    // A failure has to stand when nothing hurries, and what ran out of time is tried again; what was warned of is not
+    // asked twice.
+    if ((verdict.state === 'fail' || verdict.state === 'open') && id !== 'silent' && !isStopped()) {
       verdict = await patiently(() => verdictOf(id, bench, mount));
       await clean();
     }
     tell({ check: id, ...verdict });
   }
   watching.stop();
+}
+
+class OutOfTime extends Error {
+  constructor(most: number) {
+    super(`It took longer than ${most / 1000} seconds.`);
+  }
 }
 
 async function verdictOf(
@@ -63,9 +70,12 @@ async function verdictOf(
 ): Promise<Omit<CheckVerdict, 'check'>> {
   try {
     const most = patienceFor[id] ?? mostTime;
-    return await within(most, checks[id](bench, mount), () => new Error(`It took longer than ${most / 1000} seconds.`));
+    return await within(most, checks[id](bench, mount), () => new OutOfTime(most));
   } catch (error) {
-    return { state: 'fail', seen: error instanceof Error ? error.message : String(error) };
+    return {
+      state: error instanceof OutOfTime ? 'open' : 'fail',
+      seen: error instanceof Error ? error.message : String(error),
+    };
   }
 }
 

@@ -193,10 +193,13 @@ export const quietChecks: ReadonlySet<string> = new Set(
   contract.filter((check: Check) => check.quiet).map(({ id }) => id),
 );
 
-/** The verdict of one check. `none` is “not applicable”, and `seen` then gives the reason. */
+/**
+ * The verdict of one check. `none` is “not applicable”, and `seen` then gives the reason. `open` is “not decided”: it ran
+ * out of time, which says nothing of the input, and `seen` tells what was waited for.
+ */
 export interface CheckVerdict {
   readonly check: CheckId;
-  readonly state: 'pass' | 'fail' | 'none';
+  readonly state: 'pass' | 'fail' | 'none' | 'open';
   readonly seen: string;
 }
 
@@ -229,11 +232,24 @@ export function checkOf(id: string): Check | undefined {
   return contract.find((check) => check.id === id);
 }
 
-/** How many checks passed and failed. */
-export function tally(verdicts: readonly CheckVerdict[]): { pass: number; fail: number; none: number } {
-  const count = { pass: 0, fail: 0, none: 0 };
+/** What to do about a verdict that is no pass, in a sentence. */
+export function toTry({ check, state }: CheckVerdict): string {
+  return state === 'open'
+    ? 'Prove it again when the machine has less to do. Where it stays so, the input waits for ever.'
+    : (checkOf(check)?.advice ?? '');
+}
+
+/** How many checks have each verdict. */
+export function tally(verdicts: readonly CheckVerdict[]): Record<CheckVerdict['state'], number> {
+  const count = { pass: 0, fail: 0, none: 0, open: 0 };
   for (const { state } of verdicts) count[state]++;
   return count;
+}
+
+/** Whether the whole contract is kept: every check that applies was decided, and passed. */
+export function isKept(verdicts: readonly CheckVerdict[]): boolean {
+  const { fail, open, pass } = tally(verdicts);
+  return fail === 0 && open === 0 && pass > 0;
 }
 
 /** A short text that changes with what the adapter says, so that a sheet can be told to be out of date. */

@@ -8,6 +8,8 @@ export {
   quietChecks,
   sheetChanges,
   staleness,
+  isKept,
+  toTry,
   tally,
   type Check,
   type CheckId,

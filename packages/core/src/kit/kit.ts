@@ -137,7 +137,9 @@ const sheet = z.looseObject({
   browser: z.string().max(200).optional(),
   face: z.record(z.string(), z.string()).optional(),
   verdicts: z
-    .array(z.looseObject({ check: z.string(), state: z.enum(['pass', 'fail', 'none']), seen: z.string().max(4000) }))
+    .array(
+      z.looseObject({ check: z.string(), state: z.enum(['pass', 'fail', 'none', 'open']), seen: z.string().max(4000) }),
+    )
     .max(200),
 });
 
