@@ -5,6 +5,7 @@ import { expect, test } from '@playwright/test';
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
+import { checkingPath } from '../packages/inputs/src/chromium.js';
 
 const home = join(import.meta.dirname, '..');
 const demo = JSON.parse(readFileSync(join(home, 'demo/kit.json'), 'utf8')) as Kit;
@@ -38,7 +39,7 @@ function run(): { readonly status: number | null; readonly said: string } {
       env: {
         PATH: process.env['PATH'],
         HOME: process.env['HOME'],
-        CHROMIUM: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+        CHROMIUM: checkingPath,
       },
     },
   );

@@ -1,6 +1,8 @@
+import { contract, fingerprint, type Kit } from '@poietra/core';
 import { expect, test } from '@playwright/test';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { frameOf } from './support.js';
+import { allSaved, expectAccessible, frameOf } from './support.js';
 
 const faulty = join(import.meta.dirname, '../packages/stand/test/faulty');
 
@@ -299,4 +301,36 @@ test('what was passed over says why, and is met and drafted like any other', asy
   await page.getByRole('button', { name: 'Draft the adapter' }).click();
   await expect(page).toHaveURL(/\/adapters\/sl-qr-code/);
   await expect(page.getByRole('region', { name: 'How it speaks' })).toContainText('value');
+});
+
+test('a check that ran out of time is not decided: no failure, no pass, and on the list of what needs a person', async ({
+  page,
+}) => {
+  const kit = JSON.parse(readFileSync(join(faulty, '../../../../demo/kit.json'), 'utf8')) as Kit;
+  const verdicts = contract.map(({ id }) => ({
+    check: id,
+    state: id === 'late' ? ('open' as const) : ('pass' as const),
+    seen: id === 'late' ? 'It took longer than 8 seconds.' : '',
+  }));
+  const adapter = fingerprint(kit.adapters['day-picker']);
+  const version = kit.inputs[kit.adapters['day-picker']?.input ?? '']?.version ?? '';
+  const now = { version, time: '2026-11-23T10:15:00Z', depth: 'full', adapter, verdicts };
+  await page.goto('/kit');
+  await page.getByLabel('Kit file').setInputFiles({
+    name: 'kit.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify({ ...kit, name: 'Pilot boats', proofs: { 'day-picker': { now } } })),
+  });
+  await expect(page.getByRole('listitem').filter({ hasText: 'is open' })).toContainText('Pilot boats');
+  await allSaved(page);
+  await page.goto('/inputs?q=day-picker');
+  await expect(page.getByRole('row').filter({ hasText: 'DayPicker' })).toContainText('1 not decided');
+  await expect(page.getByRole('navigation', { name: 'Order of work' })).toContainText('one check was not decided');
+  await page.goto('/adapters/day-picker');
+  const score = page.getByRole('region', { name: 'Contract' });
+  await expect(score).toContainText('25 passed');
+  await expect(score).toContainText('1 not decided');
+  await expect(score.getByText('It took longer than 8 seconds.')).toBeVisible();
+  await expect(score.getByText(/^Prove it again when the machine has less to do/)).toBeVisible();
+  await expectAccessible(page, ['iframe']);
 });

@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { allSaved, companySettings, expectAccessible, frameOf, typeInto } from './support.js';
+import { allSaved, companySettings, expectAccessible, frameOf, station, typeInto } from './support.js';
 
 /** What stands in a slot is edited where it stands. */
 async function say(where: Page | Locator, label: string, text: string): Promise<void> {
@@ -314,4 +314,27 @@ test('a kit exported after a deletion is taken in again, says what it lacks, and
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await expect(page.getByText('This page broke')).toHaveCount(0);
   }
+});
+
+test('a board that is empty shows one of what it would list, alive', async ({ page }) => {
+  await page.goto('/kit');
+  await page.getByRole('button', { name: 'New kit' }).click();
+  await expect(page).toHaveURL('/begin');
+  const example = page.getByTestId('for-example');
+  await page.goto('/codecs');
+  await example.getByRole('textbox', { name: 'Weight' }).fill('2 t');
+  await expect(station(page, 'held')).toContainText('2000');
+  await example.getByRole('textbox', { name: 'Weight' }).fill('two tonnes');
+  await expect(example.getByText(/two tonnes/).last()).toBeVisible();
+  await expect(station(page, 'held')).not.toContainText('2000');
+  await expectAccessible(page);
+  await page.goto('/fields');
+  await example.getByRole('textbox', { name: /^Pieces/ }).focus();
+  await page.keyboard.press('Tab');
+  await expect(example.getByRole('textbox', { name: /^Pieces/ })).toHaveAttribute('aria-invalid', 'true');
+  await page.goto('/groups');
+  await expect(example.getByRole('textbox', { name: 'Name' })).toHaveCount(2);
+  await page.goto('/forms');
+  await expect(example.getByRole('radio', { name: 'BRE' })).toBeVisible();
+  await expectAccessible(page);
 });

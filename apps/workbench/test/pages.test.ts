@@ -5,7 +5,7 @@ import { fieldSample } from '../src/pages/fields/field-sample.js';
 import { readTyped } from '../src/parts/read-typed.js';
 import { fromSettings, settingsOf, settingsSchema } from '../src/pages/forms/settings.js';
 import { sketch } from '../src/pages/forms/sketch-marks.js';
-import { lineFor } from '../src/pages/inputs/use-stand.js';
+import { lineFor } from '../src/parts/line-for.js';
 import { inputTitle } from '../src/parts/names.js';
 
 jest.mock('../src/parts/stand-frame.js', () => ({}));

@@ -46,7 +46,7 @@ export function Frame(): ReactNode {
       <a href="#page" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-sheet focus:p-2">
         To the page
       </a>
-      <header className="flex min-h-11 flex-wrap items-center gap-x-4 gap-y-1 border-b border-hairline bg-sheet px-3">
+      <header className="flex min-h-11 flex-wrap items-center gap-x-4 border-b sm:gap-y-1 border-hairline bg-sheet px-3">
         <Link to="/" className="flex items-center gap-2 font-semibold no-underline">
           <img src="/mark.svg" alt="" width={20} height={20} />
           Poietra
@@ -89,7 +89,7 @@ function Tools(): ReactNode {
   const last = history[position - 1];
   const next = history[position];
   return (
-    <div className="ml-auto flex flex-wrap items-center gap-1">
+    <div className="ml-auto flex flex-wrap items-center gap-1 max-sm:gap-0">
       <Button
         look="quiet"
         aria-disabled={!last}
@@ -110,7 +110,7 @@ function Tools(): ReactNode {
       </Button>
       <Button look="quiet" onClick={() => setPalette(true)}>
         <MagnifyingGlassIcon size={16} aria-hidden="true" />
-        Commands <kbd className="mono hidden text-ink-2 sm:inline">Ctrl K</kbd>
+        <span className="max-sm:sr-only">Commands</span> <kbd className="mono hidden text-ink-2 sm:inline">Ctrl K</kbd>
       </Button>
       <Button
         look="quiet"

@@ -37,7 +37,7 @@ export function OrderOfWork(): ReactNode {
   };
   const inputs = project.status === 'ready' ? project.inputs.length : undefined;
   return (
-    <nav aria-label="Order of work">
+    <nav aria-label="Order of work" className="max-sm:order-last max-sm:basis-full">
       <ol className="flex flex-wrap items-center">
         {pages
           .filter(({ isStop }) => isStop)

@@ -1,8 +1,11 @@
 import { CaretDownIcon, CaretUpIcon } from '@phosphor-icons/react';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useMemo, useRef, type ReactNode } from 'react';
+import { lazy, Suspense, useMemo, useRef, type ComponentProps, type ReactNode } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { Empty } from './states.js';
+
+/** Fetched where a board is empty, and nowhere else. */
+const ForExample = lazy(() => import('./for-example.js'));
 
 export interface Column<Row> {
   readonly name: string;
@@ -28,6 +31,8 @@ interface Props<Row> {
   rowActions?(row: Row): ReactNode;
   /** Instead of rows, where there are none at all. */
   readonly teach: ReactNode;
+  /** What is shown alive beside it. */
+  readonly example?: ComponentProps<typeof ForExample>['of'];
   /** The column that sorts where nothing else is asked for. */
   readonly sortedBy?: string;
   /** In pixels; by default a row of one line. */
@@ -57,6 +62,7 @@ export function Board<Row>(props: Props<Row>): ReactNode {
     actions,
     rowActions,
     teach,
+    example,
     children,
     rowHeight = oneLine,
     sortedBy = '',
@@ -136,7 +142,20 @@ export function Board<Row>(props: Props<Row>): ReactNode {
       </header>
       {children}
       {rows.length === 0 ? (
-        <Empty title={`No ${name.toLowerCase()} yet`}>{teach}</Empty>
+        <div className="min-h-0 flex-1 overflow-auto" tabIndex={-1}>
+          <Empty
+            title={`No ${name.toLowerCase()} yet`}
+            example={
+              example && (
+                <Suspense>
+                  <ForExample of={example} />
+                </Suspense>
+              )
+            }
+          >
+            {teach}
+          </Empty>
+        </div>
       ) : (
         <div ref={scroller} className="min-h-0 flex-1 overflow-auto border-t border-hairline bg-sheet" tabIndex={-1}>
           <div role="table" aria-label={name} aria-rowcount={found.length + 1} style={{ minWidth: leastWidth }}>

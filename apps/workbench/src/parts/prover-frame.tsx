@@ -14,8 +14,8 @@ interface Props {
   /** What it has to do, as soon as it can. */
   readonly task: ToProver;
   onMessage(message: FromProver): void;
-  /** It cannot be bundled, or does not answer any more. */
-  onLost(reason: string): void;
+  /** It cannot be bundled, or (`silent`) does not answer any more. */
+  onLost(reason: string, how: 'broken' | 'silent'): void;
 }
 
 /** What the server draws of it, or why it could not. */
@@ -56,7 +56,7 @@ function TryingFrame({ title, inputs, wrappers, task, onMessage, onLost }: Props
     handlers.current = { task, onMessage, onLost };
   });
   useEffect(() => {
-    if (trouble !== undefined) handlers.current.onLost(trouble);
+    if (trouble !== undefined) handlers.current.onLost(trouble, 'broken');
   }, [trouble]);
   // Trying takes the focus; a person gets it back where they were.
   useEffect(() => {
@@ -71,7 +71,7 @@ function TryingFrame({ title, inputs, wrappers, task, onMessage, onLost }: Props
     const wait = (): void => {
       clearTimeout(timer);
       timer = setTimeout(
-        () => handlers.current.onLost('The stand does not answer any more; the input may loop for ever.'),
+        () => handlers.current.onLost('The stand does not answer any more; the input may loop for ever.', 'silent'),
         patience,
       );
     };

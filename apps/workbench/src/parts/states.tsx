@@ -2,11 +2,21 @@
 import { WarningCircleIcon } from '@phosphor-icons/react';
 import type { ReactNode } from 'react';
 
-export function Empty({ title, children }: { readonly title: string; readonly children: ReactNode }): ReactNode {
+export function Empty({
+  title,
+  example,
+  children,
+}: {
+  readonly title: string;
+  /** What of there would be some is shown alive. */
+  readonly example?: ReactNode;
+  readonly children: ReactNode;
+}): ReactNode {
   return (
-    <div className="grid max-w-prose gap-2 p-8 text-ink-2">
+    <div className="grid max-w-3xl gap-2 p-4 text-ink-2 sm:p-8">
       <h2 className="text-ink">{title}</h2>
-      {children}
+      <div className="max-w-prose">{children}</div>
+      {example}
     </div>
   );
 }

@@ -101,7 +101,9 @@ function proofOf(
   if (!proof || !adapter) return { kind: 'unknown', says: 'not proved yet' };
   if (staleness(proof, adapter, versionOf(adapter, inputs)) !== undefined)
     return { kind: 'warning', says: 'changed since it was proved' };
-  const { fail, pass } = tally(proof.verdicts);
+  const { fail, pass, open } = tally(proof.verdicts);
+  if (fail === 0 && open > 0)
+    return { kind: 'warning', says: open === 1 ? 'one check was not decided' : `${open} checks were not decided` };
   return fail > 0
     ? { kind: 'fail', says: fail === 1 ? 'one check of the contract fails' : `${fail} checks of the contract fail` }
     : { kind: 'pass', says: `${pass} checks of the contract pass` };

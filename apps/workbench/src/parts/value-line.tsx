@@ -53,7 +53,7 @@ export function ValueLine({
             <div className="flex items-baseline gap-1.5 text-[13px]">
               <span aria-hidden="true">{sign}</span>
               <b className="font-semibold">{key}</b>
-              {!strip && <span className="text-ink-2">{words}</span>}
+              {!strip && <span className={`text-ink-2 ${column ? '' : 'max-sm:hidden'}`}>{words}</span>}
             </div>
             <div
               className={`mono truncate text-ink ${strip || column ? '' : 'text-[17px]! leading-7'}`}

@@ -79,7 +79,7 @@ const step: z.ZodType<Step> = z.discriminatedUnion('do', [
 
 const verdict = z.object({
   check: z.enum(contract.map(({ id }) => id) as [CheckId, ...CheckId[]]),
-  state: z.enum(['pass', 'fail', 'none']),
+  state: z.enum(['pass', 'fail', 'none', 'open']),
   seen: z.string().transform((text) => text.slice(0, 1000)),
 });
 const finding = z.object({

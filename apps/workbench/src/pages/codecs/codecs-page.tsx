@@ -40,6 +40,7 @@ export function Component(): ReactNode {
         </Button>
       }
       rowActions={({ id }) => <RemovePart kind="codecs" name={id} />}
+      example="codec"
       teach={
         <p>
           A codec takes a value from what an input shows to what the form holds and the server gets, and back. Its table

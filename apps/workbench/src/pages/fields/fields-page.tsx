@@ -38,6 +38,7 @@ export function Component(): ReactNode {
         </Button>
       }
       rowActions={({ id }) => <RemovePart kind="fields" name={id} />}
+      example="field"
       teach={
         <p>
           A field is an adapter and a codec with a label, a hint, a required mark and a message, all linked by ids of

@@ -62,6 +62,7 @@ export function Component(): ReactNode {
               <RemovePart kind="forms" name={id} />
             </>
           )}
+          example="form"
           teach={
             <p>
               A form comes from a JSON Schema: every place gets a field by its type, and hints say how it is presented.{' '}

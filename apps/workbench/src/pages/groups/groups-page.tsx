@@ -56,6 +56,7 @@ export function Component(): ReactNode {
         </>
       }
       rowActions={({ id }) => <RemovePart kind="groups" name={id} />}
+      example="group"
       teach={
         <p>
           Fields that belong together, described once and used in several places. A change to a group reaches every form

@@ -9,6 +9,7 @@ export function ContractState({ name, version }: { readonly name: string; readon
   const proof = proofs?.[name];
   if (!proof) return <Verdict kind="unknown">adapted</Verdict>;
   if (staleness(proof.now, adapters[name], version) !== undefined) return <Verdict kind="warning">stale</Verdict>;
-  const { fail, pass } = tally(proof.now.verdicts);
+  const { fail, pass, open } = tally(proof.now.verdicts);
+  if (fail === 0 && open > 0) return <Verdict kind="warning">{open} not decided</Verdict>;
   return fail > 0 ? <Verdict kind="fail">{fail} failed</Verdict> : <Verdict kind="pass">{pass} passed</Verdict>;
 }

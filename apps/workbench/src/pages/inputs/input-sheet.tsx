@@ -14,6 +14,7 @@ import { useSearchParams } from 'react-router';
 import { SendToCodec } from '../../parts/send-to-codec.js';
 import { Failed } from '../../parts/states.js';
 import { StandFrame } from '../../parts/frames.js';
+import { lineFor } from '../../parts/line-for.js';
 import { ValueLine } from '../../parts/value-line.js';
 import { Around } from './around.js';
 import { PutTogether } from './put-together.js';
@@ -22,7 +23,7 @@ import { GesturePane } from './gesture-pane.js';
 import { PushValues } from './push-values.js';
 import { Speaks } from './speaks.js';
 import { Tape } from './tape.js';
-import { lineFor, type Stand } from './use-stand.js';
+import type { Stand } from './use-stand.js';
 import { ValueMatrix } from './value-matrix.js';
 
 /** What a person gives to an input: to the draft, or to the kit's adapter. */

@@ -1,4 +1,4 @@
-import { families, staleness, tally, type Kit, type ScoreSheet } from '@poietra/core';
+import { families, isKept, staleness, type Kit, type ScoreSheet } from '@poietra/core';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { ageOf } from '../../parts/age.js';
@@ -116,7 +116,7 @@ function turnOf({ adapters, proofs }: Kit, name: string | undefined, version: st
   if (name === undefined) return 4;
   const proof = proofs?.[name]?.now;
   if (!proof) return 2;
-  if (tally(proof.verdicts).fail > 0) return 0;
+  if (!isKept(proof.verdicts)) return 0;
   return staleness(proof, adapters[name], version) === undefined ? 3 : 1;
 }
 

@@ -40,9 +40,8 @@ export function ProofRun({ adapter, onVerdicts, onEnd }: Props): ReactNode {
     verdicts.current.set(verdict.check, verdict);
     handlers.current.onVerdicts(all());
   };
-  const endShare = (share: number, reason?: string, checks: readonly CheckId[] = []): void => {
-    for (const check of checks)
-      if (reason !== undefined && !verdicts.current.has(check)) add({ check, state: 'fail', seen: reason });
+  const endShare = (share: number, lost?: Omit<CheckVerdict, 'check'>, checks: readonly CheckId[] = []): void => {
+    for (const check of checks) if (lost && !verdicts.current.has(check)) add({ check, ...lost });
     setEnded((before) => new Set(before).add(share));
   };
   useEffect(() => {
@@ -74,9 +73,9 @@ export function ProofRun({ adapter, onVerdicts, onEnd }: Props): ReactNode {
             onMessage={(message) => {
               if (message.kind === 'verdict') add(message.verdict);
               if (message.kind === 'proved') endShare(i);
-              if (message.kind === 'prover failed') endShare(i, message.message, checks);
+              if (message.kind === 'prover failed') endShare(i, { state: 'fail', seen: message.message }, checks);
             }}
-            onLost={(reason) => endShare(i, reason, checks)}
+            onLost={(seen, how) => endShare(i, { state: how === 'silent' ? 'open' : 'fail', seen }, checks)}
           />
         ),
       )}

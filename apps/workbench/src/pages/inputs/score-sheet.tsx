@@ -6,6 +6,7 @@ import {
   sheetChanges,
   staleness,
   tally,
+  toTry,
   type AdapterDescription,
   type CheckVerdict,
   type Depth,
@@ -78,6 +79,7 @@ export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
           <span className="flex gap-3">
             <Verdict kind="pass">{counts.pass} passed</Verdict>
             {counts.fail > 0 && <Verdict kind="fail">{counts.fail} failed</Verdict>}
+            {counts.open > 0 && <Verdict kind="warning">{counts.open} not decided</Verdict>}
             {counts.none > 0 && <Verdict kind="unknown">{counts.none} not applicable</Verdict>}
           </span>
         )}
@@ -112,13 +114,13 @@ export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
           const verdict = byId.get(check.id);
           return (
             <li key={check.id} className="break-inside-avoid border-b border-hairline py-0.5">
-              <details open={verdict?.state === 'fail'}>
+              <details open={verdict?.state === 'fail' || verdict?.state === 'open'}>
                 <summary className="min-h-6 cursor-pointer py-0.5">
                   <Verdict
                     kind={
                       verdict === undefined || verdict.state === 'none'
                         ? 'unknown'
-                        : stale !== undefined && !isRunning
+                        : verdict.state === 'open' || (stale !== undefined && !isRunning)
                           ? 'warning'
                           : verdict.state
                     }
@@ -126,6 +128,7 @@ export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
                     {check.title}
                   </Verdict>
                   {verdict?.state === 'none' && <span className="text-ink-2"> not applicable</span>}
+                  {verdict?.state === 'open' && <span className="text-ink-2"> not decided</span>}
                 </summary>
                 <dl className="grid grid-cols-[4.5rem_1fr] gap-x-2 pb-1 pl-5">
                   <dt className="text-ink-2">expected</dt>
@@ -136,10 +139,10 @@ export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
                       <dd className="wrap-anywhere">{verdict.seen}</dd>
                     </>
                   )}
-                  {verdict?.state === 'fail' && (
+                  {(verdict?.state === 'fail' || verdict?.state === 'open') && (
                     <>
                       <dt className="text-ink-2">to try</dt>
-                      <dd>{check.advice}</dd>
+                      <dd>{toTry(verdict)}</dd>
                     </>
                   )}
                 </dl>
@@ -160,7 +163,7 @@ function Changes({ name, input }: { readonly name: string; readonly input: Found
   const earlier = proof.before.version === proof.now.version ? proof.now : proof.before;
   const face = earlier.face && input ? faceChanges(earlier.face, faceOf(input)) : [];
   if (verdicts.length === 0 && face.length === 0) return null;
-  const words = { pass: 'passed', fail: 'failed', none: 'did not apply' };
+  const words = { pass: 'passed', fail: 'failed', none: 'did not apply', open: 'was not decided' };
   return (
     <details className="text-[13px]">
       <summary className="min-h-6 cursor-pointer py-0.5">

@@ -1,18 +1,15 @@
 import {
   addStep,
   describeValue,
-  makeCodec,
   fromNotation,
   reportsOf,
   type AdapterDescription,
-  type CodecDescription,
   type Described,
   type FoundInput,
   type Gesture,
   type Step,
 } from '@poietra/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { LineValue } from '../../parts/value-line.js';
 import type { Post } from '../../parts/stand-frame.js';
 import type { FromFrame } from '../../sandbox/checked.js';
 
@@ -134,19 +131,5 @@ export function useStand(input: FoundInput | undefined, adapter: AdapterDescript
       post.current?.({ kind: 'replay', gesture });
     },
     clear: () => setTape([]),
-  };
-}
-
-/** A written value sent along a codec: the three stations. */
-export function lineFor(written: unknown, codec: CodecDescription): LineValue {
-  const shown = fromNotation(written);
-  const made = makeCodec(codec);
-  const parsed = made.parse(shown);
-  const held = parsed.ok ? parsed.held : undefined;
-  return {
-    shown: describeValue(shown, 0),
-    held: describeValue(held, 0),
-    sent: describeValue(made.serialise(held), 0),
-    broken: parsed.ok ? undefined : parsed.reason,
   };
 }

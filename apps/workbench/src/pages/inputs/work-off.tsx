@@ -134,8 +134,8 @@ function Outcome({
   const proofs = useKit(({ kit }) => kit.proofs);
   const failedOf = ({ name }: Done): readonly string[] =>
     (name === undefined ? [] : (proofs?.[name]?.now.verdicts ?? []))
-      .filter(({ state }) => state === 'fail')
-      .map(({ check }) => checkOf(check)?.title ?? check);
+      .filter(({ state }) => state === 'fail' || state === 'open')
+      .map(({ check, state }) => `${checkOf(check)?.title ?? check}${state === 'open' ? ' (not decided)' : ''}`);
   const open = done.filter((one) => one.trouble !== undefined || failedOf(one).length > 0);
   const whole = done.length - open.length;
   return (
