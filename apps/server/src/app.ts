@@ -176,6 +176,7 @@ export function makeApp(
         inputs: state.inspection.inputs,
         passed: state.inspection.passed,
         missing: state.inspection.missing,
+        unread: state.inspection.unread,
       });
     else response.json(state);
   });

@@ -46,6 +46,7 @@ program
       for (const { input, reason } of inspection.passed) console.log(`${input.id.padEnd(48)} ${reason}`);
     }
     if (inspection.missing.length > 0) console.log(`Not installed: ${inspection.missing.join(', ')}`);
+    for (const sentence of inspection.unread) console.log(sentence);
   });
 
 program

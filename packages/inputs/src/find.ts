@@ -29,6 +29,8 @@ export interface Inspection {
   readonly inputs: readonly InspectedInput[];
   readonly passed: readonly PassedOver[];
   readonly missing: readonly string[];
+  /** Packages and files whose declarations could not be read, with why, a sentence each. */
+  readonly unread: readonly string[];
 }
 
 /**
@@ -65,7 +67,14 @@ export function inspect(folder: string, tell?: (progress: Progress) => void): In
   for (const input of every)
     if (!taken.has(input.id) && hasValue(input))
       pass(input, 'By its tag it is pressed, leads somewhere, shows something, or is a part of another.');
-  return { folder: project.folder, project: project.name, missing: project.missing, inputs, passed };
+  return {
+    folder: project.folder,
+    project: project.name,
+    missing: project.missing,
+    unread: declared.unread,
+    inputs,
+    passed,
+  };
 }
 
 /** Of elements a package lists all that it has; most have nothing that could be a value. */

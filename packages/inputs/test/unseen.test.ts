@@ -2,6 +2,7 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
+import { Declarations } from '../src/declared/declarations.js';
 import { inspect } from '../src/index.js';
 
 let folder: string;
@@ -45,9 +46,12 @@ it('what leads somewhere or shows something is no input', () => {
   install(
     'tide',
     `declare namespace JSX { interface Element {} }
-     ${['Tabs', 'NavLink', 'Pagination', 'PageMenu', 'Tour', 'TableSelect', 'MenuSelect'].map((name) => `export declare function ${name}${props};`).join('\n')}`,
+     ${['Tabs', 'NavLink', 'Pagination', 'PageMenu', 'Tour', 'TableSelect', 'MenuSelect', 'TextSkeleton', 'TableSelectRow', 'TreeNode', 'PickerDay'].map((name) => `export declare function ${name}${props};`).join('\n')}
+     export declare function Stepper(props: { value?: number; min?: number; max?: number; step?: number; onChange?: (next: number) => void }): JSX.Element;
+     export declare function StepperBar(props: { value?: number; onChange?: (next: number) => void }): JSX.Element;
+     export declare function WizardStepper(props: { value?: number; onChange?: (next: number) => void }): JSX.Element;`,
   );
-  expect(names()).toEqual(['TableSelect', 'MenuSelect']);
+  expect(names()).toEqual(['TableSelect', 'MenuSelect', 'Stepper', 'StepperBar']);
 });
 
 it('a value and its report that share a name of their own are an input; what is open, sorted or looked for is none', () => {
@@ -68,6 +72,53 @@ it('a value and its report that share a name of their own are an input; what is 
     ['Gauge', 'level', { report: 'onLevelChange', path: '/1' }],
     ['Stamp', 'ink', { report: 'setInk', path: '/0' }],
   ]);
+});
+
+it('a value that is told in the plural, under its own name, or only to begin with, is one; a bound is none', () => {
+  install(
+    'tide',
+    `import * as React from 'react';
+     type Item = string;
+     export declare function Many(props: { values?: Item[]; options?: Item[]; onChange?: (value: Item[]) => void }): React.ReactElement;
+     export declare function Finder(props: { selectedItem?: any; onChange?: (selectedItem: any) => void }): React.ReactElement;
+     export declare function Stars(props: { start?: number; stop?: number; initialMark?: number; onChange?: (next: number) => void }): React.ReactElement;
+     export declare function Days(props: ({ mode?: undefined; value?: undefined; onChange?: undefined } | { mode: 'one'; value?: Date; onChange?: (next: Date) => void }) & { onPageChange?: (page: number) => void }): React.ReactElement;
+     export declare function Shade(props: { color?: string; onChange?: (next: ShadeColor) => void }): React.ReactElement;
+     interface ShadeColor { hex: string }`,
+  );
+  expect(found().map(({ input, adapter }) => [input.export, adapter?.value.property, adapter?.change.report])).toEqual([
+    ['Many', 'values', 'onChange'],
+    ['Finder', 'selectedItem', 'onChange'],
+    ['Stars', 'initialMark', 'onChange'],
+    ['Days', 'value', 'onChange'],
+    ['Shade', 'color', 'onChange'],
+  ]);
+});
+
+it('a class that is mixed together is an element under its tag; a box beside what it opens is an input of its own', () => {
+  install(
+    'tide',
+    `import * as React from 'react';
+     declare const Mixed: (new () => HTMLElement & { value: string }) & (new () => { max: number });
+     declare global { interface HTMLElementTagNameMap { 'tide-mix': HTMLElement & { value: string; max: number } } }
+     type Props = { value?: Date; onChange?: (next: Date) => void };
+     export declare function Days(props: Props): React.ReactElement;
+     export declare function DaysInput(props: Props & { clearable?: boolean }): React.ReactElement;
+     export declare function DaysList(props: Props): React.ReactElement;`,
+  );
+  expect(names()).toEqual(['Days', 'DaysInput', 'tide-mix']);
+});
+
+it('what cannot be read is told, and takes nothing of the rest along', () => {
+  install(
+    'tide',
+    'export declare function Box(props: { value?: string; onChange?: (next: string) => void }): JSX.Element; declare namespace JSX { interface Element {} }',
+  );
+  const spy = jest.spyOn(Declarations.prototype, 'property').mockImplementationOnce(() => {
+    throw new Error('too deep');
+  });
+  expect(inspect(folder).unread).toEqual(['tide could not be read: too deep']);
+  spy.mockRestore();
 });
 
 it('a colour is a value where a report gives one, and a look where none does', () => {

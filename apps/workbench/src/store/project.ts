@@ -20,6 +20,8 @@ interface ProjectStore {
   readonly inputs: readonly Inspected[];
   readonly passed: readonly PassedOver[];
   readonly missing: readonly string[];
+  /** Packages and files that could not be read, with why, a sentence each. */
+  readonly unread: readonly string[];
 }
 
 /** The opened project folder, as the server has read it. */
@@ -32,6 +34,7 @@ export const useProject = create<ProjectStore>()(() => ({
   inputs: [],
   passed: [],
   missing: [],
+  unread: [],
 }));
 
 type Answer =
@@ -42,6 +45,7 @@ type Answer =
       readonly inputs: readonly Inspected[];
       readonly passed: readonly PassedOver[];
       readonly missing: readonly string[];
+      readonly unread: readonly string[];
     }
   | { readonly status: 'reading'; readonly progress?: { readonly doing: string } }
   | { readonly status: 'failed'; readonly message: string };
@@ -63,6 +67,7 @@ export async function openProject(): Promise<void> {
         inputs: answer.inputs,
         passed: answer.passed,
         missing: answer.missing,
+        unread: answer.unread,
         trouble: undefined,
       });
       return;

@@ -36,7 +36,7 @@ export { addStep, gestureWords, stepWords, type Gesture, type Step, type Target 
 export { emptiesFor, isOpenName, readingsOf, reportsOf, samplesFor, type Heard, type Reading } from './observed.js';
 export { ownProperties, pathWords, propertiesFor, valueIn, valueKind, type FromNotation } from './drive.js';
 export { draftAdapter, draftByHand, focusWords } from './draft.js';
-export { valueNames } from './pair.js';
+export { isColour, valueNames } from './pair.js';
 export { namePairIn, type NamePair } from './name-pairs.js';
 export { componentsToTry, partsToTry } from './face.js';
 export type {

@@ -38,9 +38,11 @@ export interface NamePair {
  */
 export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | undefined {
   const reports = properties.filter(({ args, inherited, deprecated }) => args && !inherited && !deprecated);
-  for (const value of properties) {
-    if (value.args || value.inherited || value.deprecated || noValues.test(value.name)) continue;
-    if (isOfUnknown(value, properties)) continue;
+  const values = properties.filter(
+    (one) =>
+      !one.args && !one.inherited && !one.deprecated && !noValues.test(one.name) && !isOfUnknown(one, properties),
+  );
+  for (const value of values) {
     const called = reportsOf(value.name);
     for (const report of reports) {
       const args = report.args ?? [];
@@ -50,13 +52,25 @@ export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | 
       if (!isCalled && !isChange && !isAbout) continue;
       const index = args.findIndex(
         ({ name, type }) =>
-          alike(type, value.type) && (isCalled || (isChange && name.toLowerCase() === value.name.toLowerCase())),
+          (alike(type, value.type) && (isCalled || (isChange && isSameName(name, value.name)))) ||
+          // What is chosen may be of any type; that it is told under its very name says enough.
+          (isChange && /^selected[A-Z]/.test(name) && name === value.name),
       );
       const path = index >= 0 ? `/${index}` : heldIn(args, value)?.path;
       if (path !== undefined) return { value, report, path };
     }
   }
-  return undefined;
+  // A value that can only be said to begin with, where a change gives one of its type.
+  const first = values.find(({ name }) => /^initial[A-Z]/.test(name));
+  const report =
+    first && reports.find(({ name, args }) => changeNames.test(name) && alike(args?.[0]?.type ?? '', first.type));
+  return first && report && { value: first, report, path: '/0' };
+}
+
+/** Whether two names are one, in whatever number: `value` and `values`. */
+function isSameName(a: string, b: string): boolean {
+  const singular = (name: string): string => name.toLowerCase().replace(/s$/, '');
+  return singular(a) === singular(b);
 }
 
 /** A list of a package's own objects can only be filled where there are some to choose from; files come from the platform. */

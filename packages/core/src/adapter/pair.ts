@@ -1,6 +1,6 @@
 /** Which property of an input takes its value, and which of its reports tells of it, by what it declares. */
 import type { Pointer } from '../json/index.js';
-import type { DeclaredProperty, FoundInput } from './face.js';
+import type { DeclaredArgument, DeclaredProperty, FoundInput } from './face.js';
 import { families } from './families.js';
 import { alike, changeNames, heldIn, namePairIn } from './name-pairs.js';
 
@@ -21,6 +21,10 @@ export const valueNames = [
   'defaultDate',
 ];
 
+/** Whether a report gives a colour by the name or the type of what it is called with. */
+export const isColour = ({ name, type }: DeclaredArgument): boolean =>
+  /^(new)?colou?r/i.test(name) || /^\w*Colou?r(Result|Value|State)?$/.test(type);
+
 /** A value and its report, with what speaks for it. */
 export interface Pair {
   readonly value: DeclaredProperty;
@@ -33,16 +37,18 @@ export interface Pair {
 
 /** The likeliest pair; `undefined` where the declarations speak for none. */
 export function pairOf(input: FoundInput): Pair | undefined {
-  const named = valueNames.flatMap((name) => input.properties.find((property) => property.name === name) ?? []);
+  // Where something starts is a value, but beside where it stops it is a bound.
+  const isBound = input.properties.some(({ name }) => name === 'stop' || name === 'end');
+  const named = valueNames.flatMap((name) =>
+    isBound && name === 'start' ? [] : (input.properties.find((property) => property.name === name) ?? []),
+  );
   const reports = input.properties.filter(({ args, deprecated }) => args !== undefined && !deprecated);
   const fits = (value: DeclaredProperty): boolean =>
     reports.some(
       (one) => (changeNames.test(one.name) || tellsOf(value.name).test(one.name)) && placeIn(one, value).isSure,
     );
   // A colour that no report gives is only a look.
-  const givesColour = reports.some(
-    ({ name, args }) => changeNames.test(name) && args?.some((arg) => /^(new)?colou?r/i.test(arg.name)),
-  );
+  const givesColour = reports.some(({ name, args }) => changeNames.test(name) && args?.some(isColour));
   const own = named.filter((one) => !one.inherited && (one.name !== 'color' || fits(one) || givesColour));
   // HTML's own attributes say both, and mean one: what is ticked or switched has a state.
   // A default export has no name but its package's.

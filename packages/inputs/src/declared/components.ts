@@ -13,6 +13,10 @@ export interface Passed {
   readonly reason: string;
 }
 
+/** A number that is stepped up and down, by whatever name: what leads from step to step has no least and most. */
+const takesSteps = (properties: readonly DeclaredProperty[]): boolean =>
+  ['min', 'max', 'step'].every((name) => properties.some((one) => one.name === name && /^number\b/.test(one.type)));
+
 export class Components {
   /**
    * Names of components that another takes as a replacement of one of its parts, by a property that lists them under
@@ -55,7 +59,8 @@ export class Components {
         args && !inherited && /^on.*(Change|Select|Input|Update|Drop)/.test(property),
     );
     const isInput = isHtml || (valued && reports) || namePairIn(properties) !== undefined;
-    const reason = noInputs.test(name.replace(/Root$/, ''))
+    const leads = noInputs.test(name.replace(/Root$/, '')) && !(isInput && takesSteps(properties));
+    const reason = leads
       ? isInput && 'By its name it leads somewhere, shows something, or is a part of something else.'
       : isInput
         ? undefined
@@ -149,7 +154,8 @@ export class Components {
     const constraint = this.read.checker.getBaseConstraintOfType(props) ?? props;
     if (!constraint.isUnion()) return { properties: this.read.properties(constraint) };
     for (const member of constraint.types) {
-      const properties = this.read.properties(member);
+      // What a variant forbids is declared as nothing.
+      const properties = this.read.properties(member).filter(({ type }) => type !== 'undefined');
       if (
         !properties.some(({ name }) => telling.test(name)) ||
         !properties.some(({ args, name }) => args && /^on.*(Change|Select)/.test(name))

@@ -34,7 +34,10 @@ export class Declarations {
   /** Whether the framework's types for HTML elements declare it, and for which elements. */
   fromHtml(property: ts.Symbol): string | undefined {
     const declaration = property.declarations?.[0];
-    if (!declaration || !/[\\/]@types[\\/]react[\\/]/.test(declaration.getSourceFile().fileName)) return undefined;
+    const file = declaration?.getSourceFile().fileName ?? '';
+    // What every element is able to, by the platform's own types.
+    if (/[\\/]typescript[\\/]lib[\\/]lib\.dom/.test(file)) return '';
+    if (!declaration || !/[\\/]@types[\\/]react[\\/]/.test(file)) return undefined;
     return ts.isInterfaceDeclaration(declaration.parent) ? declaration.parent.name.text : '';
   }
 

@@ -50,7 +50,8 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
         family: 'element' as const,
         package: pkg.name,
         version: pkg.version,
-        export: type.symbol.name,
+        // A class made by mixing others in has no name of its own.
+        export: (type.getSymbol() ?? type.aliasSymbol)?.name ?? tag,
         ...registering,
         tag,
         properties,

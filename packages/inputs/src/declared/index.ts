@@ -26,6 +26,8 @@ export interface Progress {
 export interface Declared {
   readonly found: readonly FoundInput[];
   readonly passed: readonly Passed[];
+  /** What could not be read, and why, a sentence each: it takes nothing of the rest along. */
+  readonly unread: readonly string[];
 }
 
 /** Reads all packages in one program, since they share the framework's types. */
@@ -40,10 +42,11 @@ export function declaredInputs(
   ];
   tell?.({ done: 0, total: typed.length, doing: 'type declarations' });
   const program = programOf(project, typed);
-  if (!program) return { found: [], passed: [] };
+  if (!program) return { found: [], passed: [], unread: [] };
   const { checker, imports } = program;
   const found = new Map<string, FoundInput>();
   const passed = new Map<string, Passed>();
+  const unread: string[] = [];
   imports.forEach((statement, i) => {
     const pkg = typed[i];
     if (!pkg) return;
@@ -51,14 +54,26 @@ export function declaredInputs(
     const module = checker.getSymbolAtLocation(statement.moduleSpecifier);
     if (!module) return;
     // Entries of one package may show the same input several times.
-    const own = inputsOf(new Declarations(checker, pkg, statement), module, program);
+    let own: Pick<Declared, 'found' | 'passed'>;
+    try {
+      own = inputsOf(new Declarations(checker, pkg, statement), module, program);
+    } catch (error) {
+      unread.push(
+        `${pkg.module ?? pkg.name} could not be read: ${error instanceof Error ? error.message : String(error)}`,
+      );
+      return;
+    }
     for (const input of own.found) if (!found.has(input.id)) found.set(input.id, input);
     for (const one of own.passed) if (!passed.has(one.input.id)) passed.set(one.input.id, one);
   });
-  return { found: [...found.values()], passed: [...passed.values()].filter(({ input }) => !found.has(input.id)) };
+  return {
+    found: [...found.values()],
+    passed: [...passed.values()].filter(({ input }) => !found.has(input.id)),
+    unread,
+  };
 }
 
-function inputsOf(read: Declarations, module: ts.Symbol, program: Program): Declared {
+function inputsOf(read: Declarations, module: ts.Symbol, program: Program): Pick<Declared, 'found' | 'passed'> {
   const { checker, where } = read;
   const components = new Components(
     read,
@@ -131,7 +146,16 @@ function isPartOfRoot(exported: string, found: readonly FoundInput[]): boolean {
 /** Beside an input, what bears its name and ends like a part is one. */
 function isPartByName(exported: string, found: readonly FoundInput[]): boolean {
   const stem = exported.replace(partEnds, '');
-  return (
-    stem !== exported && stem !== '' && found.some((other) => other.export === stem && other.family === 'component')
-  );
+  if (stem === exported || stem === '') return false;
+  const whole = found.find((other) => other.export === stem && other.family === 'component');
+  return whole !== undefined && !(exported === `${stem}Input` && isAnother(whole, found, exported));
+}
+
+/** A part does not take all of what the whole takes: a box that opens a calendar beside the calendar is an input of its own. */
+function isAnother(whole: FoundInput, found: readonly FoundInput[], exported: string): boolean {
+  const typesOf = (input: FoundInput | undefined): (string | undefined)[] =>
+    ['value', 'onChange'].map((name) => input?.properties.find((one) => one.name === name && !one.inherited)?.type);
+  const [value, report] = typesOf(whole);
+  const own = typesOf(found.find((one) => one.export === exported));
+  return value !== undefined && report !== undefined && own[0] === value && own[1] === report;
 }

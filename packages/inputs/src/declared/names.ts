@@ -1,5 +1,5 @@
 /** What names of general use say: which properties hold a value, which exports are no inputs. No package is known by name. */
-import { valueNames, type DeclaredProperty } from '@poietra/core';
+import { isColour, valueNames, type DeclaredProperty } from '@poietra/core';
 
 /** Properties of every HTML element; they say nothing about an input, and there are hundreds of them. */
 export const everywhere =
@@ -11,12 +11,12 @@ export const listNames = ['collection', 'items', 'options', 'data', 'choices'];
 const anyOf = (names: string): string => `(?:${names.trim().split(/\s+/).join('|')})`;
 /** Names, or their ends, of what leads somewhere or shows something. */
 const leading = anyOf(`
-  Tabs? TabList Accordion Paginat(?:ion|or) Breadcrumbs? Clock Nav(?:Bar|Link)? Navigation Menu Tooltip Tour Stepper Steps Popover
-  Dialog Drawer Modal Carousel Table Chart Icon ControlLabel Collapse Wizard
+  Tabs? TabList Accordion Paginat(?:ion|or) Breadcrumbs? Nav(?:Bar|Link)? Navigation Menu Tooltip Tour Stepper Steps Popover
+  Dialog Drawer Modal Carousel Table Chart Icon ControlLabel Collapse Wizard Skeleton Relative(?:Time|Date) Row Cell Node Day
   (?:Tree|Menu\\w*|List|Nav|Accordion|Timeline)Item`);
 /** What begins the names of the parts of such a thing. */
 const leadingParts = anyOf(
-  '\\w*TreeView Clipboard Navigation\\w* Pagination Carousel Breadcrumb Nav Accordion Tabs? DataTable Menu(?=Search|Checkbox|Radio|Item|Toggle)',
+  '\\w*TreeView Clipboard Navigation\\w* Pagination Carousel Breadcrumb Nav Accordion Tabs? DataTable Table(?=Select(?:All|Row)|Toolbar|Head|Body|Row|Cell) Menu(?=Search|Checkbox|Radio|Item|Toggle)',
 );
 /** Whole names: shows and boxes around others, and parts of what opens. */
 const around = anyOf(`
@@ -38,6 +38,6 @@ export const isReported = (type: string, properties: readonly DeclaredProperty[]
     ({ name, args, inherited }) =>
       /^on.*(Change|Select|Input|Update)/.test(name) &&
       !inherited &&
-      args?.some((arg) => plain(arg.type) === plain(type) || /^(new)?colou?r/i.test(arg.name)),
+      args?.some((arg) => plain(arg.type) === plain(type) || isColour(arg)),
   );
 };

@@ -24,7 +24,7 @@ interface Row extends Job {
 
 /** Every input of the project: its face in short, its adapter, and how the contract stands. */
 export function Component(): ReactNode {
-  const { status, doing, trouble, inputs, missing } = useProject();
+  const { status, doing, trouble, inputs, missing, unread } = useProject();
   const kit = useKit((store) => store.kit);
   const rows = useMemo(() => rowsOf(inputs, kit), [inputs, kit]);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
@@ -87,6 +87,11 @@ export function Component(): ReactNode {
     >
       {work && <WorkOff key={work.id} jobs={work.jobs} onClose={() => setWork(undefined)} />}
       {missing.length > 0 && <p className="px-4 pb-1 text-warn">Not installed: {missing.join(', ')}.</p>}
+      {unread.map((sentence) => (
+        <p key={sentence} className="px-4 pb-1 text-warn">
+          {sentence}
+        </p>
+      ))}
       <PassedOver />
     </Board>
   );
