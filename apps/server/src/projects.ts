@@ -54,7 +54,10 @@ export class Projects {
       throw error;
     }
     await permit.check(wanted);
-    if (again) this.#opened.delete(wanted);
+    if (again) {
+      this.#opened.delete(wanted);
+      this.#renderer.forget(wanted);
+    }
     this.#folder = wanted;
   }
 

@@ -15,7 +15,7 @@ const mostText = 5_000_000;
 
 /** Keeps the scripts by what went into them, so that a second drawing costs the process alone. */
 export class Renderer {
-  readonly #scripts = new Map<string, Promise<string>>();
+  readonly #scripts = new Map<string, { readonly project: string; readonly path: Promise<string> }>();
   #folder: string | undefined;
 
   /**
@@ -33,12 +33,17 @@ export class Renderer {
     const key = createHash('sha256').update(name).digest('hex').slice(0, 20);
     let script = this.#scripts.get(key);
     if (!script) {
-      script = this.#write(key, options);
+      script = { project: options.project, path: this.#write(key, options) };
       this.#scripts.set(key, script);
       // What failed may be mended by an install; the next time it is tried again.
-      script.catch(() => this.#scripts.delete(key));
+      script.path.catch(() => this.#scripts.delete(key));
     }
-    return run(await script, JSON.stringify(task));
+    return run(await script.path, JSON.stringify(task));
+  }
+
+  /** Bundles a project's inputs anew from now on: its files may have changed. */
+  forget(project: string): void {
+    for (const [key, script] of this.#scripts) if (script.project === project) this.#scripts.delete(key);
   }
 
   async #write(key: string, options: BundleOptions): Promise<string> {

@@ -1,13 +1,20 @@
 import { nativeAdapters } from '@poietra/core';
+import { mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Renderer } from '../src/index.js';
 
 const home = join(__dirname, '../../..');
 const project = join(home, 'demo/project');
 const renderer = new Renderer();
-const draw = (task: unknown, inputs: Parameters<Renderer['render']>[0]['inputs'] = []) =>
+const draw = (task: unknown, inputs: Parameters<Renderer['render']>[0]['inputs'] = [], folder = project) =>
   renderer.render(
-    { project, home, start: { module: join(home, 'packages/stand/src/render.tsx'), name: 'startRendering' }, inputs },
+    {
+      project: folder,
+      home,
+      start: { module: join(home, 'packages/stand/src/render.tsx'), name: 'startRendering' },
+      inputs,
+    },
     task,
   );
 
@@ -42,6 +49,29 @@ it('says what is missing where it cannot be drawn', async () => {
   expect(await draw({ adapter, shown: '', id: 'trial-3' })).toEqual({
     failed: 'The input “tide#Gone” is not in the bundle.',
   });
+});
+
+it('draws a file that was changed as it was, until it is told to forget', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'poietra-draws-'));
+  symlinkSync(join(project, 'node_modules'), join(folder, 'node_modules'));
+  writeFileSync(join(folder, 'package.json'), '{"name": "harbour"}');
+  const module = join(folder, 'box.tsx');
+  const write = (words: string): void => writeFileSync(module, `export const Box = () => '${words}';`);
+  const input = { id: './box.tsx#Box', family: 'component' as const, export: 'Box', module, css: [] };
+  const adapter = {
+    input: input.id,
+    value: { property: 'value' },
+    change: { report: 'onChange', path: '/0' },
+    focus: { by: 'element' },
+  };
+  const drawn = () => draw({ adapter, shown: '', id: 'trial-5' }, [input], folder);
+  write('at anchor');
+  expect(await drawn()).toEqual({ html: expect.stringContaining('at anchor') as unknown });
+  write('under way');
+  expect(await drawn()).toEqual({ html: expect.stringContaining('at anchor') as unknown });
+  renderer.forget(folder);
+  expect(await drawn()).toEqual({ html: expect.stringContaining('under way') as unknown });
+  rmSync(folder, { recursive: true });
 });
 
 it('reaches no file of the machine that draws', async () => {
