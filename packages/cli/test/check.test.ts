@@ -91,7 +91,9 @@ describe('poietra check in a real browser', () => {
     expect(found.get('Ports')?.adapter.choices).toMatchObject({ property: 'options', takes: 'item' });
     expect(found.get('Ports')?.adapter.samples).toEqual(['ALD', 'BRE']);
     expect(found.get('Numbered')?.adapter.ownIds).toEqual({ property: 'uid' });
-    expect(failedIn(stdout)).toMatchObject({ Berth: [], Paint: [], Pale: [], Ports: [], Numbered: [] });
+    expect(found.get('Hulled')?.adapter).toMatchObject({ message: { property: 'error' } });
+    const sound = { Berth: [], Paint: [], Pale: [], Ports: [], Numbered: [], Hulled: [] };
+    expect(failedIn(stdout)).toMatchObject(sound);
   });
   it('puts inputs together of their parts, and marks what is on', () => {
     const { stdout } = check('packages/stand/test/faulty', '--json', '--wanted', '0', '--only', 'parts.tsx');

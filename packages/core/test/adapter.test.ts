@@ -185,6 +185,15 @@ describe('sentences', () => {
     expect(choices('<li-item>', 'tide#Item')).toEqual({ component: 'tide#Item', value: 'value', text: 'children' });
     expect(choices('options', '')).toBeUndefined();
   });
+  it('say where the words of elements for choices go: inside, or in a property', () => {
+    const elements = changeSlot(adapter, '/choices/property', '<tide-radio>');
+    const named = changeSlot(elements, '/choices/text', 'label');
+    expect(named.choices).toEqual({ tag: 'tide-radio', value: 'value', text: 'label' });
+    expect(changeSlot(named, '/choices/tag', '<tide-mark>').choices).toEqual({ ...named.choices, tag: 'tide-mark' });
+    expect(changeSlot(named, '/choices/text', '').choices).toEqual(elements.choices);
+    const parts = sentencesFor(elements).find(({ about }) => about === 'choices')?.parts;
+    expect(parts).toContainEqual(expect.objectContaining({ at: '/choices/text', words: 'the text inside' }));
+  });
   it('say of a list of choices what its items are to the value, what makes it, and which part stands for one', () => {
     const told = (...changes: readonly (readonly [at: string, word: string])[]) =>
       changes.reduce(

@@ -118,6 +118,8 @@ async function makeScript(options: BundleOptions): Promise<Made<string>> {
       metafile: true,
       format: 'cjs',
       platform: 'node',
+      // What a bundler takes first; the other may ask for its own modules in a way that none can follow.
+      mainFields: ['module', 'main'],
       target: 'node20',
       jsx: 'automatic',
       outdir: 'out',

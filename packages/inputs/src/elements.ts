@@ -22,7 +22,12 @@ export function inputsAmong(found: readonly FoundInput[]): FoundInput[] {
     .filter(({ tag = '' }) => !noInputTags.test(tag))
     .map((input) => {
       const item = itemOf(input, found);
-      return item?.tag === undefined ? input : { ...input, item: itemIn(item.tag, item) };
+      if (item?.tag === undefined) return input;
+      // What stands in a list is shown as its text; a button with words beside it may take them by a property.
+      const text = input.tag?.endsWith('-group')
+        ? item.properties.find(({ name, type }) => /^(label|text|labelText)$/.test(name) && /\bstring\b/.test(type))
+        : undefined;
+      return { ...input, item: { ...itemIn(item.tag, item), ...(text ? { text: text.name } : {}) } };
     });
 }
 
@@ -31,7 +36,7 @@ function itemOf({ tag = '' }: FoundInput, all: readonly FoundInput[]): FoundInpu
   const stem = tag.slice(0, tag.indexOf('-'));
   const isChoice = /select|combobox|listbox|dropdown/.test(tag);
   const fits = (one: string): boolean =>
-    (tag.endsWith('-group') && one === tag.slice(0, -'-group'.length)) ||
+    (tag.endsWith('-group') && [tag.slice(0, -'-group'.length), tag.replace(/group$/, 'button')].includes(one)) ||
     (isChoice && one.startsWith(`${stem}-`) && one.endsWith('-option'));
   const items = all.filter((one) => fits(one.tag ?? '') && one.properties.some(({ name }) => name === 'value'));
   return items.sort((a, b) => (a.tag ?? '').length - (b.tag ?? '').length)[0];

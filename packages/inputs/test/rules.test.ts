@@ -334,7 +334,19 @@ it('an element tells what its own way to listen names, and holds the element tha
     events: [{ name: 'tideChange' }, { name: 'tideBlur' }],
     item: { tag: 'tide-radio' },
   });
+  expect(found['TideRadioGroup']?.adapter?.choices).toEqual({ tag: 'tide-radio', value: 'value' });
   expect(found['TideRadioGroup']?.adapter?.change).toEqual({ report: 'tideChange', path: '/0/target/value' });
+});
+
+it('a group holds buttons of its name, which may take their words by a property', () => {
+  const found = declared(`
+    export declare class TideRadioGroup extends HTMLElement { value: string }
+    export declare class TideRadioButton extends HTMLElement { value: string; label: string | null }
+    declare global {
+      interface HTMLElementTagNameMap { 'tide-radio-group': TideRadioGroup; 'tide-radio-button': TideRadioButton }
+    }`);
+  const choices = { tag: 'tide-radio-button', value: 'value', text: 'label' };
+  expect(found['TideRadioGroup']?.adapter?.choices).toEqual(choices);
 });
 
 it('what stands inside for each choice is found by name and by what it takes', () => {

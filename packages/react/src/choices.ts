@@ -25,6 +25,14 @@ export function itemsFor(use: ListUse, choices: Choices): readonly Item[] {
   return items;
 }
 
+/** What an element that stands for a choice is given; the words, where no property takes them, stand inside. */
+export function choiceProperties(
+  use: { readonly value: string; readonly text?: string },
+  { value, text }: Choices[number],
+): Record<string, string> {
+  return { [use.value]: String(value), ...(use.text === undefined ? {} : { [use.text]: text }) };
+}
+
 /** What the input's property for choices takes. */
 export function listFor(use: ListUse, choices: Choices, beside: Readonly<Record<string, unknown>>): unknown {
   const items = itemsFor(use, choices);

@@ -9,6 +9,7 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from 'react';
+import { choiceProperties } from './choices.js';
 import { isHandler, type Choices, type Handler } from './given.js';
 
 interface HostProps {
@@ -83,11 +84,11 @@ export function ElementHost({
     tag,
     its,
     choices
-      ? choices.map(({ value, text }) =>
+      ? choices.map((choice) =>
           createElement(
             use.tag,
-            { key: String(value), [use.value]: String(value), suppressHydrationWarning: true },
-            text,
+            { key: String(choice.value), ...choiceProperties(use, choice), suppressHydrationWarning: true },
+            use.text ? undefined : choice.text,
           ),
         )
       : undefined,

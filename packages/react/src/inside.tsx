@@ -1,7 +1,7 @@
 /** What stands inside a component: its choices, and the parts that it is put together of. */
 import { componentOfChoice, same, type AdapterDescription, type Inside } from '@poietra/core';
 import { createElement, type ComponentType, type ReactNode } from 'react';
-import { itemsFor } from './choices.js';
+import { choiceProperties, itemsFor } from './choices.js';
 import type { AdaptedProps, Choices } from './given.js';
 
 /** The components that an adapter stands on beside its input, under their names in the description: `package#export`. */
@@ -60,7 +60,8 @@ export function drawInside(
       const key = JSON.stringify(choice.value);
       const within = (isShown: boolean): readonly ReactNode[] =>
         parts ? drawAll(parts, choice) : isShown ? [choice.text] : [];
-      if ('tag' in use) return createElement(use.tag, { key, [use.value]: String(choice.value) }, choice.text);
+      if ('tag' in use)
+        return createElement(use.tag, { key, ...choiceProperties(use, choice) }, use.text ? undefined : choice.text);
       if ('property' in use) {
         const { component = '', property = '' } = use.each ?? {};
         return createElement(componentFor(component, beside), { key, [property]: items[i] }, ...within(true));

@@ -45,7 +45,8 @@ export function linkReal(real: HTMLElement, description: AdapterDescription, sta
   if (!description.id && !isInside && real.id === '') real.id = state.id;
   if (!description.describedBy) {
     if (isInside) dropEmpty(real, 'aria-describedby');
-    if (isInside) set(real, 'aria-description', state.description);
+    if (isInside && isDescribed(real)) addFromOutside(real, state.describedBy);
+    else if (isInside) set(real, 'aria-description', state.description);
     else join(real, 'aria-describedby', state.describedBy);
   }
   ensure(real, 'aria-invalid', state.invalid);
@@ -57,9 +58,24 @@ export function linkReal(real: HTMLElement, description: AdapterDescription, sta
 /** An element's own label or hint that is left empty would still win over the words that it is given. */
 function dropEmpty(real: HTMLElement, reference: 'aria-labelledby' | 'aria-describedby'): void {
   const root = real.getRootNode() as ShadowRoot;
-  const ids = real.getAttribute(reference)?.split(' ') ?? [];
+  const ids = real.getAttribute(reference)?.split(' ').filter(Boolean) ?? [];
   const isEmpty = ids.every((id) => (root.getElementById(id)?.textContent ?? '').trim() === '');
   if (ids.length > 0 && isEmpty) real.removeAttribute(reference);
+}
+
+/** Whether it says itself what describes it: that wins over words that it is given. */
+const isDescribed = (real: HTMLElement): boolean =>
+  'ariaDescribedByElements' in real && (real.ariaDescribedByElements?.length ?? 0) > 0;
+
+const fromOutside = new WeakMap<Element, readonly Element[]>();
+/** Ids do not reach into a shadow tree, elements of the page around it do (WAI-ARIA 1.3, reflected element references). */
+function addFromOutside(real: HTMLElement, ids: string | undefined): void {
+  const before = fromOutside.get(real) ?? [];
+  const now = real.ariaDescribedByElements ?? [];
+  const ours = (ids?.split(' ') ?? []).flatMap((id) => real.ownerDocument.getElementById(id) ?? []);
+  const all = [...now.filter((one) => !before.includes(one)), ...ours];
+  fromOutside.set(real, ours);
+  if (all.length !== now.length || all.some((one, i) => one !== now[i])) real.ariaDescribedByElements = all;
 }
 
 function implied(real: HTMLElement): string {

@@ -116,3 +116,15 @@ describe('a list that something makes', () => {
     expect(() => adapt(Ports, made, 'component', { ...beside, [name]: undefined })).toThrow(name);
   });
 });
+
+it('an element for a choice has its words in the property that takes them, or inside', () => {
+  const drawn = (choices: NonNullable<AdapterDescription['choices']>): string | undefined =>
+    draw('tide-group', { ...description, choices }, {}).querySelector('tide-group')?.innerHTML;
+  const one = (attributes: string, inside: string): string => `<tide-radio ${attributes}>${inside}</tide-radio>`;
+  expect(drawn({ tag: 'tide-radio', value: 'value' })).toBe(
+    one('value="TOR"', 'Torsund') + one('value="ALD"', 'Aldervik'),
+  );
+  expect(drawn({ tag: 'tide-radio', value: 'value', text: 'label' })).toBe(
+    one('value="TOR" label="Torsund"', '') + one('value="ALD" label="Aldervik"', ''),
+  );
+});

@@ -36,7 +36,10 @@ import { trialName, words } from './wanted.js';
 /** References win over words of its own (Accessible Name and Description Computation 1.2, 4.2), also those to nothing. */
 function described(element: Element): string {
   const own = element.hasAttribute('aria-describedby') ? '' : (element.getAttribute('aria-description') ?? '');
-  return `${computeAccessibleDescription(element)} ${own}`.trim();
+  // What describes it from around its shadow tree no attribute tells.
+  const around = [...(element.ariaDescribedByElements ?? [])].map(({ textContent }) => textContent);
+  const byIds = computeAccessibleDescription(element);
+  return [...(around.every((text) => byIds.includes(text)) ? [byIds] : around), own].join(' ').trim();
 }
 
 export const checks: Readonly<Record<CheckId, Check>> = {

@@ -23,8 +23,20 @@ export function choicesSentences(
   const value = slot('/choices/value', ['value', 'id', 'key']);
   if ('tag' in choices) {
     const tag = slot('/choices/tag', [], `<${choices.tag}>`);
+    const words = slot('/choices/text', ['label', 'text'], choices.text === undefined ? 'the text inside' : undefined);
     return [
-      { about: 'choices', parts: ['Has its choices as ', tag, ' elements inside, with the value in ', value, '.'] },
+      {
+        about: 'choices',
+        parts: [
+          'Has its choices as ',
+          tag,
+          ' elements inside, with the value in ',
+          value,
+          ' and the words in ',
+          words,
+          '.',
+        ],
+      },
     ];
   }
   const text = slot('/choices/text', ['children', 'label', 'text', 'title', 'name']);
@@ -85,7 +97,9 @@ const componentsWithin = (input: FoundInput | undefined): string[] => [
 export function changeChoices(adapter: AdapterDescription, at: string, value: string): AdapterDescription {
   if (/^\/choices\/(property|tag|component)$/.test(at) && value !== '')
     return { ...adapter, choices: choicesNamed(value, adapter.choices) };
-  if (value === '') return removeAt(adapter, at.split('/').length > 3 ? at.slice(0, at.lastIndexOf('/')) : emptied(at));
+  const isInside = at === '/choices/text' && adapter.choices !== undefined && 'tag' in adapter.choices;
+  if (value === '')
+    return removeAt(adapter, at.split('/').length > 3 ? at.slice(0, at.lastIndexOf('/')) : isInside ? at : emptied(at));
   if (at === '/choices/takes' && value !== 'item') throw new TypeError('Here stands item, or nothing.');
   const isName = at === '/choices/made/by' || at === '/choices/each/component';
   if (isName && !/^[^#\s]+#[^#\s]+$/.test(value))
@@ -105,8 +119,9 @@ const emptied = (at: string): string => (at === '/choices/takes' ? at : '/choice
 function choicesNamed(name: string, before: ChoicesUse | undefined): ChoicesUse {
   const value = before?.value ?? 'value';
   const [, tag] = /^<([a-z][a-z0-9-]*)>$/.exec(name) ?? [];
-  if (tag !== undefined) return { tag, value };
   const text = before && 'text' in before ? before.text : undefined;
+  // Where the words of elements stand inside, no property takes them.
+  if (tag !== undefined) return { tag, value, ...(before && 'tag' in before && text ? { text } : {}) };
   if (name.includes('#')) return { component: name, value, text: text ?? 'children' };
   const more = before && 'property' in before ? before : {};
   return { ...more, property: name, value, text: text ?? 'label' };

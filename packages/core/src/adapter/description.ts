@@ -32,8 +32,8 @@ export interface WidgetUse {
 /** Where the values to choose from go, and in which words. */
 export type ChoicesUse =
   | ListUse
-  /** Child elements of this tag, with the value in a property and the text inside. */
-  | { readonly tag: string; readonly value: string }
+  /** Child elements of this tag, with the value in a property, and the text in another or inside. */
+  | { readonly tag: string; readonly value: string; readonly text?: string }
   /** Child components, as inputs are named (`package#export`), with value and text in properties; `children` is one. */
   | { readonly component: string; readonly value: string; readonly text: string };
 

@@ -87,7 +87,11 @@ function draftWith(input: FoundInput, pair: Pair): Drafted {
   if (leaveName !== undefined)
     note('leave', `Leaving is reported through “${leaveName}”.`, `It declares ${leaveName}.`, 0.9);
   const invalidName = ['invalid', 'isInvalid', 'error', 'aria-invalid'].find((name) => byName.has(name));
-  if (invalidName !== undefined)
+  // Where only words fit, they are those of what is to be mended; “true” would be read out.
+  const takesWords = invalidName === 'error' && isText(byName.get('error')?.type ?? '');
+  if (takesWords)
+    note('message', 'It draws what is to be mended itself, from “error”.', 'It declares error, a text.', 0.7);
+  else if (invalidName !== undefined)
     note('invalid', `“Invalid” is told through “${invalidName}”.`, `It declares ${invalidName}.`, 0.7);
   const focus = focusOf(input, id !== undefined);
   note(
@@ -127,7 +131,7 @@ function draftWith(input: FoundInput, pair: Pair): Drafted {
       change: { report, path },
       ...(leaveName === undefined ? {} : { leave: { report: leaveName } }),
       focus,
-      ...(invalidName === undefined ? {} : { invalid: { property: invalidName } }),
+      ...(invalidName === undefined ? {} : { [takesWords ? 'message' : 'invalid']: { property: invalidName } }),
       ...(disabled ? { disabled } : {}),
       ...(readOnly ? { readOnly } : {}),
       ...(required ? { required } : {}),
@@ -142,6 +146,9 @@ function draftWith(input: FoundInput, pair: Pair): Drafted {
     },
   };
 }
+
+/** Whether a text fits a type, and nothing else. */
+const isText = (type: string): boolean => /^(string|undefined|null|\s|\|)+$/.test(type) && type.includes('string');
 
 /** What it takes for “no value”, as far as its type says: a list has none in it, a text none of its signs. */
 function emptyFor({ name, type }: DeclaredProperty): { readonly empty?: unknown } {
@@ -210,6 +217,6 @@ function choicesOf({ properties, item, choiceItem, list }: FoundInput): ChoicesU
       return { property: name, value: 'value', text: 'label' };
   }
   if (list) return { ...list, value: 'value', text: 'label' };
-  if (item) return { tag: item.tag, value: 'value' };
+  if (item) return { tag: item.tag, value: 'value', ...(item.text === undefined ? {} : { text: item.text }) };
   return choiceItem;
 }

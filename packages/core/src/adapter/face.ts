@@ -85,7 +85,11 @@ export interface FoundInput {
 }
 
 /** An element that stands inside another, with the module that registers it. */
-export type ElementInside = { readonly tag: string } & Pick<FoundInput, 'module' | 'registers'>;
+export type ElementInside = {
+  readonly tag: string;
+  /** Its property for the words, where they do not stand inside. */
+  readonly text?: string;
+} & Pick<FoundInput, 'module' | 'registers'>;
 
 /** A property that takes choices, and what makes of a list what it takes. */
 export type ListMade = Pick<ListUse, 'property'> & { readonly made: NonNullable<ListUse['made']> };
@@ -143,6 +147,7 @@ export interface Finding {
     | 'id'
     | 'ownIds'
     | 'describedBy'
+    | 'message'
     | 'constants'
     | 'choices'
     | 'around'

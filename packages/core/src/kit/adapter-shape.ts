@@ -108,6 +108,7 @@ const singleAdapter = z.looseObject({
       z.looseObject({
         tag: z.string().regex(/^[a-z][a-z0-9-]*$/, 'is the name of an element, in small letters'),
         value: z.string().min(1),
+        text: z.string().min(1).optional(),
       }),
       z.looseObject({ component: z.string().min(1), value: z.string().min(1), text: z.string().min(1) }),
     ])

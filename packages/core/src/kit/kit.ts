@@ -159,7 +159,14 @@ export const kitSchema = z.looseObject({
       module: z.string(),
       registers: z.string().optional(),
       tag: z.string().optional(),
-      item: z.looseObject({ tag: z.string(), module: z.string(), registers: z.string().optional() }).optional(),
+      item: z
+        .looseObject({
+          tag: z.string(),
+          module: z.string(),
+          registers: z.string().optional(),
+          text: z.string().optional(),
+        })
+        .optional(),
       css: z.array(z.string()),
     }),
   ),

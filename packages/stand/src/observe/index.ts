@@ -8,7 +8,7 @@ import { findMaking } from './objects.js';
 import { findOwnIds } from './own-ids.js';
 import { findFocus, findReality } from './reality.js';
 import { inItsLook, inPlace, mountSomehow, untilThere } from './standing.js';
-import { findFlags, findInvalid, findLeaving } from './states.js';
+import { findFlags, findInvalid, findLeaving, findMessage } from './states.js';
 import { findEmpty, findKind, findSamples, findSubmission } from './values.js';
 
 export type { Make };
@@ -60,6 +60,7 @@ async function tryAll(seen: Observation): Promise<Observed> {
   await findSubmission(seen);
   await findLeaving(seen);
   await findFlags(seen);
+  await findMessage(seen);
   await findInvalid(seen);
   return { adapter: seen.adapter, findings: seen.findings };
 }

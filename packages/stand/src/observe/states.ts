@@ -1,11 +1,12 @@
 /** What it does when it is left, disabled, read only. */
-import { workingElements } from '@poietra/react';
+import { everyElement, workingElements } from '@poietra/react';
 import { isInReach, isReachedByTab, paint } from '../bench.js';
 import { GestureError, leave, perform } from '../hands.js';
 import { fullLook, look } from '../look.js';
 import { pixelsOf } from '../outside.js';
 import { settle } from '../settle.js';
 import type { Trial } from '../trial.js';
+import { words } from '../wanted.js';
 import type { Observation } from './observation.js';
 
 export async function findLeaving(seen: Observation): Promise<void> {
@@ -28,6 +29,21 @@ export async function findLeaving(seen: Observation): Promise<void> {
     0.9,
   );
 }
+
+/** What is to be mended, in words, as declared: where it does not draw them, they are the form's to draw. */
+export async function findMessage(seen: Observation): Promise<void> {
+  const { message: declared, ...rest } = seen.adapter;
+  if (!declared) return;
+  const trial = await seen.mount({ state: { invalid: true } });
+  await settle(60);
+  const isDrawn = trial !== undefined && [...everyElement(trial.box)].some(drawsMessage);
+  await seen.clean();
+  if (isDrawn) return;
+  seen.adapter = { ...rest, invalid: { property: declared.property } };
+  seen.note('message', `“${declared.property}” draws no words; the form does.`, 'It was given some.', 0.9);
+}
+const drawsMessage = ({ childNodes }: Element): boolean =>
+  [...childNodes].some((node) => node.nodeType === Node.TEXT_NODE && node.nodeValue?.includes(words.error));
 
 /** Invalid, as declared: where nothing is to be seen of it, the box shows it. */
 export async function findInvalid(seen: Observation): Promise<void> {

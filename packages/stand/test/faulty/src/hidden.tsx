@@ -1,5 +1,5 @@
 /** Sound inputs that hide how they speak: what is declared alone would not lead to a right adapter. */
-import { createContext, useContext, useEffect, useState, type JSX } from 'react';
+import { createContext, useContext, useEffect, useMemo, useState, type JSX } from 'react';
 
 /** Drawn by hand: nothing in it has a role. */
 export function Stars(props: {
@@ -154,4 +154,30 @@ export function Numbered(props: {
       <span id={`${uid}-count`}>{value.length}</span>
     </>
   );
+}
+
+/** A box in a shadow tree that says itself what is to be mended; that would win over every hint that it is given. */
+export function Hulled(props: {
+  readonly value?: string;
+  readonly error?: string;
+  readonly disabled?: boolean;
+  onChange?(value: string): void;
+}): JSX.Element {
+  const { value = '', error = '', disabled = false, onChange } = props;
+  const [host, setHost] = useState<HTMLElement | null>(null);
+  const box = useMemo(() => host && (host.shadowRoot ?? hullOf(host)).querySelector('input'), [host]);
+  useEffect(() => {
+    if (!box) return;
+    Object.assign(box, { value, disabled, oninput: () => onChange?.(box.value) });
+    const wrong = box.nextElementSibling;
+    if (wrong) wrong.textContent = error;
+    if (error === '') box.removeAttribute('aria-describedby');
+    else box.setAttribute('aria-describedby', 'wrong');
+  }, [box, value, error, disabled, onChange]);
+  return <span ref={setHost} />;
+}
+function hullOf(host: HTMLElement): ShadowRoot {
+  const root = host.attachShadow({ mode: 'open' });
+  root.append(document.createElement('input'), Object.assign(document.createElement('em'), { id: 'wrong' }));
+  return root;
 }
