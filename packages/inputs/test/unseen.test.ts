@@ -152,6 +152,25 @@ it('providers are offered to stand around, those that need least first', () => {
   ]);
 });
 
+it('a package that builds on another is offered what that has to stand in, with its sheets', () => {
+  install(
+    'tide',
+    `import * as React from 'react';
+     export declare function TideProvider(props: { children?: React.ReactNode }): React.ReactElement;`,
+  );
+  put('node_modules/tide/styles.css', '');
+  install(
+    'tide-days',
+    `import * as React from 'react';
+     export declare function Days(props: { value?: string; onChange?: (next: string) => void }): React.ReactElement;`,
+    { types: 'index.d.ts', main: 'index.js', peerDependencies: { tide: '1' } },
+  );
+  put('package.json', JSON.stringify({ name: 'desk', dependencies: { tide: '1', 'tide-days': '1' } }));
+  expect(found().map(({ input }) => [input.export, input.around, input.css])).toEqual([
+    ['Days', [{ component: 'tide#TideProvider' }], ['tide/styles.css']],
+  ]);
+});
+
 it('a provider that gives a look comes first, with the plainest look that the package exports for it', () => {
   install(
     'tide',

@@ -34,6 +34,9 @@ export function ElementHost({
   const initial = useRef(new Map<string, unknown>());
   const hasTold = useRef(false);
   const later = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const placed = useRef<Choices | undefined>(undefined);
+  const { choices: use } = description;
+  const isOwn = useSyncExternalStore(nobody, isHere, isElsewhere);
   useLayoutEffect(() => {
     latest.current = properties;
     const node = element.current;
@@ -48,6 +51,11 @@ export function ElementHost({
     for (const name of given.current) if (!names.has(name)) setOn(node, name, initial.current.get(name));
     given.current = names;
     if (!names.has(valueName)) return;
+    // Elements for choices are seen in the browser's next turn; a value among them means nothing before.
+    const isAmong = use !== undefined && 'tag' in use && choices !== undefined;
+    if (isAmong && !isOwn) return;
+    if (isAmong && placed.current !== choices) hasTold.current = true;
+    placed.current = choices;
     // What has just told of a change draws it in its own time: set back before that, it would never draw the way back.
     if (!hasTold.current) return setOn(node, valueName, properties[valueName]);
     hasTold.current = false;
@@ -73,8 +81,6 @@ export function ElementHost({
       for (const [name, listener] of listeners) node?.removeEventListener(name, listener);
     };
   }, []);
-  const { choices: use } = description;
-  const isOwn = useSyncExternalStore(nobody, isHere, isElsewhere);
   // An element that upgrades before the page is taken over has set attributes of its own by then, and children.
   const its = { ref: element, suppressHydrationWarning: true };
   // Of an empty text the framework takes no note when it takes the page over; of no children it would.

@@ -13,6 +13,7 @@ import { withList } from './lists.js';
 import { noInputsAlone, partEnds } from './names.js';
 import { Objects } from './objects.js';
 import { ownFiles, programOf, type Program } from './program.js';
+import { Beside, type Borrowed } from './beside.js';
 import { providersOf } from './providers.js';
 import { Widgets } from './widgets.js';
 
@@ -47,6 +48,7 @@ export function declaredInputs(
   const found = new Map<string, FoundInput>();
   const passed = new Map<string, Passed>();
   const unread: string[] = [];
+  const beside = new Beside(program, typed);
   imports.forEach((statement, i) => {
     const pkg = typed[i];
     if (!pkg) return;
@@ -56,7 +58,7 @@ export function declaredInputs(
     // Entries of one package may show the same input several times.
     let own: Pick<Declared, 'found' | 'passed'>;
     try {
-      own = inputsOf(new Declarations(checker, pkg, statement), module, program);
+      own = inputsOf(new Declarations(checker, pkg, statement), module, program, beside.of(pkg));
     } catch (error) {
       unread.push(
         `${pkg.module ?? pkg.name} could not be read: ${error instanceof Error ? error.message : String(error)}`,
@@ -73,7 +75,12 @@ export function declaredInputs(
   };
 }
 
-function inputsOf(read: Declarations, module: ts.Symbol, program: Program): Pick<Declared, 'found' | 'passed'> {
+function inputsOf(
+  read: Declarations,
+  module: ts.Symbol,
+  program: Program,
+  beside: Borrowed,
+): Pick<Declared, 'found' | 'passed'> {
   const { checker, where } = read;
   const components = new Components(
     read,
@@ -99,8 +106,8 @@ function inputsOf(read: Declarations, module: ts.Symbol, program: Program): Pick
   const whole = found
     .map((input) => {
       if (input.family !== 'component') return input;
-      const all = [...rootsOf(read, module, input), ...around];
-      return all.length > 0 ? { ...input, around: all } : input;
+      const all = [...rootsOf(read, module, input), ...around, ...beside.around];
+      return all.length > 0 ? { ...input, around: all, css: [...new Set([...beside.css, ...input.css])] } : input;
     })
     .map((input) => withList(read, components, module, withChoiceItem(read, components, module, input)))
     .map((input) => {
