@@ -64,6 +64,7 @@ const controls: readonly (readonly [from: string, page: string, control: string]
   // What has a control of its own beside the text.
   ['/skins/*/parts', 'skins/:name', 'Left to HTML'],
   ['/skins/*/around', 'skins/:name', 'Around each of them'],
+  ['/adapters/*/onServer', 'adapters/:name', 'on a server'],
   ['/adapters/*/constants', 'adapters/:name', 'Always gets'],
   ['/adapters/*/inside', 'adapters/:name', 'Another part in'],
   ['/adapters/*/wrappers', 'adapters/:name', 'Another wrapper'],

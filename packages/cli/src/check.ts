@@ -134,10 +134,11 @@ export async function check(
     const own = browser;
     try {
       const ready = await get(job.bundleKey);
-      if (job.input) ({ adapter, findings, failed: untried } = await tryInput(own, ready, job.input, adapter, depth));
       const start = { module: join(home, 'packages/stand/src/render.tsx'), name: 'startRendering' };
       const draw = (task: object): Promise<Rendered> =>
         renderer.render({ ...partsOfBundle(project, ofKey(job.bundleKey)), start }, task);
+      if (job.input)
+        ({ adapter, findings, failed: untried } = await tryInput(own, ready, job.input, adapter, draw, depth));
       verdicts = await proveAdapter(own, ready, adapter, draw, { home, depth });
     } catch (error) {
       if (!(error instanceof Error) || error instanceof BrowserLost) throw error;

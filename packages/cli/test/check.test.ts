@@ -35,7 +35,7 @@ describe('poietra check in a real browser', () => {
       ConstantId: ['twice'],
       ListensForEver: ['again'],
       ListensByASignal: [],
-      KnowsTheWindow: ['server'],
+      KnowsTheWindow: [],
       Warns: ['silent'],
       Loops: [],
       Floods: [],
@@ -111,6 +111,12 @@ describe('poietra check in a real browser', () => {
     expect(inside('DayDate')).toEqual([part('DayInput', { inside: [part('DaySegment', { given: 'segment' })] })]);
     expect(failedIn(stdout)).toEqual({ WatchRoot: [], Lamp: [], DayDate: [] });
   });
+  it('has what a server cannot draw stand in the browser alone', () => {
+    const { stdout } = check('packages/stand/test/faulty', '--json', '--wanted', '0', '--only', 'Window');
+    const drafts = JSON.parse(stdout) as Checked[];
+    expect(drafts.map(({ adapter }) => adapter.onServer)).toEqual(['nothing', 'nothing']);
+    expect(failedIn(stdout)).toEqual({ KnowsTheWindow: [], AsksTheWindow: [] });
+  });
   it('takes the words that an input draws itself, and finds those that it does not draw or link', () => {
     const { stdout } = check(
       'packages/stand/test/faulty/kit.json',
@@ -123,6 +129,9 @@ describe('poietra check in a real browser', () => {
       'label-leads-nowhere': ['label', 'name'],
       'label-is-not-drawn': ['label', 'name'],
       'below-is-not-linked': ['description'],
+      'draws-by-lot': ['server'],
+      'asks-the-window': ['server'],
+      'asks-in-a-browser-alone': [],
     });
   });
   it('passes every adapter of the demo kit', () => {

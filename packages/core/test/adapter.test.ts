@@ -185,6 +185,18 @@ describe('sentences', () => {
     expect(choices('<li-item>', 'tide#Item')).toEqual({ component: 'tide#Item', value: 'value', text: 'children' });
     expect(choices('options', '')).toBeUndefined();
   });
+  it('say what a server draws of it', () => {
+    const words = (of: AdapterDescription): string =>
+      (sentencesFor(of).find(({ about }) => about === 'onServer')?.parts ?? [])
+        .map((part) => (typeof part === 'string' ? part : (part.words ?? part.value)))
+        .join('');
+    const alone = changeSlot(adapter, '/onServer', 'nothing');
+    expect(alone.onServer).toBe('nothing');
+    expect(words(alone)).toBe('Draws nothing on a server, and stands once its page is there.');
+    expect(changeSlot(alone, '/onServer', '')).toEqual(adapter);
+    expect(words(adapter)).toBe('Draws itself on a server.');
+    expect(() => changeSlot(adapter, '/onServer', 'something')).toThrow('nothing, or nothing');
+  });
   it('say where the words of elements for choices go: inside, or in a property', () => {
     const elements = changeSlot(adapter, '/choices/property', '<tide-radio>');
     const named = changeSlot(elements, '/choices/text', 'label');

@@ -26,6 +26,20 @@ describe('adapters are handed over by family', () => {
     expect(file('adapters/temperature-slider.ts')).toContain(
       "adapt(CreateInput, temperatureSliderDescription, 'widget')",
     ));
+  it('what stands in a browser alone is loaded there, with what registers it', () => {
+    const alone = (name: string): string => {
+      const adapter = { ...kit.adapters[name], onServer: 'nothing' } as Kit['adapters'][string];
+      return file(`adapters/${name}.ts`, { ...kit, adapters: { ...kit.adapters, [name]: adapter } });
+    };
+    expect(alone('day-picker')).toContain("import { adapt, later } from '@poietra/react/written';");
+    expect(alone('day-picker')).not.toContain("from 'react-day-picker'");
+    expect(alone('day-picker')).toContain(
+      "adapt(later(() => import('react-day-picker').then((module) => module.DayPicker)), dayPickerDescription, 'component')",
+    );
+    expect(alone('suite-input')).toContain(
+      "later(() => Promise.all([import('@shoelace-style/shoelace/dist/components/input/input.js')]).then(() => 'sl-input'))",
+    );
+  });
   it('what stands for a choice is imported, too', () => {
     const choices = { component: 'tide#Radio.Item', value: 'value', text: 'label' };
     const of = {

@@ -137,6 +137,7 @@ async function makeScript(options: BundleOptions): Promise<Made<string>> {
         oneFramework(project, home),
         codesOf(codes),
         missingLater,
+        loadedOnDemand(project),
         onlyInside(project, home),
       ],
       banner: { js: shutProcess },
@@ -282,6 +283,20 @@ function codesOf(codes: Readonly<Record<string, string>>): Plugin {
   };
 }
 
+/** Modules of inputs as a whole, under this before their names, each loaded when it is asked for. */
+const onDemand = 'poietra-on-demand:';
+const loadedOnDemand = (project: string): Plugin => ({
+  name: 'loaded-on-demand',
+  setup(builder) {
+    builder.onResolve({ filter: /^poietra-on-demand:/ }, ({ path }) => ({ path, namespace: 'poietra-on-demand' }));
+    builder.onLoad({ filter: /.*/, namespace: 'poietra-on-demand' }, ({ path }) => ({
+      contents: `export * as whole from ${JSON.stringify(path.slice(onDemand.length))};`,
+      resolveDir: project,
+      loader: 'js',
+    }));
+  },
+});
+
 function entry(
   start: BundleOptions['start'],
   inputs: BundleOptions['inputs'],
@@ -292,8 +307,12 @@ function entry(
   const imports: string[] = [`import { ${start.name} } from ${JSON.stringify(start.module)};`];
   const calls: string[] = [];
   const modules = new Map<string, string>();
-  /** By its whole, since what is declared and not exported must not take the rest away: it is there without a value. */
+  /**
+   * By its whole, since what is declared and not exported must not take the rest away: it is there without a value. On a
+   * server only when it is asked for, since some need a window as soon as they are loaded.
+   */
   const moduleOf = (module: string): string => {
+    if (!isBrowser) return `require(${JSON.stringify(`${onDemand}${module}`)}).whole`;
     const known = modules.get(module);
     if (known !== undefined) return known;
     const local = `module${modules.size}`;
@@ -310,7 +329,7 @@ function entry(
     const { comes } = families[input.family];
     if (comes === 'with the page') return undefined;
     const given = (value: string): string =>
-      `${JSON.stringify(input.id)}: { family: ${JSON.stringify(input.family)}, value: ${value} }`;
+      `${JSON.stringify(input.id)}: { family: ${JSON.stringify(input.family)}, get value() { return ${value}; } }`;
     if (comes === 'by tag') {
       if (isBrowser) register(input);
       if (isBrowser && input.item?.module) register(input.item);

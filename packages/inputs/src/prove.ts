@@ -73,12 +73,14 @@ export async function tryInput(
   bundle: Bundle,
   input: FoundInput,
   adapter: AdapterDescription,
+  render: (task: object) => Promise<Rendered>,
   depth: Depth = 'full',
 ): Promise<Tried> {
   return onPage(browser, bundle, { isDriven: depth === 'full' }, async ({ post, next }) => {
     await post({ kind: 'observe', input, adapter });
     for (;;) {
       const message = await next();
+      if (message.kind === 'render') await post({ kind: 'rendered', ask: message['ask'], ...(await render(message)) });
       if (message.kind === 'observed') return message as unknown as Tried;
       if (message.kind === 'prover failed') return { adapter, findings: [], failed: String(message['message']) };
     }

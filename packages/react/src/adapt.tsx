@@ -24,6 +24,7 @@ import { itemsAsValues } from './choices.js';
 import { hiddenValue, isHandler, joined, type AdaptedInput, type AdaptedProps, type Reached } from './given.js';
 import { ElementHost, WidgetHost } from './hosts.js';
 import { componentFor, drawInside, type Beside } from './inside.js';
+import { useThere } from './later.js';
 import { focusReal, linkReal, pressReal, realElement } from './link-real.js';
 import { makingOf } from './made.js';
 import { reach, workingElements } from './reach.js';
@@ -46,7 +47,8 @@ export function adapt(
   const ofTexts = made && makingOf(made, beside[made.by], kind);
   // The kind is that of what the field shows; what is made of it is an object.
   const asMade = ofTexts || ofItems ? { ...description, value } : description;
-  if (family === 'native' && carriesAll(description)) return adaptNative(input, description);
+  const isInBrowserAlone = description.onServer === 'nothing';
+  if (family === 'native' && !isInBrowserAlone && carriesAll(description)) return adaptNative(input, description);
   const isGroup = description.id === undefined && description.real === undefined;
   const Adapted: AdaptedInput = (props) => {
     const box = useRef<HTMLDivElement>(null);
@@ -54,6 +56,7 @@ export function adapt(
     const reported = useRef<{ readonly raw: unknown }>(undefined);
     const isLeft = useRef(true);
     const [, again] = useReducer((count: number) => count + 1, 0);
+    const there = useThere(input, isInBrowserAlone);
     const { state, attach, leave, choices } = props;
     const making = useMemo(() => (ofItems ? itemsAsValues(ofItems, choices, kind) : ofTexts), [choices]);
     // The same object as long as the same is shown: many an input takes another for a change.
@@ -101,13 +104,18 @@ export function adapt(
             },
           }),
     };
-    const drawn = (description.wrappers ?? []).reduceRight<ReactNode>(
-      (inner, { component, properties: given, imports = {} }) => {
-        const imported = Object.entries(imports).map(([property, name]): [string, unknown] => [property, beside[name]]);
-        return createElement(componentFor(component, beside), { ...given, ...Object.fromEntries(imported) }, inner);
-      },
-      inside(input, family, description, properties, props, handle, reported, beside),
-    );
+    const drawn =
+      there !== undefined &&
+      (description.wrappers ?? []).reduceRight<ReactNode>(
+        (inner, { component, properties: given, imports = {} }) => {
+          const imported = Object.entries(imports).map(([property, name]): [string, unknown] => [
+            property,
+            beside[name],
+          ]);
+          return createElement(componentFor(component, beside), { ...given, ...Object.fromEntries(imported) }, inner);
+        },
+        inside(there, family, description, properties, props, handle, reported, beside),
+      );
     const hidden = hiddenValue(asMade, given);
     return (
       <div {...outside}>

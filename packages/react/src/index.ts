@@ -1,5 +1,6 @@
 /** @poietra/react: forms of the core drawn with React. */
 export { adapt } from './adapt.js';
+export { later } from './later.js';
 export type { AdaptedInput, AdaptedProps, Making, OwnWords, Reached } from './given.js';
 export { Place } from './place.js';
 export type { PlaceProps } from './skinned-field.js';

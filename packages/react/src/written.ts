@@ -14,6 +14,7 @@ import type { Drawings } from './drawing.js';
 import { compact, plain } from './skin.js';
 
 export { adapt } from './adapt.js';
+export { later } from './later.js';
 export { DrawnForm } from './drawn-form.js';
 export { drawOwnHints } from './own-hints.js';
 export { compact, type Skin } from './skin.js';

@@ -322,7 +322,13 @@ export const checks: Readonly<Record<CheckId, Check>> = {
         );
       if (trial.differences.length > 0) return fail(trial.differences[0] ?? '');
       const wanted = await mount({ state: { shown } });
-      return looks(look(trial.box), look(wanted.box), 'Server and browser draw the same.');
+      return looks(
+        look(trial.box),
+        look(wanted.box),
+        bench.adapter.onServer
+          ? 'A server draws nothing of it, as its adapter says; the browser draws it then.'
+          : 'Server and browser draw the same.',
+      );
     };
     const first = await takeOver(answer.html, bench.watch.warnings.length);
     const moved = first.state === 'fail' ? withSheetsInHead(answer.html) : undefined;

@@ -15,7 +15,7 @@ import type {
 } from '@poietra/core';
 import { answerJudge } from './agent.js';
 import { say } from './say.js';
-import type { Answer, RenderInput } from './ground.js';
+import type { Answer, Ground, RenderInput } from './ground.js';
 import { hurryAnimations } from './hurry.js';
 import { asHandedOver, liveInput, type BundledInputs } from './live.js';
 import { pushMatrix, type PushedRow } from './matrix.js';
@@ -58,12 +58,18 @@ export function startProving(inputs: BundledInputs): void {
   let isStopped = false;
   const waiting = new Map<number, (answer: Answer) => void>();
   const tell = (message: FromProver): void => say(message);
+  const render: Ground['render'] = (asked) =>
+    new Promise((resolve) => {
+      const ask = waiting.size;
+      waiting.set(ask, resolve);
+      tell({ kind: 'render', ask, ...asked });
+    });
   const hear = async (message: ToProver): Promise<void> => {
     switch (message.kind) {
       case 'observe':
         tell({
           kind: 'observed',
-          ...(await observe(message.input, message.adapter, (adapter) => liveInput(inputs, adapter))),
+          ...(await observe(message.input, message.adapter, (adapter) => liveInput(inputs, adapter), render)),
         });
         break;
       case 'prepare':
@@ -79,12 +85,7 @@ export function startProving(inputs: BundledInputs): void {
         const ground = await groundHere(
           (adapter) => liveInput(inputs, adapter),
           asHandedOver(inputs, message.adapter),
-          (asked) =>
-            new Promise((resolve) => {
-              const ask = waiting.size;
-              waiting.set(ask, resolve);
-              tell({ kind: 'render', ask, ...asked });
-            }),
+          render,
         );
         await prove(ground, message.checks, verdict, () => isStopped);
         tell({ kind: 'proved' });

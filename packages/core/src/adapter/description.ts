@@ -193,6 +193,11 @@ export interface AdapterDescription {
    */
   readonly real?: { readonly selector: string };
   readonly choices?: ChoicesUse;
+  /**
+   * What a server draws of it. Absent: itself. With `nothing` its box is empty until it stands in a browser: for inputs
+   * that need a window, or draw otherwise there.
+   */
+  readonly onServer?: 'nothing';
   readonly inside?: readonly Inside[];
   /** Outermost first. */
   readonly wrappers?: readonly Wrapper[];

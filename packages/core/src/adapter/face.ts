@@ -148,6 +148,7 @@ export interface Finding {
     | 'ownIds'
     | 'describedBy'
     | 'message'
+    | 'onServer'
     | 'constants'
     | 'choices'
     | 'around'

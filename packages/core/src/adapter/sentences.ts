@@ -175,6 +175,14 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
     flag('hint', 'Draws its hint itself, from ', 'no property: the form draws it'),
     flag('message', 'Draws what is to be mended itself, from ', 'no property: the form draws it'),
     flag('id', 'Takes its id through ', adapter.real ? 'the real element' : 'nothing: its box is a named group'),
+    {
+      about: 'onServer',
+      parts: [
+        'Draws ',
+        slot('/onServer', ['', 'nothing'], adapter.onServer ? 'nothing' : 'itself'),
+        adapter.onServer ? ' on a server, and stands once its page is there.' : ' on a server.',
+      ],
+    },
     flag('ownIds', 'Makes ids for what is inside it of ', 'nothing that it is given'),
     {
       about: 'real',
@@ -229,8 +237,8 @@ export function changeSlot(adapter: AdapterDescription, at: string, value: strin
   }
   if (at === '/value/empty')
     return value.trim() === '' ? removeAt(adapter, at) : replaceAt(adapter, at, JSON.parse(value) as unknown);
-  if (at === '/value/kind' || at === '/change/refused') {
-    const allowed = at === '/value/kind' ? kinds : ['anew'];
+  if (at === '/value/kind' || at === '/change/refused' || at === '/onServer') {
+    const allowed = at === '/value/kind' ? kinds : at === '/onServer' ? ['nothing'] : ['anew'];
     if (value.trim() === '') return removeAt(adapter, at);
     if (!allowed.includes(value.trim())) throw new TypeError(`Here stands ${allowed.join(', ')}, or nothing.`);
   }

@@ -29,9 +29,19 @@ function living(name: string, adapter: AdapterDescription, input: KitInput, name
       : `import { ${exported === local ? local : `${isName(exported) ? exported : quoted(exported)} as ${local}`} } from ${quoted(module)};`;
   const memberOf = (way: string | undefined): string =>
     way === undefined ? '' : isName(way) ? `.${way}` : `[${quoted(way)}]`;
+  /** What registers an element is loaded with it, and called where it has to be. */
+  const laterOf = (tag: string, all: readonly { readonly module: string; readonly registers?: string }[]): string => {
+    const loads = all.map(({ module, registers }) => {
+      const loaded = `import(${quoted(moduleFor(module, depth))})`;
+      return registers === undefined ? loaded : `${loaded}.then((module) => module${memberOf(registers)}())`;
+    });
+    return `later(() => Promise.all([${loads.join(', ')}]).then(() => ${tag}))`;
+  };
   const values: Readonly<Record<(typeof families)[Family]['comes'], () => string>> = {
     'with the page': () => quoted(input.tag ?? 'input'),
     'by tag': () => {
+      if (adapter.onServer)
+        return laterOf(quoted(input.tag ?? ''), [input, ...(input.item?.module ? [input.item] : [])]);
       for (const { module, registers } of [input, ...(input.item?.module ? [input.item] : [])].reverse()) {
         const path = moduleFor(module, depth);
         if (registers === undefined) imports.unshift(`import ${quoted(path)};`);
@@ -44,6 +54,8 @@ function living(name: string, adapter: AdapterDescription, input: KitInput, name
       return quoted(input.tag ?? '');
     },
     'by export': () => {
+      if (adapter.onServer)
+        return `later(() => import(${quoted(moduleFor(input.module, depth))}).then((module) => module${memberOf(imported)}${memberOf(member)}))`;
       const local = names.give(imported === 'default' ? typeName(name) : `${typeName(imported)}Input`, '');
       imports.unshift(named(moduleFor(input.module, depth), imported, local));
       return `${local}${memberOf(member)}`;
@@ -96,6 +108,7 @@ function adapterFile(
     ...(isOwn ? [own.type, 'asComponent'] : []),
     'adapt',
     'adaptTogether',
+    'later',
     'AdapterDescription',
     own.value,
     `${own.value}Description`,
@@ -125,7 +138,7 @@ function adapterFile(
     return file(
       [
         "import type { AdapterDescription } from '@poietra/core';",
-        "import { adapt, adaptTogether } from '@poietra/react/written';",
+        `import { adapt, adaptTogether${adapter.parts.some(({ use }) => use.onServer) ? ', later' : ''} } from '@poietra/react/written';`,
         ...parts.flatMap(({ made }) => made.imports),
       ],
       `${registered(parts.flatMap(({ made }) => made.calls))}${parts.map(({ local, use }) => `const ${local} = ${literal(forApplication(use))} satisfies AdapterDescription;`).join('\n')}
@@ -141,7 +154,7 @@ ${doc}export const ${own.value} = adaptTogether(${own.value}Description, [${part
   return file(
     [
       "import type { AdapterDescription } from '@poietra/core';",
-      "import { adapt } from '@poietra/react/written';",
+      `import { adapt${adapter.onServer ? ', later' : ''} } from '@poietra/react/written';`,
       ...made.imports,
     ],
     `${registered(made.calls)}export const ${own.value}Description = ${literal(forApplication(adapter))} satisfies AdapterDescription;

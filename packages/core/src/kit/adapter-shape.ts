@@ -86,6 +86,7 @@ const singleAdapter = z.looseObject({
   required: property.optional(),
   id: property.optional(),
   ownIds: property.optional(),
+  onServer: z.literal('nothing').optional(),
   name: property.optional(),
   describedBy: property.optional(),
   labelledBy: property.optional(),

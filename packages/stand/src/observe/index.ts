@@ -1,11 +1,13 @@
 /** Trying an input: what it does tells what its declarations leave open, and where they mislead. */
 import type { AdapterDescription, Finding, FoundInput } from '@poietra/core';
+import type { Ground } from '../ground.js';
 import { Observation, type Make } from './observation.js';
 import { changeAgain, findChange, findGoingBack } from './change.js';
 import { hasPlace, markStates, putTogether, triedWays } from './inside.js';
 import { findItems } from './items.js';
 import { findMaking } from './objects.js';
 import { findOwnIds } from './own-ids.js';
+import { findOnServer } from './on-server.js';
 import { findFocus, findReality } from './reality.js';
 import { inItsLook, inPlace, mountSomehow, untilThere } from './standing.js';
 import { findFlags, findInvalid, findLeaving, findMessage } from './states.js';
@@ -20,16 +22,21 @@ export interface Observed {
 }
 
 /** Tries the drafted adapter and gives it back as behaviour speaks for it, with what was seen. */
-export async function observe(input: FoundInput, draft: AdapterDescription, make: Make): Promise<Observed> {
+export async function observe(
+  input: FoundInput,
+  draft: AdapterDescription,
+  make: Make,
+  render: Ground['render'],
+): Promise<Observed> {
   const seen = new Observation(input, draft, make);
   try {
-    return await tryAll(seen);
+    return await tryAll(seen, render);
   } finally {
     await seen.end();
   }
 }
 
-async function tryAll(seen: Observation): Promise<Observed> {
+async function tryAll(seen: Observation, render: Ground['render']): Promise<Observed> {
   const first = await mountSomehow(seen);
   if (first?.error !== undefined || !first) {
     const failed = first?.error ?? 'It is not in the bundle.';
@@ -62,6 +69,7 @@ async function tryAll(seen: Observation): Promise<Observed> {
   await findFlags(seen);
   await findMessage(seen);
   await findInvalid(seen);
+  await findOnServer(seen, render);
   return { adapter: seen.adapter, findings: seen.findings };
 }
 
