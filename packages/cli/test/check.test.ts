@@ -92,7 +92,8 @@ describe('poietra check in a real browser', () => {
     expect(found.get('Ports')?.adapter.samples).toEqual(['ALD', 'BRE']);
     expect(found.get('Numbered')?.adapter.ownIds).toEqual({ property: 'uid' });
     expect(found.get('Hulled')?.adapter).toMatchObject({ message: { property: 'error' } });
-    const sound = { Berth: [], Paint: [], Pale: [], Ports: [], Numbered: [], Hulled: [] };
+    expect(found.get('Tides')?.adapter.gesture?.steps).toMatchObject([{ do: 'press' }]);
+    const sound = { Berth: [], Paint: [], Pale: [], Ports: [], Numbered: [], Hulled: [], Tides: [] };
     expect(failedIn(stdout)).toMatchObject(sound);
   });
   it('puts inputs together of their parts, and marks what is on', () => {

@@ -358,6 +358,8 @@ it('what stands inside for each choice is found by name and by what it takes', (
     export declare function Chip(props: { value?: string; children?: string }): JSX.Element;
     export declare function BerthGroup(props: { ${props} }): JSX.Element;
     export declare function Berth(props: { label?: string }): JSX.Element;
+    export declare function MarkGroup(props: { ${props} }): JSX.Element;
+    export declare function Mark(props: { value?: string; labelText?: string }): JSX.Element;
     export declare function NativeSelect(props: { ${props} }): JSX.Element;
     export declare function PortGroup(props: { ${props}; options?: { value: string; label: string }[] }): JSX.Element;
     export declare function Port(props: { value?: string; children?: string }): JSX.Element;`);
@@ -366,6 +368,7 @@ it('what stands inside for each choice is found by name and by what it takes', (
     ['RadioGroup', { component: 'tide#Radio', value: 'value', text: 'label' }],
     ['ChipGroup', { component: 'tide#Chip', value: 'value', text: 'children' }],
     ['BerthGroup', undefined],
+    ['MarkGroup', { component: 'tide#Mark', value: 'value', text: 'labelText' }],
     ['NativeSelect', { tag: 'option', value: 'value' }],
     ['PortGroup', { property: 'options', value: 'value', text: 'label' }],
   ]);

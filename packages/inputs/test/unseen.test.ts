@@ -81,6 +81,7 @@ it('a value that is told in the plural, under its own name, or only to begin wit
      type Item = string;
      export declare function Many(props: { values?: Item[]; options?: Item[]; onChange?: (value: Item[]) => void }): React.ReactElement;
      export declare function Finder(props: { selectedItem?: any; onChange?: (selectedItem: any) => void }): React.ReactElement;
+     export declare function Marks(props: { name?: string; valueSelected?: string | number; onChange?: (selection: string | number | undefined, name: string) => void }): React.ReactElement;
      export declare function Stars(props: { start?: number; stop?: number; initialMark?: number; onChange?: (next: number) => void }): React.ReactElement;
      export declare function Days(props: ({ mode?: undefined; value?: undefined; onChange?: undefined } | { mode: 'one'; value?: Date; onChange?: (next: Date) => void }) & { onPageChange?: (page: number) => void }): React.ReactElement;
      export declare function Shade(props: { color?: string; onChange?: (next: ShadeColor) => void }): React.ReactElement;
@@ -89,6 +90,7 @@ it('a value that is told in the plural, under its own name, or only to begin wit
   expect(found().map(({ input, adapter }) => [input.export, adapter?.value.property, adapter?.change.report])).toEqual([
     ['Many', 'values', 'onChange'],
     ['Finder', 'selectedItem', 'onChange'],
+    ['Marks', 'valueSelected', 'onChange'],
     ['Stars', 'initialMark', 'onChange'],
     ['Days', 'value', 'onChange'],
     ['Shade', 'color', 'onChange'],
@@ -597,6 +599,18 @@ describe('what a report gives', () => {
       drafted(`
         export declare function SwitchBox(props: { value: any; selected?: boolean; onChange?: (event: React.ChangeEvent) => void }): React.ReactElement;`),
     ).toEqual([['SwitchBox', 'selected', 'onChange /0/target/selected']]);
+    expect(
+      drafted(`
+        export declare function Checkbox(props: { value?: string } & Omit<React.InputHTMLAttributes<HTMLInputElement>, 'value'>): React.ReactElement;`),
+    ).toEqual([['Checkbox', 'checked', 'onChange /0/target/checked']]);
+  });
+
+  it('is a text where a colour is told in several notations', () => {
+    expect(
+      drafted(`
+        interface Shade { h: number; s: number } interface ColorResult { shade: Shade; hex: string; hexa: string }
+        export declare function Paint(props: { color?: string | Shade; onChange?: (next: ColorResult) => void }): React.ReactElement;`),
+    ).toEqual([['Paint', 'color', 'onChange /0/hex']]);
   });
 
   it('is HTML’s where a box says its value itself, and where it is drawn as an element of HTML unless one says otherwise', () => {

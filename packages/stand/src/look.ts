@@ -43,18 +43,27 @@ export function look(box: Element): string {
   return lines.join('\n');
 }
 
-/** With styles and classes, where a value shows only as a place, a colour or a mark. */
+/** With styles, classes and marks of its own, where a value shows only as a place, a colour or a mark. */
 export function fullLook(box: Element): string {
   const lines: string[] = [look(box)];
   for (const element of everyElement(box)) {
     const classes = typeof element.className === 'string' ? element.className : '';
     const style = element.getAttribute('style') ?? '';
     const checked = element.hasAttribute('checked') ? ' checked' : '';
-    if (classes !== '' || style !== '' || checked !== '')
-      lines.push(`${element.tagName} ${classes} ${style}${checked}`);
+    const marks = marksOf(element);
+    if (classes !== '' || style !== '' || checked !== '' || marks !== '')
+      lines.push(`${element.tagName} ${classes} ${style}${checked}${marks}`);
   }
   return lines.join('\n');
 }
+
+/** States that style sheets ask for, `data-selected`; what is no plain word is an id, and another for each copy. */
+const marksOf = ({ attributes }: Element): string =>
+  [...attributes]
+    .filter(({ name, value }) => name.startsWith('data-') && /^[a-z-]{0,16}$/.test(value))
+    .map(({ name, value }) => ` ${name}=${value}`)
+    .sort()
+    .join('');
 
 /** What an input draws of a field's hint and message is about the value, and not how it looks. */
 const withoutTold = (text: string): string => text.replace(words.hint, '').replace(words.error, '').trim();

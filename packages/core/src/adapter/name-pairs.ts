@@ -11,7 +11,7 @@ const noValues = new RegExp(
   default is has show hide open(?:ed)? close[dr]? visible expand(?:ed|able)? collaps(?:e|ed|ible) hover(?:ed)? highlight(?:ed)?
   focus(?:ed)? active current pages? sort(?:ed|ing)? order filters? search query input zoom view layout size width
   height scroll load(?:ed|ing)? mount(?:ed)? ready modes? theme steps? tabs? index offset position drag(?:ged|ging)?
-  event key id target drop columns? rows? select(?:ion)?Mode enter exit leave appear animat(?:e|ed|ion) transition error ok cancel
+  event key id name target drop columns? rows? select(?:ion)?Mode enter exit leave appear animat(?:e|ed|ion) transition error ok cancel
 `
     .trim()
     .split(/\s+/)
@@ -20,6 +20,9 @@ const noValues = new RegExp(
 
 /** What is called when a value changes, under whatever prefix. */
 export const changeNames = /^(on[-A-Z]?)?(value)?-?(change|select|input|update|set|pick)(d|ed)?$/i;
+
+/** What says by its name that it is what was chosen. */
+const saysValue = /^value(Selected|Checked|Chosen)$|^(selected|chosen)(Values?|Items?|Options?|Keys?|Dates?)$/;
 
 /** Lists of what may be chosen. */
 export const choiceLists = /^(options|items|choices|data|treeData|menuItems)$/;
@@ -52,7 +55,8 @@ export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | 
       if (!isCalled && !isChange && !isAbout) continue;
       const index = args.findIndex(
         ({ name, type }) =>
-          (alike(type, value.type) && (isCalled || (isChange && isSameName(name, value.name)))) ||
+          (alike(type, value.type) &&
+            (isCalled || (isChange && (isSameName(name, value.name) || saysValue.test(value.name))))) ||
           // What is chosen may be of any type; that it is told under its very name says enough.
           (isChange && /^selected[A-Z]/.test(name) && name === value.name),
       );

@@ -55,8 +55,12 @@ export function pairOf(input: FoundInput): Pair | undefined {
   const called = input.export === 'default' ? input.package : input.export;
   const isTicked = /check|switch|toggle(?!.*group)|chip|radio(?!.*group)/i.test(called);
   const inherited = named.find(({ name }) => name === (isTicked ? 'checked' : 'value'));
-  const flag = isTicked ? own.find(({ type }) => /^(false \| true|boolean)\b/.test(type)) : undefined;
-  const value = own.find(fits) ?? flag ?? own[0] ?? inherited ?? named.find(({ name }) => name !== 'color');
+  const isFlag = ({ type }: DeclaredProperty): boolean => /^(false \| true|boolean)\b/.test(type);
+  const flag = isTicked ? own.find(isFlag) : undefined;
+  // A text that it stands for is its own; whether it is ticked HTML says.
+  const state =
+    isTicked && !flag ? named.find((one) => one.inherited && one.name === 'checked' && isFlag(one)) : undefined;
+  const value = state ?? own.find(fits) ?? flag ?? own[0] ?? inherited ?? named.find(({ name }) => name !== 'color');
   // Names of its own that belong together say more than a value that every element of HTML has.
   const shared =
     own.length === 0 && families[input.family].tells === 'by callbacks' ? namePairIn(input.properties) : undefined;
@@ -167,6 +171,15 @@ function placeIn({ name, args = [] }: DeclaredProperty, value: DeclaredProperty)
     return place(`/${index}`, `gives the value as argument ${index + 1}: its type is ${type}.`, 0.9, true);
   const held = heldIn(args, value);
   if (held) return place(held.path, `gives an object that has ${value.name}: ${held.type}.`, 0.85, true);
+  // A colour is often told in several notations at once; forms hold texts.
+  const colour = args.findIndex(isColour);
+  const notation = args[colour]?.holds?.find((one) => one.type === 'string');
+  if (notation && /\bstring\b/.test(value.type))
+    return place(
+      `/${colour}${notation.path}`,
+      `gives a colour in several notations; ${notation.path.slice(1)} is a text.`,
+      0.75,
+    );
   // Of a value that may be anything, the argument that is called so.
   const called = args.findIndex((one, at) => at > 0 && one.name === value.name);
   if (called > 0) return place(`/${called}`, `gives an argument that is called ${value.name}.`, 0.7);

@@ -63,8 +63,11 @@ export function choiceComponent(
   const value = valueNames.find((one) => bearsText(read, props, one));
   if (value === undefined) return undefined;
   // Of HTML's own attributes, a label is none of what an element shows.
-  const label = read.checker.getPropertyOfType(props, 'label');
-  const text = label && read.fromHtml(label) === undefined ? 'label' : 'children';
+  const text =
+    ['label', 'labelText'].find((one) => {
+      const label = read.checker.getPropertyOfType(props, one);
+      return label && read.fromHtml(label) === undefined;
+    }) ?? 'children';
   if (text === 'children' && !read.checker.getPropertyOfType(props, 'children')) return undefined;
   return { component: `${read.pkg.module ?? read.pkg.name}#${name}`, value, text };
 }

@@ -181,3 +181,28 @@ function hullOf(host: HTMLElement): ShadowRoot {
   root.append(document.createElement('input'), Object.assign(document.createElement('em'), { id: 'wrong' }));
   return root;
 }
+
+/** What is chosen has another colour, by a mark of its own that no reader of attributes and classes knows. */
+export function Tides(props: {
+  readonly value?: string;
+  readonly disabled?: boolean;
+  onChange?(value: string): void;
+}): JSX.Element {
+  const { value, disabled = false, onChange } = props;
+  return (
+    <div>
+      <style>{'button[data-on] { background: navy; color: white }'}</style>
+      {['Ebb', 'Flood'].map((tide) => (
+        <button
+          key={tide}
+          type="button"
+          data-on={tide === value || undefined}
+          disabled={disabled}
+          onClick={() => onChange?.(tide)}
+        >
+          {tide}
+        </button>
+      ))}
+    </div>
+  );
+}
