@@ -272,3 +272,21 @@ test.describe('a browser that is killed', () => {
     rmSync(profile, { recursive: true, force: true, maxRetries: 5 });
   });
 });
+
+test('where the server does not answer, a page says so, and goes on when it is asked again', async ({ page }) => {
+  // The kit is in the browser by then.
+  await page.goto('/kit');
+  await expect(page.getByText('is open').first()).toBeVisible();
+  await page.route('**/api/**', (route) => route.abort());
+  for (const [path, title] of [
+    ['/inputs/antd%23Rate', 'The project folder cannot be read'],
+    ['/fields/pieces', 'The stand does not open'],
+  ] as const) {
+    await page.goto(path);
+    await expect(page.getByRole('alert')).toContainText(title);
+  }
+  await page.unroute('**/api/**');
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.locator('iframe').first()).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});

@@ -15,6 +15,7 @@ export interface FrameWanted {
 export function useFrameSource({ inputs, wrappers = [], codecs = [], purpose = 'draw' }: FrameWanted): {
   readonly src?: string;
   readonly trouble?: string;
+  again(): void;
 } {
   const query = new URLSearchParams([
     ...inputs.map((id) => ['input', id]),
@@ -22,9 +23,9 @@ export function useFrameSource({ inputs, wrappers = [], codecs = [], purpose = '
     ...codecs.map((id) => ['codec', id]),
     ['for', purpose],
   ]).toString();
-  const { value, trouble } = useServed(
+  const { value, trouble, again } = useServed(
     query,
     async () => ((await ask(`/api/stand?${query}`)) as { frame: string }).frame,
   );
-  return { ...(value === undefined ? {} : { src: value }), ...(trouble === undefined ? {} : { trouble }) };
+  return { ...(value === undefined ? {} : { src: value }), ...(trouble === undefined ? {} : { trouble }), again };
 }

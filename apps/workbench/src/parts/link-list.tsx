@@ -8,7 +8,7 @@ type Control = LinksTold['controls'][number];
 
 /** What the link map found: each break with what to do, the ids in a sentence, and each control with all that links it. */
 export function LinkList({ told }: { readonly told: LinksTold | undefined }): ReactNode {
-  if (!told) return <p className="text-ink-2">The links are being read …</p>;
+  if (!told) return <p className="text-ink-2">The links stand here as soon as they are drawn.</p>;
   const { count, breaks, controls } = told;
   return (
     <section aria-label="Links" className="grid min-w-0 content-start gap-3 text-[13px]">

@@ -55,7 +55,7 @@ export function StandFrame({
   onLost,
   weigh,
 }: Props): ReactNode {
-  const { src: wanted, trouble } = useFrameSource({ inputs, codecs, ...(wrappers ? { wrappers } : {}) });
+  const { src: wanted, trouble, again } = useFrameSource({ inputs, codecs, ...(wrappers ? { wrappers } : {}) });
   const [last, setLast] = useState(wanted);
   if (wanted !== undefined && wanted !== last) setLast(wanted);
   const src = wanted ?? (isKept ? last : undefined);
@@ -145,13 +145,16 @@ export function StandFrame({
     return () => clearInterval(timer);
   }, [isReady, lost, post]);
 
-  if (trouble !== undefined) return <Failed title="The stand does not open" message={trouble} />;
+  if (trouble !== undefined)
+    return (
+      <Failed title="The stand does not open" message={trouble}>
+        <Button onClick={again}>Try again</Button>
+      </Failed>
+    );
   if (lost !== undefined)
     return (
       <Failed title="The input was stopped" message={`${lost} The workbench and the kit are not touched.`}>
-        <span>
-          <Button onClick={() => setLost(undefined)}>Start it again</Button>
-        </span>
+        <Button onClick={() => setLost(undefined)}>Start it again</Button>
       </Failed>
     );
   if (src === undefined) return <Busy>Bundling from the project’s own packages …</Busy>;

@@ -40,7 +40,7 @@ export function Failed({
   readonly children?: ReactNode;
 }): ReactNode {
   return (
-    <div role="alert" className="m-4 grid gap-2 border-l-4 border-fail bg-sheet p-4">
+    <div role="alert" className="m-4 grid justify-items-start gap-2 border-l-4 border-fail bg-sheet p-4">
       <h2 className="flex items-center gap-1.5 text-fail">
         <WarningCircleIcon size={16} weight="bold" aria-hidden="true" />
         {title}

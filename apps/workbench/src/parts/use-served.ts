@@ -1,10 +1,11 @@
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 
-/** What the server answers for a key, until the key changes; the latest answer counts. */
+/** What the server answers for a key, until the key changes or it is asked again; the latest answer counts. */
 export function useServed<T>(
   key: string,
   fetchIt: () => Promise<T>,
-): { readonly value?: T; readonly trouble?: string } {
+): { readonly value?: T; readonly trouble?: string; again(): void } {
+  const [turn, setTurn] = useState(0);
   const [served, setServed] = useState<{ readonly key: string; readonly value?: T; readonly trouble?: string }>();
   const latest = useRef(fetchIt);
   useEffect(() => {
@@ -20,6 +21,10 @@ export function useServed<T>(
     return () => {
       isCurrent = false;
     };
-  }, [key]);
-  return served?.key === key ? served : {};
+  }, [key, turn]);
+  const again = useCallback(() => {
+    setServed(undefined);
+    setTurn((before) => before + 1);
+  }, []);
+  return { ...(served?.key === key ? served : {}), again };
 }

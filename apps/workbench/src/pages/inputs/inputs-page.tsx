@@ -5,13 +5,14 @@ import { ageOf } from '../../parts/age.js';
 import { Board, type Column } from '../../parts/board.js';
 import { Button } from '../../parts/button.js';
 import { inputTitle } from '../../parts/names.js';
-import { Busy, Failed } from '../../parts/states.js';
+import { Busy } from '../../parts/states.js';
 import { useKit } from '../../store/kit.js';
-import { openProject, useProject, type Inspected } from '../../store/project.js';
+import { useProject, type Inspected } from '../../store/project.js';
 import { ContractState } from './contract-state.js';
 import { ContractStrip } from './contract-strip.js';
 import { PassedOver } from './passed-over.js';
 import { ProjectChoice } from './project-choice.js';
+import { ProjectFailed } from './project-failed.js';
 import { WorkOff, type Job } from './work-off.js';
 
 /** With the kit's adapter of it. */
@@ -24,7 +25,7 @@ interface Row extends Job {
 
 /** Every input of the project: its face in short, its adapter, and how the contract stands. */
 export function Component(): ReactNode {
-  const { status, doing, trouble, inputs, missing, unread } = useProject();
+  const { status, doing, inputs, missing, unread } = useProject();
   const kit = useKit((store) => store.kit);
   const rows = useMemo(() => rowsOf(inputs, kit), [inputs, kit]);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
@@ -32,13 +33,7 @@ export function Component(): ReactNode {
   const begin = (jobs: readonly Job[]): void => setWork({ id: Date.now(), jobs });
   const marked = rows.filter(({ input }) => chosen.has(input.id));
   const asked = marked.length > 0 ? marked : rows.filter(({ adapted }) => adapted !== undefined);
-  if (status === 'failed') {
-    return (
-      <Failed title="The project folder cannot be read" message={trouble ?? ''}>
-        <Button onClick={() => void openProject()}>Try again</Button>
-      </Failed>
-    );
-  }
+  if (status === 'failed') return <ProjectFailed />;
   return (
     <Board
       name="Inputs"

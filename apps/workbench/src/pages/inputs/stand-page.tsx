@@ -12,6 +12,7 @@ import { inspectedIn, useProject, type Inspected, type PassedOver } from '../../
 import { useTried } from '../../store/tried.js';
 import { DeclaredToggle } from './declared-toggle.js';
 import { draftChanges } from './input-edits.js';
+import { ProjectFailed } from './project-failed.js';
 import { InputSheet, type Given } from './input-sheet.js';
 import { trialKey, Trying } from './trying.js';
 import { useStand } from './use-stand.js';
@@ -22,6 +23,7 @@ export function Component(): ReactNode {
   const project = useProject();
   const { status } = project;
   const found = inspectedIn(project, id);
+  if (status === 'failed') return <ProjectFailed />;
   if (status !== 'ready') return <Busy>Reading the project …</Busy>;
   if (!found) {
     return (
