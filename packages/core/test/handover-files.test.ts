@@ -40,6 +40,12 @@ describe('adapters are handed over by family', () => {
       "later(() => Promise.all([import('@shoelace-style/shoelace/dist/components/input/input.js')]).then(() => 'sl-input'))",
     );
   });
+  it('one that is called as its loading is gets another name', () => {
+    const adapter = { ...kit.adapters['day-picker'], onServer: 'nothing' } as Kit['adapters'][string];
+    const text = file('adapters/later.ts', { ...kit, adapters: { later: adapter } });
+    expect(text).toContain("import { adapt, later } from '@poietra/react/written';");
+    expect(text).not.toMatch(/export const later\b/);
+  });
   it('what stands for a choice is imported, too', () => {
     const choices = { component: 'tide#Radio.Item', value: 'value', text: 'label' };
     const of = {

@@ -12,7 +12,7 @@ type Part = 'adapters' | 'codecs' | 'forms';
 /** Names that modules of the hand-over import or declare besides: no part of the kit may be called so. */
 const taken =
   'List Chooser More Opened Tabs Steps Remote groupInputs listInputs comboInputs fileInputs written writtenForm de nb wordsAs ' +
-  'adapt adaptTogether AdapterDescription CodecDescription CodecCode codecFromCode codes makeCodec PlanRules rules planAt Form ' +
+  'adapt adaptTogether later AdapterDescription CodecDescription CodecCode codecFromCode codes makeCodec PlanRules rules planAt Form ' +
   'HintsBeside OwnHintUse Outcome DrawnForm prepareForm useState ReactNode schema hints inputs messages ownHints ownWords drawOwnHints prepared ' +
   'options opened own compact sendTo SendDescription SendOptions skins address maker codecBy asComponent accepts validate ' +
   'values send form code cases test deepEqual runCase Case row result Promise Record Readonly Object JSON Array React';
