@@ -39,13 +39,20 @@ const drawn = (Adapted: AdaptedInput): ReactNode => (
 );
 const shown = (): string | undefined => host.querySelector('input')?.value;
 
+/** Until what was asked for has come, too. */
+const settled = (work: () => void): Promise<void> =>
+  act(async () => {
+    work();
+    await Promise.resolve();
+  });
+
 it('draws nothing on a server, and what a page took over stands then', async () => {
   const Adapted = adapt(ByLot, { ...description, onServer: 'nothing' });
   host.innerHTML = renderToString(drawn(Adapted));
   expect(host.querySelector('input')).toBeNull();
   const told: unknown[] = [];
   let over: Root | undefined;
-  await act(async () => {
+  await settled(() => {
     over = hydrateRoot(host, drawn(Adapted), { onRecoverableError: (error) => told.push(error) });
   });
   expect([shown(), told]).toEqual(['high', []]);
@@ -57,9 +64,9 @@ it('is loaded once it is drawn in a browser, and once only', async () => {
   const Adapted = adapt(later(load), description);
   expect(renderToString(drawn(Adapted))).not.toContain('<input');
   expect(load).not.toHaveBeenCalled();
-  await act(async () => root.render(drawn(Adapted)));
+  await settled(() => root.render(drawn(Adapted)));
   expect(shown()).toBe('high');
-  await act(async () => root.render([drawn(Adapted), drawn(Adapted)]));
+  await settled(() => root.render([drawn(Adapted), drawn(Adapted)]));
   expect(load).toHaveBeenCalledTimes(1);
 });
 
@@ -67,11 +74,11 @@ it('that could not be loaded says so, and is asked for again by the next copy', 
   const said = jest.spyOn(console, 'error').mockImplementation(nothing);
   const load = jest.fn(() => Promise.reject(new Error('no network')));
   const Adapted = adapt(later(load), description);
-  await act(async () => root.render(drawn(Adapted)));
+  await settled(() => root.render(drawn(Adapted)));
   expect(shown()).toBeUndefined();
   expect(said).toHaveBeenCalledWith('An input could not be loaded:', expect.any(Error));
   said.mockRestore();
   load.mockImplementation(() => Promise.resolve(Gauge) as never);
-  await act(async () => root.render(<div>{drawn(Adapted)}</div>));
+  await settled(() => root.render(<div>{drawn(Adapted)}</div>));
   expect(shown()).toBe('high');
 });
