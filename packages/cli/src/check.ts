@@ -7,6 +7,7 @@ import {
   componentsToTry,
   fingerprint,
   inputsOf,
+  fallsShort,
   isKept,
   readKitText,
   nativeAdapters,
@@ -253,15 +254,13 @@ export function reportOf({ name, untried, sheet: { verdicts } }: Checked, isBrie
   const rest = `${open > 0 ? `, ${open} not decided` : ''}${none > 0 ? `, ${none} not applicable` : ''}`;
   const head = `${isKept(verdicts) ? '✓' : '✗'} ${name.padEnd(50)} ${String(pass).padStart(2)} passed, ${fail} failed${rest}${untried === undefined ? '' : `\n    It could not be tried: ${untried}`}`;
   if (isBrief) {
-    const failed = verdicts.filter(({ state }) => state === 'fail' || state === 'open').map(({ check: id }) => id);
+    const failed = verdicts.filter(fallsShort).map(({ check: id }) => id);
     return [head, ...(failed.length > 0 ? [`    ${failed.join(', ')}`] : [])].join('\n');
   }
-  const failures = verdicts
-    .filter(({ state }) => state === 'fail' || state === 'open')
-    .map((verdict) => {
-      const { check: id, seen, state } = verdict;
-      const known = checkOf(id);
-      return `    ${known?.title ?? id}${state === 'open' ? ' (not decided)' : ''}\n      expected: ${known?.expects ?? ''}\n      seen:     ${seen}\n      to try:   ${toTry(verdict)}`;
-    });
+  const failures = verdicts.filter(fallsShort).map((verdict) => {
+    const { check: id, seen, state } = verdict;
+    const known = checkOf(id);
+    return `    ${known?.title ?? id}${state === 'open' ? ' (not decided)' : ''}\n      expected: ${known?.expects ?? ''}\n      seen:     ${seen}\n      to try:   ${toTry(verdict)}`;
+  });
   return [head, ...failures].join('\n');
 }

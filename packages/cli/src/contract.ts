@@ -2,7 +2,7 @@
  * The contract for an application's own tests: what a hand-over wrote of an adapter, hand changes and all, is bundled and
  * worked on a page of the browser that the test runner has open. `contract/adapters.mjs` of a hand-over calls it.
  */
-import { checkOf, readKitText, toTry, type CheckVerdict } from '@poietra/core';
+import { checkOf, fallsShort, readKitText, toTry, type CheckVerdict } from '@poietra/core';
 import { bundle, proveAdapter, Renderer } from '@poietra/inputs';
 import { existsSync, readFileSync } from 'node:fs';
 import { dirname, join, parse } from 'node:path';
@@ -36,7 +36,7 @@ export const contractOf: typeof declared = async (folder, { adapter: name, file,
     (task) => renderer.render({ ...parts, start: start('render.tsx', 'startRendering') }, task),
     { home },
   );
-  return verdicts.filter(({ state }) => state === 'fail' || state === 'open').map(sentence);
+  return verdicts.filter(fallsShort).map(sentence);
 };
 
 /** The folder whose packages the source finds: the nearest one around it that is a package. */

@@ -1,7 +1,7 @@
 /** The script of the judge: our own code alone, bundled once a process. */
 import { build } from 'esbuild';
 import { join } from 'node:path';
-import { ourPackages } from './bundle.js';
+import { ourPackages } from './bundle-plugins.js';
 
 const built = new Map<string, Promise<string>>();
 

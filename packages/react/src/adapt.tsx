@@ -116,7 +116,7 @@ export function adapt(
         },
         inside(there, family, description, properties, props, handle, reported, beside),
       );
-    const hidden = hiddenValue(asMade, given);
+    const hidden = hiddenValue(asMade, given, there !== undefined);
     return (
       <div {...outside}>
         <Fragment key={copy}>{drawn}</Fragment>

@@ -84,9 +84,9 @@ function submitsItself({ name, choices, input }: AdapterDescription, { sent, sho
   if (name === undefined || sent === undefined) return name !== undefined;
   return typeof shown === 'string' && shown === sent && choices === undefined && input !== 'native#file';
 }
-/** What a hidden input beside it has to submit. */
-export function hiddenValue(description: AdapterDescription, state: InputState): string | undefined {
-  return typeof state.sent === 'string' && !submitsItself(description, state) ? state.sent : undefined;
+/** What a hidden input beside it has to submit; one that is not there, as on a server, submits nothing itself. */
+export function hiddenValue(description: AdapterDescription, state: InputState, isThere = true): string | undefined {
+  return typeof state.sent === 'string' && !(isThere && submitsItself(description, state)) ? state.sent : undefined;
 }
 
 /** What a native submission carries: texts as they are, everything else as JSON. */

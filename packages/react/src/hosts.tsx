@@ -54,10 +54,10 @@ export function ElementHost({
     // Elements for choices are seen in the browser's next turn; a value among them means nothing before.
     const isAmong = use !== undefined && 'tag' in use && choices !== undefined;
     if (isAmong && !isOwn) return;
-    if (isAmong && placed.current !== choices) hasTold.current = true;
+    const isLater = hasTold.current || (isAmong && placed.current !== choices);
     placed.current = choices;
     // What has just told of a change draws it in its own time: set back before that, it would never draw the way back.
-    if (!hasTold.current) return setOn(node, valueName, properties[valueName]);
+    if (!isLater) return setOn(node, valueName, properties[valueName]);
     hasTold.current = false;
     clearTimeout(later.current);
     later.current = setTimeout(() => setOn(node, valueName, latest.current[valueName]));

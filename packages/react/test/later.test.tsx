@@ -59,6 +59,15 @@ it('draws nothing on a server, and what a page took over stands then', async () 
   act(() => over?.unmount());
 });
 
+it('has its value sent beside it as long as it is not there, though it would send it itself', async () => {
+  const Adapted = adapt(ByLot, { ...description, name: { property: 'name' }, onServer: 'nothing' });
+  const sent = { ...state, sent: 'high' };
+  const drawnSent = <Adapted state={sent} report={nothing} leave={nothing} attach={() => nothing} />;
+  expect(renderToString(drawnSent)).toContain('<input type="hidden" name="/gauge" value="high"/>');
+  await settled(() => root.render(drawnSent));
+  expect(host.querySelectorAll('input[type=hidden]')).toHaveLength(0);
+});
+
 it('is loaded once it is drawn in a browser, and once only', async () => {
   const load = jest.fn(() => Promise.resolve(Gauge));
   const Adapted = adapt(later(load), description);

@@ -1,5 +1,5 @@
 import { componentsBeside, nativeAdapters, same, type AdapterDescription, type Family } from '@poietra/core';
-import { adapt, adaptTogether, later, nativeElement, nativeInputs, type AdaptedInput } from '@poietra/react';
+import { adapt, adaptTogether, nativeElement, nativeInputs, type AdaptedInput } from '@poietra/react';
 
 /** The inputs of a bundle: the constructor, component or tag under the input's id. */
 export type BundledInputs = Readonly<Record<string, { readonly family: Family; readonly value: unknown }>> & {
@@ -32,13 +32,10 @@ export function liveInput(inputs: BundledInputs, adapter: AdapterDescription): A
   }
   const found = Object.hasOwn(inputs, adapter.input) ? inputs[adapter.input] : undefined;
   if (found && adapter.onServer === 'nothing' && typeof document === 'undefined') {
-    // Nothing of it may even be loaded there.
-    const { wrappers: _wrappers, inside: _inside, choices: _choices, ...bare } = adapter;
-    return adapt(
-      later(() => Promise.resolve()),
-      bare,
-      found.family,
-    );
+    // Nothing of it may even be loaded there, nor what stands around and inside it.
+    const { wrappers: _wrappers, inside: _inside, choices: _choices, value, ...bare } = adapter;
+    const { made: _made, ...shown } = value;
+    return adapt(undefined, { ...bare, value: shown }, found.family);
   }
   const names = componentsBeside(adapter);
   // What is declared and not exported is there without a value.

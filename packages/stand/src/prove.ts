@@ -1,5 +1,5 @@
 /** Putting an adapter to the contract, check after check. */
-import { contract, quietChecks, type CheckId, type CheckVerdict } from '@poietra/core';
+import { contract, fallsShort, quietChecks, type CheckId, type CheckVerdict } from '@poietra/core';
 import type { Bench } from './bench.js';
 import { checks } from './checks.js';
 import type { Ground, MountOptions, Standing } from './ground.js';
@@ -48,7 +48,7 @@ export async function prove(
     await clean();
     // A failure has to stand when nothing hurries, and what ran out of time is tried again; what was warned of is not
     // asked twice.
-    if ((verdict.state === 'fail' || verdict.state === 'open') && id !== 'silent' && !isStopped()) {
+    if (fallsShort(verdict) && id !== 'silent' && !isStopped()) {
       verdict = await patiently(() => verdictOf(id, bench, mount));
       await clean();
     }

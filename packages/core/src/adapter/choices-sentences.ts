@@ -97,9 +97,7 @@ const componentsWithin = (input: FoundInput | undefined): string[] => [
 export function changeChoices(adapter: AdapterDescription, at: string, value: string): AdapterDescription {
   if (/^\/choices\/(property|tag|component)$/.test(at) && value !== '')
     return { ...adapter, choices: choicesNamed(value, adapter.choices) };
-  const isInside = at === '/choices/text' && adapter.choices !== undefined && 'tag' in adapter.choices;
-  if (value === '')
-    return removeAt(adapter, at.split('/').length > 3 ? at.slice(0, at.lastIndexOf('/')) : isInside ? at : emptied(at));
+  if (value === '') return removeAt(adapter, emptied(at, adapter.choices));
   if (at === '/choices/takes' && value !== 'item') throw new TypeError('Here stands item, or nothing.');
   const isName = at === '/choices/made/by' || at === '/choices/each/component';
   if (isName && !/^[^#\s]+#[^#\s]+$/.test(value))
@@ -112,8 +110,12 @@ export function changeChoices(adapter: AdapterDescription, at: string, value: st
   return replaceAt(adapter, at, value);
 }
 
-/** Without the names of value and text there are no choices. */
-const emptied = (at: string): string => (at === '/choices/takes' ? at : '/choices');
+/** What goes with an emptied slot: without the names of value and text there are no choices, but elements may have words inside. */
+function emptied(at: string, choices: ChoicesUse | undefined): string {
+  if (at.split('/').length > 3) return at.slice(0, at.lastIndexOf('/'));
+  const isAlone = at === '/choices/takes' || (at === '/choices/text' && choices !== undefined && 'tag' in choices);
+  return isAlone ? at : '/choices';
+}
 
 /** A property's name, `<tag>` of child elements, or `package#Export` of child components; what else is said of choices stays. */
 function choicesNamed(name: string, before: ChoicesUse | undefined): ChoicesUse {

@@ -232,7 +232,10 @@ export function checkOf(id: string): Check | undefined {
   return contract.find((check) => check.id === id);
 }
 
-/** What to do about a verdict that is no pass, in a sentence. */
+/** Whether something is to be done about a verdict: it failed, or was not decided. */
+export const fallsShort = ({ state }: Pick<CheckVerdict, 'state'>): boolean => state === 'fail' || state === 'open';
+
+/** What to do about a verdict that falls short, in a sentence. */
 export function toTry({ check, state }: CheckVerdict): string {
   return state === 'open'
     ? 'Prove it again when the machine has less to do. Where it stays so, the input waits for ever.'

@@ -10,6 +10,7 @@ export {
   staleness,
   isKept,
   toTry,
+  fallsShort,
   tally,
   type Check,
   type CheckId,

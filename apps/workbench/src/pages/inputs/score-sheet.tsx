@@ -6,6 +6,7 @@ import {
   sheetChanges,
   staleness,
   tally,
+  fallsShort,
   toTry,
   type AdapterDescription,
   type CheckVerdict,
@@ -114,7 +115,7 @@ export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
           const verdict = byId.get(check.id);
           return (
             <li key={check.id} className="break-inside-avoid border-b border-hairline py-0.5">
-              <details open={verdict?.state === 'fail' || verdict?.state === 'open'}>
+              <details open={verdict && fallsShort(verdict)}>
                 <summary className="min-h-6 cursor-pointer py-0.5">
                   <Verdict
                     kind={
@@ -139,7 +140,7 @@ export function ScoreSheet({ name, adapter, input }: Props): ReactNode {
                       <dd className="wrap-anywhere">{verdict.seen}</dd>
                     </>
                   )}
-                  {(verdict?.state === 'fail' || verdict?.state === 'open') && (
+                  {verdict && fallsShort(verdict) && (
                     <>
                       <dt className="text-ink-2">to try</dt>
                       <dd>{toTry(verdict)}</dd>

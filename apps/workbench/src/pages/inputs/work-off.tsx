@@ -1,4 +1,4 @@
-import { checkOf, componentsBeside, componentsToTry } from '@poietra/core';
+import { checkOf, componentsBeside, componentsToTry, fallsShort } from '@poietra/core';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../parts/button.js';
@@ -134,7 +134,7 @@ function Outcome({
   const proofs = useKit(({ kit }) => kit.proofs);
   const failedOf = ({ name }: Done): readonly string[] =>
     (name === undefined ? [] : (proofs?.[name]?.now.verdicts ?? []))
-      .filter(({ state }) => state === 'fail' || state === 'open')
+      .filter(fallsShort)
       .map(({ check, state }) => `${checkOf(check)?.title ?? check}${state === 'open' ? ' (not decided)' : ''}`);
   const open = done.filter((one) => one.trouble !== undefined || failedOf(one).length > 0);
   const whole = done.length - open.length;

@@ -1,0 +1,135 @@
+/** How modules are found and what stands for those that are not there, when a stand or a server's script is bundled. */
+import type { Plugin } from 'esbuild';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { isBuiltIn } from './inside.js';
+import { findPackage } from './project.js';
+
+/** Our own packages are those that lie beside us, whether a package manager knows of them or not. */
+export function ourPackages(home: string): Plugin {
+  return {
+    name: 'our-packages',
+    setup(builder) {
+      builder.onResolve({ filter: /^@poietra\/(core|react|stand)(\/|$)/ }, ({ path }) => {
+        const [, name = '', ...below] = path.split('/');
+        const at = join(home, 'packages', name, 'src', ...below);
+        const files = /\.css$/.test(path) ? [at] : [join(at, 'index.ts'), `${at}.ts`];
+        return { path: files.find((file) => existsSync(file)) ?? at };
+      });
+    },
+  };
+}
+
+/** Two copies of the framework on one page break its hooks: the project's own copy serves all, ours only where it has none. */
+export function oneFramework(project: string, home: string): Plugin {
+  const from = existsSync(join(project, 'node_modules/react')) ? project : home;
+  return {
+    name: 'one-framework',
+    setup(builder) {
+      builder.onResolve({ filter: /^react(-dom)?(\/|$)/ }, ({ path, kind, pluginData }) =>
+        pluginData === 'ours' ? undefined : builder.resolve(path, { kind, resolveDir: from, pluginData: 'ours' }),
+      );
+    },
+  };
+}
+
+/** What the framework needs to draw on a server. Of Node's other modules a package finds that they are empty. */
+const needed = new Set([
+  'util',
+  'crypto',
+  'async_hooks',
+  'stream',
+  'events',
+  'buffer',
+  'string_decoder',
+  'url',
+  'querystring',
+  'assert',
+  'path',
+  'punycode',
+]);
+export const noBuiltIns: Plugin = {
+  name: 'no-built-ins',
+  setup(builder) {
+    builder.onResolve({ filter: /^[a-z_:/]+$/ }, ({ path }) => {
+      const name = path.replace(/^node:/, '');
+      return isBuiltIn(path) && !needed.has(name) ? { path: name, namespace: 'poietra-empty' } : undefined;
+    });
+    builder.onLoad({ filter: /.*/, namespace: 'poietra-empty' }, () => ({
+      contents: 'module.exports = {};',
+      loader: 'js',
+    }));
+  },
+};
+
+/**
+ * What one module of a package asks for and is not installed must not take its other modules away: it is told when it is
+ * used. What the stand itself imports is told at once.
+ */
+export const missingLater: Plugin = {
+  name: 'missing-later',
+  setup(builder) {
+    builder.onResolve({ filter: /^[^./]/ }, async ({ path, importer, kind, resolveDir, pluginData }) => {
+      if (pluginData === 'looked for' || !/[\\/]node_modules[\\/]/.test(importer) || isBuiltIn(path)) return undefined;
+      const { errors } = await builder.resolve(path, { kind, importer, resolveDir, pluginData: 'looked for' });
+      return errors.length > 0 ? { path, namespace: 'poietra-missing' } : undefined;
+    });
+    builder.onLoad({ filter: /.*/, namespace: 'poietra-missing' }, ({ path }) => {
+      const says = JSON.stringify(`“${path}” is asked for and not installed in the project folder.`);
+      return {
+        contents: `module.exports = new Proxy(function () {}, { get(_, name) { if (name === '__esModule' || name === 'default' || typeof name === 'symbol') return undefined; throw new Error(${says}); } });`,
+        loader: 'js',
+      };
+    });
+  },
+};
+
+/**
+ * Sheets are taken by their path in the package, whether its `exports` name them or not; one that is not there leaves the
+ * input without it.
+ */
+export const sheetsByPath = (project: string): Plugin => ({
+  name: 'sheets-by-path',
+  setup(builder) {
+    builder.onResolve({ filter: /^[^./].*\.css$/ }, async ({ path, importer, kind, resolveDir, pluginData }) => {
+      if (pluginData === 'looked for' || !importer.endsWith('stand-entry.tsx')) return undefined;
+      const { errors } = await builder.resolve(path, { kind, importer, resolveDir, pluginData: 'looked for' });
+      if (errors.length === 0) return undefined;
+      const [, name = ''] = /^((?:@[^/]+\/)?[^/]+)/.exec(path) ?? [];
+      const file = join(findPackage(project, name)?.folder ?? project, path.slice(name.length + 1));
+      return existsSync(file) ? { path: file } : { path, namespace: 'poietra-no-sheet' };
+    });
+    builder.onLoad({ filter: /.*/, namespace: 'poietra-no-sheet' }, () => ({ contents: '', loader: 'css' }));
+  },
+});
+
+/** The code of codecs, as modules under a name of their own. */
+export function codesOf(codes: Readonly<Record<string, string>>): Plugin {
+  return {
+    name: 'codes',
+    setup(builder) {
+      builder.onResolve({ filter: /^poietra-code:/ }, ({ path }) => ({
+        path: path.slice(13),
+        namespace: 'poietra-code',
+      }));
+      builder.onLoad({ filter: /.*/, namespace: 'poietra-code' }, ({ path }) => ({
+        contents: codes[path] ?? '',
+        loader: 'js',
+      }));
+    },
+  };
+}
+
+/** Modules of inputs as a whole, under this before their names, each loaded when it is asked for. */
+export const onDemand = 'poietra-on-demand:';
+export const loadedOnDemand = (project: string): Plugin => ({
+  name: 'loaded-on-demand',
+  setup(builder) {
+    builder.onResolve({ filter: /^poietra-on-demand:/ }, ({ path }) => ({ path, namespace: 'poietra-on-demand' }));
+    builder.onLoad({ filter: /.*/, namespace: 'poietra-on-demand' }, ({ path }) => ({
+      contents: `export * as whole from ${JSON.stringify(path.slice(onDemand.length))};`,
+      resolveDir: project,
+      loader: 'js',
+    }));
+  },
+});
