@@ -1,7 +1,7 @@
 /** The module that a bundle begins with: it imports what was asked for and starts the frame, or the drawing on a server. */
 import { families } from '@poietra/core';
 import { onDemand } from './bundle-plugins.js';
-import type { BundleOptions } from './bundle.js';
+import type { BundleOptions } from './bundle-options.js';
 
 export function entry(
   start: BundleOptions['start'],

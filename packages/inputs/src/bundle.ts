@@ -1,4 +1,3 @@
-import type { FoundInput } from '@poietra/core';
 import { build, type BuildFailure, type Loader } from 'esbuild';
 import { entry } from './bundle-entry.js';
 import {
@@ -10,6 +9,7 @@ import {
   ourPackages,
   sheetsByPath,
 } from './bundle-plugins.js';
+import type { BundledInput, BundleOptions } from './bundle-options.js';
 import { onlyInside } from './inside.js';
 import { filesOf, keptOr, type Made } from './kept-bundles.js';
 import { shutDoors, shutProcess } from './shut.js';
@@ -18,26 +18,6 @@ export interface Bundle {
   readonly script: string;
   readonly style: string;
 }
-export interface BundleOptions {
-  /** The project folder, whose packages are taken. */
-  readonly project: string;
-  /** Where this repository's own packages are: they serve the framework where the project has none. */
-  readonly home: string;
-  /** The module that starts the frame, and the name of its function; it is called with the inputs. */
-  readonly start: { readonly module: string; readonly name: string };
-  readonly inputs: readonly BundledInput[];
-  /** Codecs that are code, by name; the function gets them second. */
-  readonly codes?: Readonly<Record<string, string>>;
-  /** The file of an adapter that was handed over, and what it is called there. */
-  readonly handedOver?: { readonly module: string; readonly name: string };
-}
-
-/** What has to be known of an input in order to bundle it. */
-export type BundledInput = Pick<
-  FoundInput,
-  'id' | 'family' | 'export' | 'module' | 'registers' | 'tag' | 'css' | 'item'
->;
-
 /** Pictures and fonts come with the script: a frame has no network. */
 const asData = Object.fromEntries(
   ['svg', 'png', 'gif', 'jpg', 'jpeg', 'webp', 'avif', 'woff', 'woff2', 'ttf'].map((ending) => [

@@ -7,7 +7,8 @@ export { findPackage, ProjectError, readProject, type Project, type ProjectPacka
 export { CodeError, scriptOf } from './code.js';
 export { Renderer, type Rendered } from './render.js';
 export { ourPackages } from './bundle-plugins.js';
-export { bundle, BundleError, type Bundle, type BundledInput, type BundleOptions } from './bundle.js';
+export { bundle, BundleError, type Bundle } from './bundle.js';
+export type { BundledInput, BundleOptions } from './bundle-options.js';
 export { isBuiltIn } from './inside.js';
 export { BrowserLost, openBrowser, OutOfTime, proveAdapter, tryInput, type ProofOptions, type Tried } from './prove.js';
 export { ownTypes, schemaOfType, type OwnType, type TypeNote, type TypeSchema } from './types/index.js';

@@ -4,7 +4,8 @@ import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { bundleScript, type BundleOptions } from './bundle.js';
+import { bundleScript } from './bundle.js';
+import type { BundleOptions } from './bundle-options.js';
 
 /** What came of drawing: the markup, or what was thrown. */
 export type Rendered = { readonly html: string } | { readonly failed: string };

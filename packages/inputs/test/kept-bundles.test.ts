@@ -1,7 +1,8 @@
 import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { bundle, bundleScript, type BundleOptions } from '../src/bundle.js';
+import { bundle, bundleScript } from '../src/bundle.js';
+import type { BundleOptions } from '../src/bundle-options.js';
 
 const root = mkdtempSync(join(tmpdir(), 'poietra-bundles-'));
 const [project, home] = [join(root, 'project'), join(root, 'home')];
