@@ -40,10 +40,12 @@ export function standRouter(find: (key: string) => Promise<Bundle> | undefined):
     await get(params.key);
     open(response).type('html').send(`<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><title>Stand</title><link rel="stylesheet" href="../bundle/${params.key}.css" crossorigin></head>
-<body><div id="stand"></div><script src="../bundle/${params.key}.js"></script></body></html>`);
+<body><div id="stand"></div><script src="../bundle/${params.key}.js" crossorigin></script></body></html>`);
   });
   router.get('/bundle/:key.js', async ({ params }, response) => {
     open(response)
+      // Why a script cannot be loaded is only told where it may be read.
+      .set('Access-Control-Allow-Origin', 'null')
       .type('js')
       .send((await get(params.key)).script);
   });

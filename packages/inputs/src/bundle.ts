@@ -18,6 +18,8 @@ export interface Bundle {
   readonly script: string;
   readonly style: string;
 }
+/** Some packages ship their scripts as they were written, with elements in them. */
+const asShipped: Record<string, Loader> = { '.js': 'jsx', '.mjs': 'jsx' };
 /** Pictures and fonts come with the script: a frame has no network. */
 const asData = Object.fromEntries(
   ['svg', 'png', 'gif', 'jpg', 'jpeg', 'webp', 'avif', 'woff', 'woff2', 'ttf'].map((ending) => [
@@ -57,9 +59,10 @@ async function make(options: BundleOptions): Promise<Made<Bundle>> {
       target: 'es2022',
       jsx: 'automatic',
       outdir: 'out',
-      conditions: ['browser', 'style'],
+      // Not “style”: where a package offers a sheet under its own name, its script is meant.
+      conditions: ['browser'],
       define: { 'process.env.NODE_ENV': '"development"', 'process.env': '{}' },
-      loader: asData,
+      loader: { ...asData, ...asShipped },
       plugins: [
         ourPackages(home),
         oneFramework(project, home),
@@ -113,6 +116,7 @@ async function makeScript(options: BundleOptions): Promise<Made<string>> {
       define: { 'process.env.NODE_ENV': '"development"' },
       loader: {
         ...asData,
+        ...asShipped,
         '.css': 'empty',
         '.woff': 'empty',
         '.woff2': 'empty',

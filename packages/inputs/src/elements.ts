@@ -23,10 +23,13 @@ export function inputsAmong(found: readonly FoundInput[]): FoundInput[] {
     .map((input) => {
       const item = itemOf(input, found);
       if (item?.tag === undefined) return input;
-      // What stands in a list is shown as its text; a button with words beside it may take them by a property.
-      const text = input.tag?.endsWith('-group')
-        ? item.properties.find(({ name, type }) => /^(label|text|labelText)$/.test(name) && /\bstring\b/.test(type))
-        : undefined;
+      // What stands in a list is shown as its text; a button with words beside it, and what is called an item, may take them by a property.
+      const text =
+        input.tag?.endsWith('-group') || item.tag.endsWith('-item')
+          ? item.properties.find(
+              ({ name, type }) => /^(label|text|labelText|heading|textLabel)$/.test(name) && /\bstring\b/.test(type),
+            )
+          : undefined;
       return { ...input, item: { ...itemIn(item.tag, item), ...(text ? { text: text.name } : {}) } };
     });
 }
@@ -37,9 +40,12 @@ function itemOf({ tag = '' }: FoundInput, all: readonly FoundInput[]): FoundInpu
   const isChoice = /select|combobox|listbox|dropdown/.test(tag);
   const fits = (one: string): boolean =>
     (tag.endsWith('-group') && [tag.slice(0, -'-group'.length), tag.replace(/group$/, 'button')].includes(one)) ||
-    (isChoice && one.startsWith(`${stem}-`) && one.endsWith('-option'));
+    (isChoice && one.startsWith(`${stem}-`) && one.endsWith('-option')) ||
+    ((isChoice || tag.endsWith('-control')) && one === `${tag}-item`);
   const items = all.filter((one) => fits(one.tag ?? '') && one.properties.some(({ name }) => name === 'value'));
-  return items.sort((a, b) => (a.tag ?? '').length - (b.tag ?? '').length)[0];
+  // One that bears the whole name of what it stands in is its own.
+  const rank = (one: string): number => one.length - (one === `${tag}-item` ? 1000 : 0);
+  return items.sort((a, b) => rank(a.tag ?? '') - rank(b.tag ?? ''))[0];
 }
 
 function element(pkg: ProjectPackage, { tag, declaration, module }: ManifestElement, base: string): FoundInput {

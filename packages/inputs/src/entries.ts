@@ -9,7 +9,9 @@ const nothingToSee =
 /** What of a package is imported: the package, or, where it has no entry of its own, every entry below it. */
 export function entriesOf(pkg: ProjectPackage): ProjectPackage[] {
   if (hasRoot(pkg)) return [pkg];
-  const below = [...new Set([...exportedPaths(pkg), ...foldersWithTypes(pkg), ...declarationsBelow(pkg)])];
+  const below = [
+    ...new Set([...exportedPaths(pkg), ...patternPaths(pkg), ...foldersWithTypes(pkg), ...declarationsBelow(pkg)]),
+  ];
   if (below.length === 0) return [pkg];
   return below.slice(0, mostEntries).map((path) => ({ ...pkg, module: `${pkg.name}/${path}` }));
 }
@@ -35,6 +37,37 @@ function exportedPaths({ manifest }: ProjectPackage): string[] {
     path.startsWith('./') && !path.includes('*') && !/\.(css|json|scss|svg)$/.test(path) ? [path.slice(2)] : [],
   );
 }
+
+/** Entries that a package names by a pattern (Node, “Subpath patterns”): a component is what lies in a folder of its name, or is its index. */
+function patternPaths({ folder, manifest }: ProjectPackage): string[] {
+  const exported = manifest['exports'];
+  if (typeof exported !== 'object' || exported === null) return [];
+  const patterns = Object.entries(exported).flatMap(([key, target]) => {
+    const [before, after] = key.slice(2).split('*');
+    // A pattern with a star alone shows files under their own names; only those of which the language knows are modules.
+    return before !== undefined && after !== undefined && /^(\.m?js)?$/.test(after) && target !== null
+      ? [{ before, after }]
+      : [];
+  });
+  const [pattern] = patterns.sort((a, b) => b.after.length - a.after.length);
+  if (!pattern) return [];
+  const { before, after } = pattern;
+  return declarationsWithin(folder, before, 4)
+    .filter((path) => !existsSync(join(folder, path.replace(/\.d\.ts$/, '.tsx'))))
+    .filter((path) => {
+      const [, parent = '', name = ''] = /([^/]*)\/([^/]+)\.d\.ts$/.exec(path) ?? [];
+      return name === 'index' || name === parent;
+    })
+    .map((path) => path.replace(/\.d\.ts$/, after));
+}
+
+const declarationsWithin = (folder: string, place: string, depth: number): string[] => {
+  if (!existsSync(join(folder, place)) || depth === 0) return [];
+  return [
+    ...declarations(join(folder, place)).map((name) => join(place, name)),
+    ...folders(join(folder, place)).flatMap((name) => declarationsWithin(folder, join(place, name), depth - 1)),
+  ];
+};
 
 /** Folders that are imported by their name, as packages of before there were `exports` have them. */
 function foldersWithTypes({ folder }: ProjectPackage): string[] {

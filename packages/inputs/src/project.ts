@@ -15,6 +15,8 @@ export interface ProjectPackage {
   readonly of?: string;
   /** What is imported, where it is not the package's name: one of several entries. */
   readonly module?: string;
+  /** Packages that the project has beside it for nothing but its look. */
+  readonly looks?: readonly ProjectPackage[];
 }
 export interface Project {
   readonly folder: string;
@@ -52,9 +54,24 @@ export function readProject(folder: string): Project {
     folder: home,
     name: typeof name === 'string' ? name : home,
     version: typeof version === 'string' ? version : '',
-    packages,
+    packages: packages.map((pkg) => withLooks(pkg, packages)),
     missing,
   };
+}
+
+/** What a package is called that holds the look of others of its maker. */
+const lookName = /^(.*[-/])(css|styles?|themes?)$/;
+
+/** By their names: `@tide/parts-css` is the look of `@tide/parts`, and `@tide/theme` of all that begins with `@tide/`. */
+function withLooks(pkg: ProjectPackage, all: readonly ProjectPackage[]): ProjectPackage {
+  const looks = all.filter(({ name }) => {
+    const [, stem = '', last] = lookName.exec(name) ?? [];
+    const isMakers = /^@[^/]+\/$/.test(stem) && last !== undefined;
+    return (
+      name !== pkg.name && stem !== '' && (isMakers || stem.length > 4) && pkg.name.startsWith(stem.replace(/-$/, ''))
+    );
+  });
+  return looks.length > 0 ? { ...pkg, looks } : pkg;
 }
 
 /** As Node looks for it: in `node_modules` of the folder and of those around it. */

@@ -268,7 +268,7 @@ async function onPage<T>(
   });
   await page.addInitScript(() => {
     window.addEventListener('message', ({ data }: MessageEvent<unknown>) => {
-      const kinds = ['prover ready', 'render', 'observed', 'verdict', 'proved', 'prover failed'];
+      const kinds = ['prover ready', 'not loaded', 'render', 'observed', 'verdict', 'proved', 'prover failed'];
       if (typeof data !== 'string' || !kinds.some((kind) => data.startsWith(`{"kind":"${kind}"`))) return;
       (window as unknown as { heardByCli(message: Message): void }).heardByCli(JSON.parse(data) as Message);
     });
@@ -279,7 +279,7 @@ async function onPage<T>(
       await route.fulfill({
         contentType: 'text/html',
         headers: { 'content-security-policy': policy },
-        body: `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Stand</title><link rel="stylesheet" href="/stand.css" crossorigin><style>${sheet}</style></head><body><div id="stand"></div><script src="/stand.js"></script></body></html>`,
+        body: `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Stand</title><link rel="stylesheet" href="/stand.css" crossorigin><style>${sheet}</style></head><body><div id="stand"></div><script src="/stand.js" crossorigin></script></body></html>`,
       });
     else if (url.endsWith('/stand.js'))
       await route.fulfill({
@@ -337,6 +337,7 @@ async function onPage<T>(
     // A page of its own has nobody around it who would have to know who speaks.
     await page.evaluate(() => window.postMessage({ secret: '' }, '*'));
     const first = await next();
+    if (first.kind === 'not loaded') throw new Error(`It cannot be loaded: ${String(first['message'])}`);
     if (first.kind !== 'prover ready') throw new Error('The stand did not start.');
     const post = (message: object): Promise<void> => page.evaluate((data) => window.postMessage(data, '*'), message);
     return await work({ page, post, next, lost, answers });

@@ -1,6 +1,7 @@
 /** Which style sheets a package is imported with, by where they lie and what they are called. */
-import { existsSync, readdirSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
+import { importedAs } from './modules.js';
 import type { ProjectPackage } from './project.js';
 
 /** The style sheets that a package is imported with: its own, or where it has none the plainest of its themes. */
@@ -8,11 +9,29 @@ export function styleSheets(pkg: ProjectPackage): string[] {
   const known = sheetsRead.get(pkg);
   if (known) return known;
   const own = ownSheets(pkg);
-  const all = own.length > 0 ? own : themeSheets(pkg);
+  const lent = (pkg.looks ?? []).flatMap(lookSheets);
+  const theme = lent.length > 0 ? [] : themeSheets(pkg);
+  const all = own.length === 0 ? [...lent, ...theme] : [...lent, ...(isGivenBy(pkg, own, theme) ? theme : []), ...own];
   sheetsRead.set(pkg, all);
   return all;
 }
 const sheetsRead = new WeakMap<ProjectPackage, string[]>();
+
+/** Whether a theme gives most of what the package's own sheet reads and does not give itself (CSS Custom Properties). */
+function isGivenBy({ folder, name }: ProjectPackage, own: readonly string[], theme: readonly string[]): boolean {
+  const text = (paths: readonly string[]): string =>
+    paths.map((path) => readIfThere(join(folder, path.slice(name.length + 1)))).join('\n');
+  if (theme.length === 0) return false;
+  const [drawn, colours] = [text(own), text(theme)];
+  const given = (sheet: string): Set<string> =>
+    new Set([...sheet.matchAll(/(--[\w-]+)\s*:/g)].map(([, one = '']) => one));
+  const [itself, lent] = [given(drawn), given(colours)];
+  const read = new Set([...drawn.matchAll(/var\(\s*(--[\w-]+)\s*\)/g)].map(([, one = '']) => one));
+  const missing = [...read].filter((one) => !itself.has(one));
+  return missing.length > 2 && missing.filter((one) => lent.has(one)).length > missing.length / 2;
+}
+
+const readIfThere = (path: string): string => (existsSync(path) ? readFileSync(path, 'utf8') : '');
 
 /** How deep a package keeps its themes: `dist/styles/themes/default.css`, `resources/themes/light/theme.css`. */
 const deepestTheme = 4;
@@ -44,12 +63,51 @@ function themeSheets({ name, folder }: ProjectPackage): string[] {
   return path === undefined ? [] : [join(name, path)];
 }
 
+/** Of a package that is nothing but a look: what it is itself, its colours before what is drawn with them. */
+function lookSheets(pkg: ProjectPackage): string[] {
+  const theme = exportedSheets(pkg).find(({ path }) => /^\.\/(theme|tokens|variables)\.css$/.test(path));
+  const whole = exportedSheets(pkg).find(({ path }) => path === '.');
+  const found = [theme, whole].flatMap((one) => (one ? [sheetAs(pkg, one.file)] : []));
+  const [own] = found.length > 0 ? [] : ownSheets(pkg);
+  return own === undefined ? found : [own];
+}
+
+/** Sheets that a package's `exports` name, each by its path there and the file, which is imported whether or not it is named. */
+function exportedSheets({ manifest }: ProjectPackage): { readonly path: string; readonly file: string }[] {
+  const exported = manifest['exports'];
+  if (typeof exported !== 'object' || exported === null) return [];
+  return Object.entries(exported).flatMap(([path, target]) => {
+    const files = path.includes('*') ? [] : targetsIn(target).filter((file) => file.endsWith('.css'));
+    return files[0] === undefined ? [] : [{ path, file: files[0] }];
+  });
+}
+
+/** A sheet's file by a name that the package's `exports` give it; the package's own name may mean its script. */
+function sheetAs(pkg: ProjectPackage, file: string): string {
+  const named = exportedSheets(pkg).find((one) => one.file === file && one.path.endsWith('.css'));
+  if (named) return join(pkg.name, named.path);
+  const asked = importedAs(pkg, file);
+  return asked === pkg.name ? join(pkg.name, file) : asked;
+}
+
+/** All that a target leads to, under whatever condition. */
+const targetsIn = (target: unknown): string[] =>
+  typeof target === 'string'
+    ? [target]
+    : typeof target === 'object' && target !== null
+      ? Object.values(target).flatMap(targetsIn)
+      : [];
+
 /** Style sheets that a package offers by a path of its own, the one named after "style" or the package first. */
-function ownSheets({ name, folder, manifest }: ProjectPackage): string[] {
+function ownSheets(pkg: ProjectPackage): string[] {
+  const { name, folder, manifest } = pkg;
   const exported = Object.keys((manifest['exports'] as object | undefined) ?? {})
-    .filter((path) => path.endsWith('.css') && !path.includes('*'))
+    .filter((path) => path.endsWith('.css') && !path.includes('*') && !/tailwind/.test(path))
     .map((path) => join(name, path));
-  const main = typeof manifest['style'] === 'string' ? [join(name, manifest['style'])] : [];
+  const itself = exportedSheets(pkg).find(({ path }) => path === '.')?.file;
+  if (itself !== undefined) return [sheetAs(pkg, itself)];
+  const style = manifest['style'];
+  const main = typeof style === 'string' ? [join(name, style)] : [];
   const around = [
     '.',
     'dist',
@@ -60,6 +118,8 @@ function ownSheets({ name, folder, manifest }: ProjectPackage): string[] {
     'assets',
     'build',
     'build/css',
+    'build-style',
+    `dist/${basename(name)}`,
     'lib',
     'lib/css',
   ].flatMap((inner) => {

@@ -1,26 +1,7 @@
 /** What packages look like that nobody here has seen: without types of the framework, with providers, in many entries. */
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { dirname, join } from 'node:path';
 import { Declarations } from '../src/declared/declarations.js';
 import { inspect } from '../src/index.js';
-
-let folder: string;
-const put = (path: string, text: string): void => {
-  mkdirSync(dirname(join(folder, path)), { recursive: true });
-  writeFileSync(join(folder, path), text);
-};
-const install = (name: string, types: string, manifest: object = { types: 'index.d.ts', main: 'index.js' }): void => {
-  put('package.json', JSON.stringify({ name: 'desk', dependencies: { [name]: '1' } }));
-  put(`node_modules/${name}/package.json`, JSON.stringify({ name, version: '1.0.0', ...manifest }));
-  if (types !== '') put(`node_modules/${name}/index.d.ts`, types);
-};
-const found = () => inspect(folder).inputs.filter(({ input }) => input.family !== 'native');
-const names = () => found().map(({ input }) => input.export);
-beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'poietra-'));
-});
-afterEach(() => rmSync(folder, { recursive: true }));
+import { folder, found, install, names, put } from './planted-package.js';
 
 it('a project without the framework’s types is read with those that come along', () => {
   install(

@@ -1,5 +1,5 @@
 /** What stands inside a component: its choices, and the parts that it is put together of. */
-import { componentOfChoice, same, type AdapterDescription, type Inside } from '@poietra/core';
+import { componentOfChoice, plainBox, same, type AdapterDescription, type Inside } from '@poietra/core';
 import { createElement, type ComponentType, type ReactNode } from 'react';
 import { choiceProperties, itemsFor } from './choices.js';
 import type { AdaptedProps, Choices } from './given.js';
@@ -82,7 +82,8 @@ function holds(shown: unknown, value: unknown): boolean {
 }
 
 /** Asked where it is drawn, too, so that what is missing is told by its name and not by the framework's “type is invalid”. */
-export function componentFor(name: string, beside: Beside): ComponentType<Record<string, unknown>> {
+export function componentFor(name: string, beside: Beside): ComponentType<Record<string, unknown>> | 'div' {
+  if (name === plainBox) return 'div';
   const found = beside[name];
   if (found === undefined)
     throw new TypeError(`The adapter needs “${name}” beside its input; give it to adapt() under this name.`);

@@ -102,6 +102,7 @@ function agentFor(inputs: BundledInputs): (asking: Asking) => unknown {
       case 'watched':
         return {
           warnings: watching?.warnings ?? [],
+          refused: watching?.refused ?? [],
           told: watching?.told ?? 0,
           listeners: watching?.listeners() ?? 0,
         } satisfies Watched;

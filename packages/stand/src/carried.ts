@@ -73,6 +73,7 @@ export interface Facts {
 /** The answer to `watched`. */
 export interface Watched {
   readonly warnings: readonly string[];
+  readonly refused: readonly string[];
   readonly told: number;
   readonly listeners: number;
 }

@@ -32,6 +32,7 @@ import { pixelsOf, toldOf } from './outside.js';
 import { settle } from './settle.js';
 import { labelDrawnIn } from './targets.js';
 import { trialName, words } from './wanted.js';
+import { isOfRefused } from './watch.js';
 
 /** References win over words of its own (Accessible Name and Description Computation 1.2, 4.2), also those to nothing. */
 function described(element: Element): string {
@@ -53,7 +54,9 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     const [shown] = bench.samples;
     if (shown !== undefined && (await drawsSomething(await mount({ state: { shown } }))))
       return pass('It stands, and is to be seen with a value only.');
-    return fail('It draws nothing: where it stands there is not one pixel of it.');
+    const [address] = bench.watch.refused;
+    const asked = address === undefined ? '' : ` It asked for ${address}; the stand lets nothing through.`;
+    return fail(`It draws nothing: where it stands there is not one pixel of it.${asked}`);
   },
 
   async held({ samples: [a, b] }, mount) {
@@ -372,8 +375,13 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     return looks(look(trial.box), wanted, 'What was entered still stands there.');
   },
 
-  silent({ watch: { warnings } }) {
-    const others = warnings.filter((text) => !isAboutServer.test(text));
-    return Promise.resolve(others.length === 0 ? pass('Nothing was warned of.') : fail(others[0] ?? ''));
+  silent({ watch: { warnings, refused } }) {
+    const others = warnings.filter((text) => !isAboutServer.test(text) && !isOfRefused(text, refused));
+    const [address] = refused;
+    const nothing =
+      address === undefined
+        ? 'Nothing was warned of.'
+        : `Nothing was warned of that is its own. It asked for ${address}; the stand lets nothing through.`;
+    return Promise.resolve(others.length === 0 ? pass(nothing) : fail(others[0] ?? ''));
   },
 };

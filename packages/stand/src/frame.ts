@@ -38,6 +38,8 @@ export type ToProver =
 
 export type FromProver =
   | { readonly kind: 'prover ready' }
+  /** Said for it by `say.ts`: a module that it stands on failed as it was loaded. */
+  | { readonly kind: 'not loaded'; readonly message: string }
   | {
       readonly kind: 'observed';
       readonly adapter: AdapterDescription;

@@ -95,6 +95,9 @@ function distantGround(agent: Agent, given: AdapterDescription): Ground {
         get warnings() {
           return watched().warnings;
         },
+        get refused() {
+          return watched().refused;
+        },
         get told() {
           return watched().told;
         },

@@ -11,12 +11,19 @@ let secret: string | undefined;
 let early: string[] = [];
 let post = (_text: string, _to: string): void => undefined;
 
+/** Whether anything was said: the frame's own work has begun, so all that it stands on was loaded. */
+let hasBegun = false;
+
 /** Says it to the page around: as a text, whose length is known before anybody reads it. */
 export function say(message: object): void {
+  hasBegun = true;
   const text = stringify(message);
   if (secret === undefined) early[early.length] = text;
   else post(`${secret}${text}`, '*');
 }
+
+/** What the browser says of an error, without how it begins: “Uncaught TypeError: …”. */
+const reasonIn = (message: string): string => message.replace(/^Uncaught (\w*Error: )?/, '').slice(0, 4000);
 
 const isSecret = (data: unknown): data is { secret: string } =>
   typeof data === 'object' && data !== null && 'secret' in data && typeof data.secret === 'string';
@@ -40,11 +47,15 @@ function listen(): void {
     },
     true,
   );
+  // A module that fails as it is loaded takes the whole script along: nobody else could tell.
+  window.addEventListener('error', ({ message }) => {
+    if (!hasBegun) say({ kind: 'not loaded', message: reasonIn(message) });
+  });
   // A trusted event cannot be made by a script, and `isTrusted` cannot be put over.
   window.addEventListener(
     'pointerdown',
     (event) => {
-      if (event.isTrusted) say({ kind: 'pressed' });
+      if (event.isTrusted && hasBegun) say({ kind: 'pressed' });
     },
     true,
   );

@@ -3,6 +3,8 @@
 export interface Watch {
   /** What was warned of since the watch began. */
   readonly warnings: readonly string[];
+  /** Addresses that the page has asked for, and that the stand let nothing through to. */
+  readonly refused: readonly string[];
   /** How often something was warned of, also what was known. */
   readonly told: number;
   /** Listeners on window, document and body that are still there. */
@@ -21,6 +23,8 @@ export function consoleText(args: readonly unknown[]): string {
 }
 
 const open = new Set<Watch & { warnings: string[]; told: number }>();
+/** Of the whole page: what was asked for once is often kept, and not asked for again. */
+const refused: string[] = [];
 let isPatched = false;
 let alive = 0;
 
@@ -29,6 +33,7 @@ export function watch(): Watch {
   const before = alive;
   const own = {
     warnings: [] as string[],
+    refused,
     told: 0,
     listeners: () => alive - before,
     stop: () => void open.delete(own),
@@ -43,6 +48,11 @@ function note(text: string): void {
     if (!one.warnings.includes(text)) one.warnings.push(text);
   }
 }
+
+/** Whether it tells of nothing but that an address did not answer, to which the stand lets nothing through: the input is not to blame. */
+export const isOfRefused = (text: string, addresses: readonly string[]): boolean =>
+  addresses.some((address) => text.includes(address)) ||
+  (addresses.length > 0 && /\b(fail|error|unable|could not)\w*\b.*\b(load|fetch)/i.test(text));
 
 function patch(): void {
   if (isPatched) return;
@@ -61,6 +71,9 @@ function patch(): void {
   window.addEventListener('unhandledrejection', ({ reason }) =>
     note(reason instanceof Error ? reason.message : String(reason)),
   );
+  window.addEventListener('securitypolicyviolation', ({ blockedURI }) => {
+    if (/^https?:/.test(blockedURI) && !refused.includes(blockedURI)) refused.push(blockedURI);
+  });
   countListeners();
 }
 
@@ -79,7 +92,8 @@ function countListeners(): void {
   const key = (type: string, options: unknown): string =>
     `${type} ${String(typeof options === 'object' ? (options as { capture?: boolean } | null)?.capture === true : options === true)}`;
   EventTarget.prototype.addEventListener = function (type, listener, options) {
-    const { once, signal } = typeof options === 'object' ? options : {};
+    // Nothing is given as “null” by some; the types know of none.
+    const { once, signal } = typeof options === 'object' ? ((options as AddEventListenerOptions | null) ?? {}) : {};
     if (isGlobal(this) && listener && !once && !signal?.aborted) {
       const all = kept.get(placeOf(this)) ?? new Map<string, Set<unknown>>();
       const own = all.get(key(type, options)) ?? new Set();

@@ -1,8 +1,9 @@
-import type { FoundInput } from '@poietra/core';
+import { calledAs, type FoundInput } from '@poietra/core';
 
 /** What an input is called where it is listed: its tag, or its export, with the package where that says too little. */
-export function inputTitle({ family, tag, export: exported, package: pkg }: FoundInput): string {
+export function inputTitle(input: FoundInput): string {
+  const { family, tag, export: exported, package: pkg } = input;
   if (family === 'element' && tag !== undefined) return `<${tag}>`;
-  if (exported === 'default') return pkg;
+  if (/^default\b/.test(exported)) return calledAs(input);
   return family === 'widget' ? `${pkg}.${exported}` : exported;
 }

@@ -80,6 +80,10 @@ function TryingFrame({ title, inputs, wrappers, task, onMessage, onLost }: Props
       const told = readPassed(event.data, secret.current);
       const read = 'message' in told ? fromProver.safeParse(told.message) : undefined;
       if (!read?.success) return;
+      if (read.data.kind === 'not loaded') {
+        handlers.current.onLost(`It cannot be loaded: ${read.data.message}`, 'broken');
+        return;
+      }
       wait();
       if (read.data.kind === 'prover ready') frame.current.contentWindow?.postMessage(handlers.current.task, '*');
       if (read.data.kind === 'render') {

@@ -64,6 +64,7 @@ export function StandFrame({
   const theme = useView((view) => view.theme);
   const [isReady, setReady] = useState(false);
   const [lost, setLost] = useState<string>();
+  const [notLoaded, setNotLoaded] = useState<string>();
   const handlers = useRef({ onReady, onMessage, onLost, weigh });
   useEffect(() => {
     handlers.current = { onReady, onMessage, onLost, weigh };
@@ -71,6 +72,7 @@ export function StandFrame({
   useEffect(() => {
     setReady(false);
     setLost(undefined);
+    setNotLoaded(undefined);
   }, [src]);
 
   useEffect(() => {
@@ -98,6 +100,10 @@ export function StandFrame({
       if (!isByHand(message)) return;
       if (message.kind === 'pressed') {
         pressedIn(frame.current);
+        return;
+      }
+      if (message.kind === 'not loaded') {
+        setNotLoaded(`It cannot be loaded: ${message.message}`);
         return;
       }
       if (message.kind === 'height') setHeight(Math.min(mostHeight, Math.max(minHeight, message.height)));
@@ -145,10 +151,17 @@ export function StandFrame({
     return () => clearInterval(timer);
   }, [isReady, lost, post]);
 
-  if (trouble !== undefined)
+  if ((trouble ?? notLoaded) !== undefined)
     return (
-      <Failed title="The stand does not open" message={trouble}>
-        <Button onClick={again}>Try again</Button>
+      <Failed title="The stand does not open" message={trouble ?? notLoaded ?? ''}>
+        <Button
+          onClick={() => {
+            setNotLoaded(undefined);
+            again();
+          }}
+        >
+          Try again
+        </Button>
       </Failed>
     );
   if (lost !== undefined)

@@ -123,9 +123,13 @@ const seenPart = z.object({
     .optional(),
 }) as unknown as z.ZodType<SeenPart>;
 
+/** A module that the frame stands on failed as it was loaded. */
+const notLoaded = z.object({ kind: z.literal('not loaded'), message: z.string().max(4000) });
+
 /** What a frame that proves says: it runs foreign code, too. */
 export const fromProver = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('prover ready') }),
+  notLoaded,
   z.object({
     kind: z.literal('observed'),
     adapter: adapterSchema as unknown as z.ZodType<AdapterDescription>,
@@ -221,6 +225,7 @@ export const codeAnswer = z.discriminatedUnion('kind', [
 
 export const fromFrame = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('ready') }),
+  notLoaded,
   z.object({ kind: z.literal('pong') }),
   z.object({ kind: z.literal('touched') }),
   /** A person pressed something in it. */

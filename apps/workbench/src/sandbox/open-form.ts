@@ -8,6 +8,7 @@ import {
   loadWords,
   makePlan,
   openPlan,
+  plainBox,
   type CodecCode,
   type CompiledSchema,
   type Expressions,
@@ -124,7 +125,7 @@ export function livingSkins(inputs: BundledInputs, skins: Kit['skins'] = {}): Re
             ...names,
             ...(component === undefined ? {} : { box: living(component) }),
             around: around.map((one) => ({
-              component: living(one.component),
+              component: one.component === plainBox ? 'div' : living(one.component),
               properties: {
                 ...one.properties,
                 ...Object.fromEntries(Object.entries(one.imports ?? {}).map(([to, from]) => [to, living(from)])),

@@ -50,9 +50,12 @@ export interface ListUse {
   readonly each?: { readonly component: string; readonly property: string };
 }
 
+/** HTML's own box, named like a component: around an input it bears marks that a style sheet reads, `class` or `data-…`. */
+export const plainBox = '#div';
+
 /** A component that has to stand around the input: a provider of settings, a theme. */
 export interface Wrapper {
-  /** As inputs are named: `package#export`. */
+  /** As inputs are named: `package#export`; or {@link plainBox}. */
   readonly component: string;
   readonly properties?: Readonly<Record<string, unknown>>;
   /** Properties that take what a package exports, a theme or a class: under the property's name, `package#export`. */
@@ -61,7 +64,10 @@ export interface Wrapper {
 
 /** What has to be at hand for components around: they themselves, and what their properties import. */
 export function wrappedIn(wrappers: readonly Wrapper[]): string[] {
-  return wrappers.flatMap(({ component, imports = {} }) => [component, ...Object.values(imports)]);
+  return wrappers.flatMap(({ component, imports = {} }) => [
+    ...(component === plainBox ? [] : [component]),
+    ...Object.values(imports),
+  ]);
 }
 
 /**

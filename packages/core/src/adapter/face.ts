@@ -160,3 +160,11 @@ export interface Finding {
   /** 0 to 1. */
   readonly certainty: number;
 }
+
+/** What an input is called: its export; what is the default of a module has no name but the module's, `kit-of-ours/field/box.js` is `box`. */
+export function calledAs({ export: exported, module, package: pkg }: FoundInput): string {
+  const [first, ...members] = exported.split('.');
+  if (first !== 'default') return exported;
+  const below = module.startsWith(`${pkg}/`) ? module.slice(pkg.length + 1).replace(/(\/index)?(\.[cm]?js)?$/, '') : '';
+  return [below.slice(below.lastIndexOf('/') + 1) || pkg, ...members].join('.');
+}

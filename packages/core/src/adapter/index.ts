@@ -18,7 +18,7 @@ export {
   type Depth,
   type ScoreSheet,
 } from './contract.js';
-export { componentOfChoice, componentsBeside, componentsIn, markedBy, wrappedIn } from './description.js';
+export { componentOfChoice, componentsBeside, componentsIn, markedBy, plainBox, wrappedIn } from './description.js';
 export type {
   AdapterDescription,
   ChoicesUse,
@@ -39,7 +39,7 @@ export { ownProperties, pathWords, propertiesFor, valueIn, valueKind, type FromN
 export { draftAdapter, draftByHand, focusWords } from './draft.js';
 export { isColour, valueNames } from './pair.js';
 export { namePairIn, type NamePair } from './name-pairs.js';
-export { componentsToTry, partsToTry } from './face.js';
+export { calledAs, componentsToTry, partsToTry } from './face.js';
 export type {
   DeclaredArgument,
   DeclaredEvent,

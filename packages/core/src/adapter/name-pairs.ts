@@ -9,7 +9,7 @@ import type { DeclaredArgument, DeclaredProperty } from './face.js';
 const noValues = new RegExp(
   `^(${`
   default is has show hide open(?:ed)? close[dr]? visible expand(?:ed|able)? collaps(?:e|ed|ible) hover(?:ed)? highlight(?:ed)?
-  focus(?:ed)? active current pages? sort(?:ed|ing)? order filters? search query input zoom view layout size width
+  focus(?:ed)? active current(?!(?:Date|Time|Value|Colou?r)$) pages? sort(?:ed|ing)? order filters? search query input zoom view layout size width
   height scroll load(?:ed|ing)? mount(?:ed)? ready modes? theme steps? tabs? index offset position drag(?:ged|ging)?
   event key id name target drop columns? rows? select(?:ion)?Mode enter exit leave appear animat(?:e|ed|ion) transition error ok cancel
 `
@@ -22,7 +22,8 @@ const noValues = new RegExp(
 export const changeNames = /^(on[-A-Z]?)?(value)?-?(change|select|input|update|set|pick)(d|ed)?$/i;
 
 /** What says by its name that it is what was chosen. */
-const saysValue = /^value(Selected|Checked|Chosen)$|^(selected|chosen)(Values?|Items?|Options?|Keys?|Dates?)$/;
+const saysValue =
+  /^values?$|^value(Selected|Checked|Chosen)$|^current(Date|Time|Value|Colou?r)$|^(selected|chosen)(Values?|Items?|Options?|Keys?|Ids?|Dates?)$/;
 
 /** Lists of what may be chosen. */
 export const choiceLists = /^(options|items|choices|data|treeData|menuItems)$/;

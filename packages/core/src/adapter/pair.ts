@@ -1,6 +1,6 @@
 /** Which property of an input takes its value, and which of its reports tells of it, by what it declares. */
 import type { Pointer } from '../json/index.js';
-import type { DeclaredArgument, DeclaredProperty, FoundInput } from './face.js';
+import { calledAs, type DeclaredArgument, type DeclaredProperty, type FoundInput } from './face.js';
 import { families } from './families.js';
 import { alike, changeNames, heldIn, namePairIn } from './name-pairs.js';
 
@@ -51,8 +51,7 @@ export function pairOf(input: FoundInput): Pair | undefined {
   const givesColour = reports.some(({ name, args }) => changeNames.test(name) && args?.some(isColour));
   const own = named.filter((one) => !one.inherited && (one.name !== 'color' || fits(one) || givesColour));
   // HTML's own attributes say both, and mean one: what is ticked or switched has a state.
-  // A default export has no name but its package's.
-  const called = input.export === 'default' ? input.package : input.export;
+  const called = calledAs(input);
   const isTicked = /check|switch|toggle(?!.*group)|chip|radio(?!.*group)/i.test(called);
   const inherited = named.find(({ name }) => name === (isTicked ? 'checked' : 'value'));
   const isFlag = ({ type }: DeclaredProperty): boolean => /^(false \| true|boolean)\b/.test(type);
@@ -60,7 +59,7 @@ export function pairOf(input: FoundInput): Pair | undefined {
   // A text that it stands for is its own; whether it is ticked HTML says.
   const state =
     isTicked && !flag ? named.find((one) => one.inherited && one.name === 'checked' && isFlag(one)) : undefined;
-  const value = state ?? own.find(fits) ?? flag ?? own[0] ?? inherited ?? named.find(({ name }) => name !== 'color');
+  const value = own.find(fits) ?? state ?? flag ?? own[0] ?? inherited ?? named.find(({ name }) => name !== 'color');
   // Names of its own that belong together say more than a value that every element of HTML has.
   const shared =
     own.length === 0 && families[input.family].tells === 'by callbacks' ? namePairIn(input.properties) : undefined;
@@ -87,7 +86,7 @@ export function guessedPair(input: FoundInput): Pair | undefined {
   const calls = properties.filter(({ name, args }) => args && /^on[A-Z]/.test(name) && !/Capture$/.test(name));
   const byEvents = hearsEvents(input);
   const report = byEvents
-    ? (events.find(({ name }) => changeNames.test(bareEvent(name))) ?? events[0])?.name
+    ? (events.find(({ name }) => changeNames.test(bareEvent(name, input))) ?? events[0])?.name
     : (
         calls.find(({ name, inherited }) => !inherited && changeNames.test(name)) ??
         calls.find(({ inherited }) => !inherited)
@@ -110,11 +109,19 @@ export function hearsEvents({ family }: FoundInput): boolean {
 const tellsOf = (value: string): RegExp =>
   new RegExp(`^on(${value.replace(/^is/, '')}${/^selected/.test(value) ? '|selection' : ''})Changed?$`, 'i');
 
-/** Without the prefix that all events of a package bear: `ionChange`, `sl-change`. */
-const bareEvent = (name: string): string => name.replace(/^[a-z]+-/, '').replace(/^[a-z]+(?=[A-Z])/, '');
+/** Without the prefix that all events of a package, or of one element, bear: `ionChange`, `sl-change`, `xyRangeChange` of `xy-range`. */
+function bareEvent(name: string, { tag = '' }: FoundInput): string {
+  const own = tag.replaceAll('-', '');
+  return own !== '' && name.length > own.length && name.toLowerCase().startsWith(own)
+    ? name.slice(own.length)
+    : name.replace(/^[a-z]+-/, '').replace(/^[a-z]+(?=[A-Z])/, '');
+}
 
 function byEvent(input: FoundInput, value: DeclaredProperty): Pair | undefined {
-  const own = input.events.filter(({ name }) => changeNames.test(bareEvent(name)));
+  // One that is called after another of its properties, `expandedChanged`, is about that.
+  const isOfOther = (name: string): boolean =>
+    input.properties.some((one) => one.name !== value.name && new RegExp(`^${one.name}-?changed?$`, 'i').test(name));
+  const own = input.events.filter(({ name }) => changeNames.test(bareEvent(name, input)) && !isOfOther(name));
   // Of a state beside the value, `touched-changed`, it tells nothing that is held.
   const telling = own.filter(({ name }) => !/touch|dirty|pristine|focus|open|valid|prefilled/i.test(name));
   const event = telling.find(({ name }) => /chang|input/i.test(name)) ?? telling[0] ?? own[0];
@@ -158,8 +165,12 @@ interface Place {
   readonly isSure: boolean;
 }
 
+/** What an argument is called that gives what was before, and what is now. */
+const saysBefore = /^(old|prev|previous|last)(?![a-z])/;
+const saysNew = /^(new|next)(Value|Val)$/;
+
 function placeIn({ name, args = [] }: DeclaredProperty, value: DeclaredProperty): Place {
-  const index = args.findIndex(({ type }) => alike(type, value.type));
+  const index = args.findIndex((one) => alike(one.type, value.type) && !saysBefore.test(one.name));
   const type = args[Math.max(0, index)]?.type ?? 'unknown';
   const place = (path: Pointer, because: string, certainty: number, isSure = false): Place => ({
     path,
@@ -181,8 +192,8 @@ function placeIn({ name, args = [] }: DeclaredProperty, value: DeclaredProperty)
       0.75,
     );
   // Of a value that may be anything, the argument that is called so.
-  const called = args.findIndex((one, at) => at > 0 && one.name === value.name);
-  if (called > 0) return place(`/${called}`, `gives an argument that is called ${value.name}.`, 0.7);
+  const called = args.findIndex((one, at) => at > 0 && (one.name === value.name || saysNew.test(one.name)));
+  if (called > 0) return place(`/${called}`, `gives an argument that is called ${args[called]?.name ?? ''}.`, 0.7);
   if (/Event\b/.test(type))
     return place(`/${Math.max(0, index)}/target/${value.name}`, `gives an event: its type is ${type}.`, 0.85);
   return place('/0', `gives the value as argument 1: its type is ${type}.`, 0.6);

@@ -1,4 +1,5 @@
 /** Skins in source: the components of a suite, and under which names they take what a form draws. */
+import { plainBox } from '../adapter/index.js';
 import { componentsOfSkin, type Kit, type SkinDescription } from '../kit/index.js';
 import type { HandoverFile } from './file.js';
 import { literal, memberOf, Names, quoted, typeName } from './source.js';
@@ -91,7 +92,8 @@ function membersOf(
       ...Object.entries(imports).map(([to, from]) => `${memberOf(to)}: ${imported.use(from, `${name} ${to}`)}`),
     ];
     const told = members.length > 0 ? `, properties: { ${members.join(', ')} }` : '';
-    return `{ component: ${imported.use(of, `${name} around`)}${told} }`;
+    const box = of === plainBox ? quoted('div') : imported.use(of, `${name} around`);
+    return `{ component: ${box}${told} }`;
   });
   return [
     ...(component === undefined ? [] : [`box: ${imported.use(component, `${name} box`)}`]),

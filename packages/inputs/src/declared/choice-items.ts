@@ -15,9 +15,10 @@ function candidates(exported: string): string[] {
   const [, root] = /^(.+)Root$/.exec(last) ?? [];
   if (root !== undefined) return [`${root}Item`, `${root}Option`, ...ofGroup(root)];
   if (last.endsWith('Group')) return ofGroup(last);
-  return /(Select|Listbox|ListBox)$/.test(last)
-    ? [`${last}.Option`, `${last}.Item`, `${last}Option`, `${last}Item`, 'Option', 'MenuItem']
-    : [];
+  const own = [`${last}.Option`, `${last}.Item`, `${last}Option`, `${last}Item`];
+  if (/(Select|Listbox|ListBox)$/.test(last)) return [...own, 'Option', 'MenuItem'];
+  if (/Tiles$/.test(last)) return [last.replace(/s$/, ''), `${last}.Tile`];
+  return /(Combobox|ComboBox|Autocomplete|Dropdown|Control)$/.test(last) ? [...own, `${last}.Button`] : [];
 }
 
 /** What a group is a group of: by the group's own name, and as components that stand alone, too. */

@@ -3,7 +3,8 @@ import { namePairIn, type DeclaredProperty, type FoundInput } from '@poietra/cor
 import ts from 'typescript';
 import { aboutOf } from './about.js';
 import type { Declarations } from './declarations.js';
-import { isReported, noInputs, telling } from './names.js';
+import { exportedAs } from './exports.js';
+import { besideList, isReported, listNames, noInputs, telling, unsettled } from './names.js';
 import type { Objects } from './objects.js';
 
 /** An export that was looked at and passed over. */
@@ -41,8 +42,9 @@ export class Components {
 
   /** A component with anything of an input, and why it is none all the same. */
   #judged(symbol: ts.Symbol, target: ts.Symbol, type: ts.Type): Partial<Passed> | undefined {
-    const name = symbol.name === 'default' ? target.name : symbol.name;
-    if (!/^[A-Z]/.test(name) && symbol.name !== 'default') return undefined;
+    const exported = exportedAs(symbol);
+    const name = (exported === 'default' ? this.#nameOf(target) : exported).replace(unsettled, '');
+    if (!/^[A-Z]/.test(name) && exported !== 'default') return undefined;
     const props = this.propsOf(type);
     if (!props) return undefined;
     const { properties: own, kind } = this.#variant(props);
@@ -59,7 +61,8 @@ export class Components {
         args && !inherited && /^on.*(Change|Select|Input|Update|Drop)/.test(property),
     );
     const isInput = isHtml || (valued && reports) || namePairIn(properties) !== undefined;
-    const leads = noInputs.test(name.replace(/Root$/, '')) && !(isInput && takesSteps(properties));
+    const isBeside = besideList.test(name) && !properties.some((one) => listNames.includes(one.name) && !one.inherited);
+    const leads = isBeside || (noInputs.test(name.replace(/Root$/, '')) && !(isInput && takesSteps(properties)));
     const reason = leads
       ? isInput && 'By its name it leads somewhere, shows something, or is a part of something else.'
       : isInput
@@ -120,7 +123,9 @@ export class Components {
   /** Components that hang on a component: `Radio.Group`. */
   membersOf(symbol: ts.Symbol, type: ts.Type, taken: Set<ts.Type>): FoundInput[] {
     // A form leads nowhere: what hangs on it are inputs.
-    if (noInputs.test(symbol.name) && symbol.name !== 'Form') return [];
+    const exported = exportedAs(symbol);
+    if (noInputs.test(exported) && exported !== 'Form') return [];
+    const from = (exported === 'default' ? this.read.pkg.module : undefined) ?? this.read.pkg.name;
     return this.read.checker.getPropertiesOfType(type).flatMap((member) => {
       if (!/^[A-Z]/.test(member.name)) return [];
       const inner = this.read.checker.getTypeOfSymbolAtLocation(member, this.read.where);
@@ -130,11 +135,18 @@ export class Components {
       return [
         {
           ...input,
-          id: `${this.read.pkg.name}#${symbol.name}.${member.name}`,
-          export: `${symbol.name}.${member.name}`,
+          id: `${from}#${exported}.${member.name}`,
+          export: `${exported}.${member.name}`,
         },
       ];
     });
+  }
+
+  /** Of a default: its own name, or its module's. */
+  #nameOf({ name }: ts.Symbol): string {
+    if (!['default', 'export='].includes(name)) return name;
+    const [, last = ''] = /([^/]*?)(?:\.[cm]?js)?$/.exec(this.read.pkg.module ?? '') ?? [];
+    return last.replace(/(?:^|-)(\w)/g, (_, letter: string) => letter.toUpperCase());
   }
 
   #notePartsOf(props: ts.Type): void {

@@ -7,6 +7,9 @@ import { styleSheets } from '../sheets.js';
 import type { Declarations } from './declarations.js';
 import { telling } from './names.js';
 
+/** So many elements with events of their own say that a package names them where there are any. */
+const fewSaying = 3;
+
 const isWithin = (folder: string, file: string): boolean => {
   const way = relative(folder, file);
   return !way.startsWith('..') && !way.includes('node_modules');
@@ -56,19 +59,20 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
         tag,
         properties,
         methods: members.filter(isMethod).map(({ name }) => name),
-        events: eventsOf(read, type),
+        events: eventsOf(read, type).map((name) => ({ name })),
         css: styleSheets(pkg),
       },
     ];
   });
-  return inputsAmong(found);
+  // Where a package says what its elements tell, one that says nothing tells nothing; else the platform's two, of which
+  // trying it shows whether it tells them.
+  const saysEvents = found.filter(({ events }) => events.length > 0).length >= fewSaying;
+  const usual = saysEvents ? [] : [{ name: 'input' }, { name: 'change' }];
+  return inputsAmong(found.map((one) => (one.events.length > 0 ? one : { ...one, events: usual })));
 }
 
-/**
- * The events that its own `addEventListener` names beside the platform's; where it names none, the platform's two, of
- * which trying it shows whether it tells them.
- */
-function eventsOf({ checker, where }: Declarations, type: ts.Type): { name: string }[] {
+/** The events that its own `addEventListener` names beside the platform's. */
+function eventsOf({ checker, where }: Declarations, type: ts.Type): string[] {
   const listen = checker.getPropertyOfType(type, 'addEventListener');
   const platform = checker
     .getSymbolsInScope(where, ts.SymbolFlags.Interface)
@@ -83,8 +87,7 @@ function eventsOf({ checker, where }: Declarations, type: ts.Type): { name: stri
       );
     },
   );
-  const own = [...new Set(names)].filter(
+  return [...new Set(names)].filter(
     (name) => !/^(DOMContentLoaded|pointerlock|visibilitychange|readystatechange)/.test(name),
   );
-  return (own.length > 0 ? own : ['input', 'change']).map((name) => ({ name }));
 }

@@ -10,7 +10,10 @@ export function exportsOf(checker: ts.TypeChecker, module: ts.Symbol): readonly 
   const all = checker.getExportsOfModule(module);
   const given = new Set<string>();
   const isWhole = namesOf(checker, module, given, new Set());
-  const found = isWhole ? all : all.filter(({ name }) => given.has(name));
+  const declared = isWhole ? all : all.filter(({ name }) => given.has(name));
+  // What is exported as the whole (`export =`) with more hanging on it is the default, too.
+  const whole = module.exports?.get(ts.InternalSymbolName.ExportEquals);
+  const found = whole && !declared.some(({ name }) => name === 'default') ? [...declared, whole] : declared;
   known.set(module, found);
   return found;
 }
@@ -31,6 +34,10 @@ function namesOf(checker: ts.TypeChecker, module: ts.Symbol, names: Set<string>,
   }
   return isWhole;
 }
+
+/** The name by which an export is asked for. */
+export const exportedAs = ({ name }: ts.Symbol): string =>
+  name === (ts.InternalSymbolName.ExportEquals as string) ? 'default' : name;
 
 /** What a name stands for, through all that it was exported by. */
 export const meantBy = (checker: ts.TypeChecker, symbol: ts.Symbol): ts.Symbol =>

@@ -7,10 +7,10 @@ import { typeAt, withChoiceItem } from './choice-items.js';
 import { Components, type Passed } from './components.js';
 import { Declarations } from './declarations.js';
 import { elementsByTypes } from './elements-by-types.js';
-import { exportsOf, meantBy } from './exports.js';
+import { exportedAs, exportsOf, meantBy } from './exports.js';
 import { insidesOf } from './insides.js';
 import { withList } from './lists.js';
-import { noInputsAlone, partEnds } from './names.js';
+import { noInputsAlone, partEnds, unsettled } from './names.js';
 import { Objects } from './objects.js';
 import { ownFiles, programOf, type Program } from './program.js';
 import { Beside, type Borrowed } from './beside.js';
@@ -90,12 +90,17 @@ function inputsOf(
   const widgets = new Widgets(read, program.anElement);
   const found: FoundInput[] = [];
   const taken = new Set<ts.Type>();
-  for (const symbol of exportsOf(checker, module)) {
+  // Of two names for one the settled counts.
+  const settledFirst = [...exportsOf(checker, module)].sort(
+    (a, b) => Number(unsettled.test(a.name)) - Number(unsettled.test(b.name)),
+  );
+  for (const symbol of settledFirst) {
     const target = meantBy(checker, symbol);
-    if (!(target.flags & ts.SymbolFlags.Value) || noInputsAlone.test(symbol.name)) continue;
+    if (!(target.flags & ts.SymbolFlags.Value) || noInputsAlone.test(exportedAs(symbol))) continue;
     const type = checker.getTypeOfSymbolAtLocation(target, where);
     if (taken.has(type)) continue;
     const input = components.componentOf(symbol, target, type) ?? widgets.widgetOf(symbol, target, type);
+    if (!input) found.push(...widgets.membersOf(symbol, type));
     // What gathers exports under one name is no input, but those may be.
     if (!input && !(target.flags & ts.SymbolFlags.ValueModule) && symbol.name !== 'Form') continue;
     taken.add(type);

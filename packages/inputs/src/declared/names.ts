@@ -20,16 +20,20 @@ const leadingParts = anyOf(
 );
 /** Whole names: shows and boxes around others, and parts of what opens. */
 const around = anyOf(`
-  Form(?:Item|List|Provider|Field)? Option \\w*(?:HiddenInput|HiddenSelect|BubbleInput|ItemInput) Progress(?:Bar|Circle|Ring)?(?:Root)? Meter Clipboard Qr[Cc]ode Toolbar Galler(?:y|ia) (?:Icon|Pills?)(?:Input)?Field OrderList (?:Combobox|Select|Dropdown)(?:Search|Target|Trigger)`);
+  Form(?:Item|List|Provider|Field)? Option \\w*(?:HiddenInput|HiddenSelect|BubbleInput|ItemInput) Progress(?:Bar|Circle|Ring)?(?:Root)? Meter Clipboard Qr[Cc]ode Toolbar Galler(?:y|ia) (?:Icon|Pills?)(?:Input)?Field OrderList`);
+/** What stands beside a list or opens it, where it has no choices of its own. */
+export const besideList = /^(?:Combobox|Select|Dropdown)(?:Search|Target|Trigger)$/;
 /** What leads somewhere or shows something has a value, too, and takes none from a person. */
 export const noInputs = new RegExp(`(?:^|[a-z])${leading}$|^${leadingParts}(?:[A-Z]|$)|^${around}$`);
+/** How a package marks what may still change; its name comes after. */
+export const unsettled = /^_*(?:experimental|unstable|unsafe|beta|preview)_*(?=[A-Z])|^_+(?=[A-Z])/i;
 /** The same of exports that hang on no other; `Checkbox.Card` is one to be ticked. */
 export const noInputsAlone = /^(Cards?|Tree)$/;
 /** How the names of parts end that stand inside an input of the name before: `TagPickerList`, `TextInputBase`. */
 export const partEnds = /(List|Input|Option|Item|Trigger|Content|Handle|Thumb|Base)$/;
 /** Of elements that declare a value: those that are pressed, lead somewhere, show something, or are a part of another. */
 export const noInputTags =
-  /(?<!radio|check|toggle)-button$|^[a-z]+-(form|fieldset|field)$|-(accordion|accordion-group|progress-bar|picker-column|tab|tabs|progress|ripple|item|option|icon|fab|divider|badge|menu|dialog|card|chip-set|link|handle|thumb|table-selection\S*)$/;
+  /(?<!radio|check|toggle)-button$|^[a-z]+-(form|fieldset|field)$|-(accordion|accordion-group|progress-\w+|picker-column|tab|tab-(?:header|title|bar)|tabs|progress|meter|loader|(?:workflow-)?step|ripple|item|row|option|icon(?!-(?:toggle|check|radio))(?:-\S*)?|fab|divider|badge|menu|dialog|card|chip-set|link|handle|thumb|table-selection\S*)$/;
 
 /** Whether some callback gives a value of the type; a colour that none gives is only a look. */
 export const isReported = (type: string, properties: readonly DeclaredProperty[]): boolean => {

@@ -26,6 +26,7 @@ export function providersOf(read: Declarations, module: ts.Symbol): Wrapper[] {
     const props = parameter && checker.getTypeOfSymbolAtLocation(parameter, where);
     if (!props || !checker.getPropertyOfType(props, 'children')) return [];
     const imports: Record<string, string> = {};
+    const properties: Record<string, string> = {};
     let needed = 0;
     for (const property of checker.getPropertiesOfType(props)) {
       const isNeeded = !(property.flags & ts.SymbolFlags.Optional) && property.name !== 'children';
@@ -34,19 +35,35 @@ export function providersOf(read: Declarations, module: ts.Symbol): Wrapper[] {
         : isNeeded
           ? themeFor(property, ready)
           : undefined;
+      const choice = isNeeded ? choiceFor(property) : undefined;
       if (theme) imports[property.name] = id(theme);
+      else if (choice !== undefined) properties[property.name] = choice;
       else if (isNeeded) needed++;
     }
     // One for a whole application or theme is asked for more often than one for a single widget.
     const rank = (/^(Theme|Config|App|Ui|UI)?Provider$|Theme|Config/.test(symbol.name) ? 0 : 1) + 2 * needed;
     const hasImports = Object.keys(imports).length > 0;
-    const wrapper: Wrapper = { component: id(symbol), ...(hasImports ? { imports } : {}) };
+    const hasGiven = Object.keys(properties).length > 0;
+    const wrapper: Wrapper = {
+      component: id(symbol),
+      ...(hasGiven ? { properties } : {}),
+      ...(hasImports ? { imports } : {}),
+    };
     return [{ wrapper, rank: hasImports ? -1 : rank, length: symbol.name.length }];
   });
   return found
     .sort((a, b) => a.rank - b.rank || a.length - b.length)
     .slice(0, mostProviders)
     .map(({ wrapper }) => wrapper);
+
+  /** Of texts to choose from, the plainest; where any text will do besides, those that are named are meant. */
+  function choiceFor(property: ts.Symbol): string | undefined {
+    const taken = checker.getNonNullableType(checker.getTypeOfSymbolAtLocation(property, where));
+    const texts = (taken.isUnion() ? taken.types : [taken]).flatMap((one) =>
+      one.isStringLiteral() ? [one.value] : [],
+    );
+    return plain.map((like) => texts.find((one) => like.test(one))).find(Boolean) ?? texts[0];
+  }
 
   /** An export that is such a look, or what else has to be given: by its name, and of a type that the property takes. */
   function themeFor(property: ts.Symbol, called: RegExp): ts.Symbol | undefined {

@@ -3,7 +3,8 @@ import type { DeclaredProperty, FoundInput, WidgetUse } from '@poietra/core';
 import ts from 'typescript';
 import { aboutOf } from './about.js';
 import type { Declarations } from './declarations.js';
-import { telling } from './names.js';
+import { exportedAs } from './exports.js';
+import { noInputs, telling } from './names.js';
 
 /** A way in which an export makes something on an element. */
 interface Making {
@@ -23,7 +24,7 @@ interface Placed {
 
 const updates = /^(set|select)(Value|Date|Choice|Selected|Colou?r|Number|Text|Select|Selection)?s?$/;
 const placeNames = /^(el|element|field|input|select|target|container|node|parent|root|host|mount)$/;
-const reportNames = /^on(Change|Select|Update|Input)$/;
+const reportNames = /^on(Change|Select|Update|Input)$/i;
 /** Options that hold the reports, and which of them tell of a change. */
 const reportGroups = /^(events|callbacks|hooks|on)$/;
 const groupedReports = /^(on|after)?(Change|Select|Update|Input)d?$/i;
@@ -42,12 +43,23 @@ export class Widgets {
       if (found)
         return {
           ...aboutOf(this.read, symbol, target),
-          ...(making.member ? { export: `${symbol.name}.${making.member}` } : {}),
+          ...(making.member ? { export: `${exportedAs(symbol)}.${making.member}` } : {}),
           family: 'widget',
           ...found,
         };
     }
     return undefined;
+  }
+
+  /** Widgets that one object gathers, each under a name of its own: `default.dropdown`. */
+  membersOf(symbol: ts.Symbol, type: ts.Type): FoundInput[] {
+    if (exportedAs(symbol) !== 'default' || type.getCallSignatures().length > 0) return [];
+    return this.read.checker.getPropertiesOfType(type).flatMap((member) => {
+      const called = member.name.replace(/^[a-z]/, (letter) => letter.toUpperCase());
+      const input = noInputs.test(called) ? undefined : this.widgetOf(member, member, this.#typeOf(member));
+      const exported = `default.${member.name}`;
+      return input ? [{ ...input, id: `${this.read.pkg.name}#${exported}`, export: exported }] : [];
+    });
   }
 
   #makings(type: ts.Type): Making[] {

@@ -1,11 +1,12 @@
 /** Getting an input to stand: as drafted, in a component around it, with something for "no value", or put together of its parts. */
-import type { AdapterDescription } from '@poietra/core';
+import { plainBox, type AdapterDescription } from '@poietra/core';
 import { workingElements } from '@poietra/react';
 import { paint } from '../bench.js';
 import type { Trial } from '../trial.js';
 import { hasPlace, putTogether } from './inside.js';
 import { makings } from './objects.js';
 import type { Observation } from './observation.js';
+import { marksGiving, ungivenIn } from './ungiven.js';
 
 /** As drafted; where it cannot be drawn without a value, with something for "no value". */
 export async function mountSomehow(seen: Observation): Promise<Trial | undefined> {
@@ -120,6 +121,38 @@ export async function inItsLook(seen: Observation, bare: Trial): Promise<Trial> 
     }
   }
   seen.adapter = before;
+  return inGivenLook(seen, bare);
+}
+
+/** So few that nobody gives may be meant to be left out. */
+const fewUngiven = 3;
+/** So many are no matter of taste: what nobody set on purpose is left out by the handful. */
+const manyUngiven = 10;
+
+/** Where its style sheets read what nothing gives: in what gives it, a provider of its package or a box with the marks that a sheet asks for. */
+async function inGivenLook(seen: Observation, bare: Trial): Promise<Trial> {
+  const before = seen.adapter;
+  const missing = ungivenIn(bare.box);
+  if (missing.size < fewUngiven) return bare;
+  const [first = ''] = missing;
+  const count = `${missing.size} values of its style sheets, like ${first},`;
+  for (const wrapper of [...(seen.input.around ?? []), ...marksGiving(missing)]) {
+    seen.adapter = { ...before, wrappers: [wrapper] };
+    const trial = await seen.mount();
+    if (!trial || trial.error !== undefined || ungivenIn(trial.box).size > missing.size / 2) continue;
+    const { component, properties } = wrapper;
+    const where = component === plainBox ? `a box with ${JSON.stringify(properties)}` : component;
+    seen.note('around', `It has its look inside ${where}.`, `Alone ${count} are given by nothing.`, 0.9);
+    return trial;
+  }
+  seen.adapter = before;
+  if (missing.size < manyUngiven) return bare;
+  seen.note(
+    'around',
+    'It may look otherwise than it is meant to: something that gives its look is missing.',
+    `In what was found ${count} are given by nothing.`,
+    0.6,
+  );
   return bare;
 }
 

@@ -23,6 +23,7 @@ export function Around({ wrappers, onChange }: Props): ReactNode {
           <ComponentSlot
             label={index === 0 ? 'Wrapper' : `Wrapper ${index + 1}`}
             value={wrapper.component}
+            takesBox
             onChange={(component) => put(index, component === '' ? undefined : { ...wrapper, component })}
           />
           , with{' '}
@@ -54,6 +55,7 @@ export function Around({ wrappers, onChange }: Props): ReactNode {
           label={wrappers.length === 0 ? 'Wrapper' : 'Another wrapper'}
           value=""
           words={wrappers.length === 0 ? 'nothing' : 'nothing else'}
+          takesBox
           onChange={(component) => component !== '' && onChange([...wrappers, { component }])}
         />
         .

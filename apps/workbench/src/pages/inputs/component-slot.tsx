@@ -1,4 +1,5 @@
 /** Words of a sentence that name a component, or say with which properties it stands. */
+import { plainBox } from '@poietra/core';
 import type { ReactNode } from 'react';
 import { SlotText } from '../../parts/slot.js';
 
@@ -10,9 +11,11 @@ export function ComponentSlot(props: {
   readonly value: string;
   readonly words?: string;
   readonly choices?: readonly string[];
+  /** HTML's own box is meant, too. */
+  readonly takesBox?: boolean;
   onChange(component: string): void;
 }): ReactNode {
-  const { label, value, words, choices, onChange } = props;
+  const { label, value, words, choices, takesBox, onChange } = props;
   return (
     <SlotText
       label={label}
@@ -21,8 +24,10 @@ export function ComponentSlot(props: {
       {...(choices === undefined ? {} : { choices })}
       onChange={(text) => {
         const component = text.trim();
-        if (component !== '' && !isNamed(component))
-          throw new TypeError('Write it as package#Export, like antd#ConfigProvider.');
+        if (component !== '' && !isNamed(component) && !(takesBox && component === plainBox))
+          throw new TypeError(
+            `Write it as package#Export, like antd#ConfigProvider${takesBox ? `, or ${plainBox} for a box of HTML’s own` : ''}.`,
+          );
         onChange(component);
       }}
     />

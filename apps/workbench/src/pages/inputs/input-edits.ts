@@ -1,4 +1,5 @@
 import {
+  calledAs,
   faceOf,
   fingerprint,
   freeName,
@@ -16,7 +17,7 @@ export function draftChanges(
   adapter: AdapterDescription,
 ): { readonly name: string; readonly changes: Readonly<Record<string, unknown>> } {
   const { id, family, package: pkg, version, export: exported, module, registers, css, tag, item } = input;
-  const title = exported === 'default' ? pkg : exported;
+  const title = exported === 'default' ? calledAs(input) : exported;
   const name = freeName(tag && family === 'element' ? tag : title.replace('.', '-'), kit.adapters);
   return {
     name,

@@ -1,0 +1,183 @@
+/** What packages do otherwise than most: entries by a pattern, a whole as the default, names for what is not settled, looks that lie elsewhere. */
+import { draftAdapter } from '@poietra/core';
+import { inspect } from '../src/index.js';
+import { folder, found, install, names, put } from './planted-package.js';
+
+const box = (props = 'value?: string; onChange?: (next: string) => void'): string =>
+  `import * as React from 'react';\nexport default function Box(props: { ${props} }): React.ReactElement;`;
+const only = () => found()[0];
+
+describe('entries', () => {
+  it('that a package names by a pattern are its components, each with a default of its own', () => {
+    install('tide', '', { exports: { './*.js': './*.js', './parts/icon': './parts/icon.js' } });
+    put('node_modules/tide/parts/level/level.d.ts', box());
+    put('node_modules/tide/parts/check/check.d.ts', box('checked?: boolean; onChange?: (next: boolean) => void'));
+    put('node_modules/tide/parts/check/inside.d.ts', box());
+    expect(found().map(({ input }) => [input.id, input.module])).toEqual([
+      ['tide/parts/check/check.js#default', 'tide/parts/check/check.js'],
+      ['tide/parts/level/level.js#default', 'tide/parts/level/level.js'],
+    ]);
+  });
+
+  it('a whole with more hanging on it is the default', () => {
+    install(
+      'tide',
+      `import * as React from 'react';
+       declare namespace Level { interface Props { value?: string; onChange?: (next: string) => void } }
+       declare class Level extends React.Component<Level.Props> {}
+       export = Level;`,
+    );
+    expect(only()?.input).toMatchObject({ id: 'tide#default', export: 'default' });
+  });
+
+  it('widgets that one object gathers are found under its names', () => {
+    install(
+      'tide',
+      `interface Made { setValue(next: string): void; getValue(): string }
+       type Dial = (element: HTMLElement, options: { value?: string; onchange?: (el: HTMLElement, oldValue: string, newValue: string) => void }) => Made;
+       declare const all: { dial: Dial; tabs: Dial; version: string };
+       export default all;`,
+    );
+    expect(found().map(({ input, adapter }) => [input.export, adapter?.change])).toEqual([
+      ['default.dial', { report: 'onchange', path: '/2' }],
+    ]);
+  });
+});
+
+it('of two names for one the settled counts, and what is not settled is found where it is the only one', () => {
+  const props = '(props: { value?: string; onChange?: (next: string) => void }): React.ReactElement';
+  install(
+    'tide',
+    `import * as React from 'react';
+     declare function Level${props};
+     export { Level as __experimentalLevel, Level };
+     export declare function __unstableDial${props};
+     export declare function _helper${props};`,
+  );
+  expect(names()).toEqual(['Level', '__unstableDial']);
+});
+
+it('what is current is a value where a change gives one of its type; what a list to choose from has is an input, whatever its name', () => {
+  install(
+    'tide',
+    `import * as React from 'react';
+     export declare function Days(props: { currentDate?: string; onChange?: (date: string) => void }): React.ReactElement;
+     export declare function Ports(props: { selectedId?: string; tree?: object[]; onChange?: (value: string) => void }): React.ReactElement;
+     export declare function Pages(props: { currentPage?: number; onChange?: (page: number) => void }): React.ReactElement;
+     export declare function SelectSearch(props: { options: { name: string; value: string }[]; value?: string; onChange?: (next: string) => void }): React.ReactElement;
+     export declare function ComboboxSearch(props: { value?: string; onChange?: (next: string) => void }): React.ReactElement;`,
+  );
+  expect(names()).toEqual(['Days', 'Ports', 'SelectSearch']);
+});
+
+describe('events', () => {
+  const element = {
+    id: 'tide#tide-level',
+    family: 'element' as const,
+    package: 'tide',
+    version: '1.0.0',
+    export: 'TideLevel',
+    module: 'tide',
+    tag: 'tide-level',
+    properties: [
+      { name: 'value', type: 'string' },
+      { name: 'expanded', type: 'boolean' },
+    ],
+    methods: [],
+    css: [],
+  };
+  it('that are called after their element are its reports', () => {
+    expect(draftAdapter({ ...element, events: [{ name: 'tideLevelChange' }] })?.adapter.change.report).toBe(
+      'tideLevelChange',
+    );
+  });
+  it('that are called after another property are about that', () => {
+    expect(draftAdapter({ ...element, events: [{ name: 'expandedChanged' }] })).toBeUndefined();
+  });
+  it('are not made up where a package says what its elements tell', () => {
+    const one = (name: string, tells: boolean): string => `
+      interface Tide${name} extends HTMLElement { value: string; ${
+        tells
+          ? `addEventListener<K extends keyof Told>(type: K, listener: (event: Told[K]) => void): void;
+             addEventListener<K extends keyof HTMLElementEventMap>(type: K, listener: (event: HTMLElementEventMap[K]) => void): void;`
+          : ''
+      } }`;
+    install(
+      'tide',
+      `interface Told { 'tide-change': CustomEvent<string> }
+       ${['Level', 'Dial', 'Range'].map((name) => one(name, true)).join('')}${one('Sign', false)}
+       declare global { interface HTMLElementTagNameMap {
+         'tide-level': TideLevel; 'tide-dial': TideDial; 'tide-range': TideRange; 'tide-sign': TideSign;
+       } }
+       export {};`,
+    );
+    const tags = found().map(({ input }) => input.tag);
+    expect(tags).toEqual(['tide-level', 'tide-dial', 'tide-range']);
+    expect(inspect(folder).passed.map(({ input }) => input.tag)).toEqual(['tide-sign']);
+  });
+});
+
+describe('looks', () => {
+  const withLook = (name: string, manifest: object): void => {
+    install('@tide/parts', box());
+    put(
+      'package.json',
+      JSON.stringify({ name: 'desk', dependencies: { '@tide/parts': '1', [name]: '1', '@quay/css': '1' } }),
+    );
+    put('node_modules/@quay/css/package.json', JSON.stringify({ name: '@quay/css', version: '1.0.0' }));
+    put('node_modules/@quay/css/index.css', '');
+    put(`node_modules/${name}/package.json`, JSON.stringify({ name, version: '1.0.0', ...manifest }));
+  };
+  it('lie in a package beside it, colours first, by the names that it is asked for', () => {
+    withLook('@tide/parts-css', { exports: { '.': './dist/all.css', './theme.css': './dist/theme.css' } });
+    expect(only()?.input.css).toEqual(['@tide/parts-css/theme.css', '@tide/parts-css/dist/all.css']);
+  });
+  it('lie in what their maker has for all', () => {
+    withLook('@tide/theme', { main: 'index.js' });
+    put('node_modules/@tide/theme/index.css', '');
+    expect(only()?.input.css).toEqual(['@tide/theme/index.css']);
+  });
+  it('are the sheet under the package’s own name, and not what a tool of another kind reads', () => {
+    const exported = {
+      '.': { types: './index.d.ts', style: './sheets/all.css', import: './index.js' },
+      './tailwindcss/index.css': './tailwindcss/index.css',
+      './all.css': './sheets/all.css',
+    };
+    install('tide', box(), { exports: exported });
+    expect(only()?.input.css).toEqual(['tide/all.css']);
+  });
+  it('have a theme beside their own sheet where that reads what only a theme gives', () => {
+    install('tide', box());
+    const reads = ['--ink', '--line', '--ground'];
+    put('node_modules/tide/style.css', `.box { margin: ${reads.map((name) => `var(${name})`).join(' ')} }`);
+    put('node_modules/tide/themes/light.css', ':root { --other: 1px }');
+    expect(only()?.input.css).toEqual(['tide/style.css']);
+    put('node_modules/tide/themes/light.css', `.light { ${reads.map((name) => `${name}: 1px`).join(';')} }`);
+    expect(only()?.input.css).toEqual(['tide/themes/light.css', 'tide/style.css']);
+  });
+  it('a provider is given the plainest of the texts that it needs', () => {
+    install(
+      'tide',
+      `${box()}
+       export declare function ThemeProvider(props: { theme: 'dark' | 'light'; children: React.ReactNode }): React.ReactElement;`,
+    );
+    expect(only()?.input.around).toEqual([{ component: 'tide#ThemeProvider', properties: { theme: 'light' } }]);
+  });
+});
+
+it('an element takes the item that bears its whole name before what ends like an option', () => {
+  const declared = (tagName: string, ...members: string[]): object => ({
+    customElement: true,
+    tagName,
+    members: members.map((name) => ({ kind: 'field', name, type: { text: 'string' } })),
+    events: [{ name: 'change' }],
+  });
+  install('tide', '', { customElements: 'custom-elements.json' });
+  const declarations = [
+    declared('tide-combobox', 'value'),
+    declared('tide-combobox-item', 'value', 'heading'),
+    declared('tide-option', 'value'),
+  ];
+  put('node_modules/tide/custom-elements.json', JSON.stringify({ modules: [{ path: 'all.js', declarations }] }));
+  expect(only()?.input.item).toMatchObject({ tag: 'tide-combobox-item', text: 'heading' });
+});
