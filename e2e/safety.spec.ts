@@ -290,3 +290,20 @@ test('where the server does not answer, a page says so, and goes on when it is a
   await expect(page.locator('iframe').first()).toBeVisible({ timeout: 60_000 });
   await expect(page.getByRole('alert')).toHaveCount(0);
 });
+
+test('a module that fails as it is loaded is told', async ({ page }) => {
+  await page.route('**/stand/bundle/*.js', async (route) => {
+    const answer = await route.fetch();
+    // As the package itself would: after what speaks for the frame, before what draws.
+    const script = (await answer.text()).replace(
+      'startProving({',
+      'throw new Error("There is no harbour."); startProving({',
+    );
+    await route.fulfill({
+      response: answer,
+      body: script.replace('startFrame({', 'throw new Error("There is no harbour."); startFrame({'),
+    });
+  });
+  await page.goto('/inputs/antd%23Rate');
+  await expect(page.getByRole('alert').first()).toContainText('There is no harbour.', { timeout: 60_000 });
+});

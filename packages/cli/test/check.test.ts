@@ -21,6 +21,16 @@ const failedIn = (stdout: string): Record<string, string[]> =>
   );
 
 describe('poietra check in a real browser', () => {
+  it('draws an input under the mark that its look asks for, and says of a module that fails as it is loaded that it does', () => {
+    const { stdout } = check('packages/stand/test/faulty', '--json', '--only', 'looks.tsx,not-loaded.tsx');
+    const [marked, broken] = JSON.parse(stdout) as [Checked, Checked];
+    expect(failedIn(stdout)['UnderAMark']).toEqual([]);
+    expect(marked.adapter.wrappers).toEqual([{ component: '#div', properties: { 'data-tide': 'light' } }]);
+    expect(new Set(broken.sheet.verdicts.map(({ state, seen }) => `${state} ${seen}`))).toEqual(
+      new Set(['fail It cannot be loaded: There is no harbour.']),
+    );
+  });
+
   it('finds the one fault of each faulty input, and no fault in the sound ones', () => {
     const { status, stdout } = check('packages/stand/test/faulty', '--json', '--only', 'inputs.tsx');
     expect(status).toBe(1);

@@ -194,6 +194,7 @@ describe('what an adapter has besides', () => {
     wrappers: [
       { component: 'antd#ConfigProvider', properties: { direction: 'rtl' }, imports: { theme: 'tide/looks#calm' } },
       { component: 'tide#Sea.Calm' },
+      { component: '#div', properties: { 'data-tide': 'calm' } },
     ],
   };
   const text = file('adapters/day-picker.ts', { ...kit, adapters: { ...kit.adapters, 'day-picker': adapter } });
@@ -262,7 +263,10 @@ describe('what a form is sent to and drawn with is handed over, too', () => {
   it('skins of several components, each imported once, with what stands around', () => {
     const Button = { component: 'quay#Button', names: { type: 'kind' } };
     const desk = {
-      around: [{ component: 'quay#Theme', properties: { size: 'small' }, imports: { theme: 'quay#lightTheme' } }],
+      around: [
+        { component: 'quay#Theme', properties: { size: 'small' }, imports: { theme: 'quay#lightTheme' } },
+        { component: '#div', properties: { 'data-tide': 'calm' } },
+      ],
       parts: {
         button: Button,
         submit: { ...Button, properties: { look: 'main' } },
@@ -273,7 +277,9 @@ describe('what a form is sent to and drawn with is handed over, too', () => {
     expect(text).toContain("import { Button as DeskButton } from 'quay';");
     expect(text.match(/from 'quay'/g)).toHaveLength(3);
     expect(text).toContain("import 'quay/tab.js';");
-    expect(text).toContain("around: [{ component: DeskAround, properties: { size: 'small', theme: DeskTheme } }]");
+    expect(text).toContain(
+      "around: [{ component: DeskAround, properties: { size: 'small', theme: DeskTheme } }, { component: 'div', properties: { 'data-tide': 'calm' } }]",
+    );
     expect(text).toContain(
       "button: { component: DeskButton, names: { type: 'kind' } }, submit: { component: DeskButton, names: { type: 'kind' }, properties: { look: 'main' } }, tab: { component: 'quay-tab' }",
     );

@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import type { AdapterDescription, InputState } from '@poietra/core';
+import { componentsBeside, type AdapterDescription, type InputState } from '@poietra/core';
 import { act, createElement, StrictMode, useState, type ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { adapt, type AdaptedProps } from '../src/index.js';
@@ -226,6 +226,12 @@ describe('native submission', () => {
 });
 
 describe('choices and wrappers', () => {
+  it('a box of HTML’s own bears the marks around it, and is nothing that has to be given', () => {
+    const wrappers = [{ component: '#div', properties: { 'data-tide': 'calm', className: 'harbour' } }];
+    expect(componentsBeside({ ...description, wrappers })).toEqual([]);
+    drawn({}, { ...description, wrappers }, () => <input />);
+    expect(document.querySelector('.harbour[data-tide=calm] > input')).not.toBeNull();
+  });
   it('ids of its own are made of one that no other field has', () => {
     const seen = jest.fn(() => null);
     drawn({}, { ...description, ownIds: { property: 'uid' } }, seen);

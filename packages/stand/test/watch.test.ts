@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { consoleText, watch } from '../src/watch.js';
+import { consoleText, isOfRefused, watch } from '../src/watch.js';
 
 describe('a watch over the page', () => {
   it('hears what is warned of while it is open, each once', () => {
@@ -28,6 +28,33 @@ describe('a watch over the page', () => {
     document.removeEventListener('click', heard, true);
     document.documentElement.removeEventListener('resize', heard);
     expect(watching.listeners()).toBe(0);
+    watching.stop();
+  });
+  it('takes a listener whose options are none as one', () => {
+    const watching = watch();
+    const heard = (): void => undefined;
+    document.addEventListener('click', heard, null as unknown as undefined);
+    expect(watching.listeners()).toBe(1);
+    document.removeEventListener('click', heard, null as unknown as undefined);
+    expect(watching.listeners()).toBe(0);
+    watching.stop();
+  });
+  it('knows what only tells that an address did not answer to which nothing gets through', () => {
+    const watching = watch();
+    expect(watching.refused).toEqual([]);
+    const refuse = (blockedURI: string): void => {
+      window.dispatchEvent(Object.assign(new Event('securitypolicyviolation'), { blockedURI }));
+    };
+    refuse('inline');
+    refuse('https://tide.test/words.json');
+    refuse('https://tide.test/words.json');
+    const { refused } = watching;
+    expect(refused).toEqual(['https://tide.test/words.json']);
+    expect(isOfRefused('No words at https://tide.test/words.json', refused)).toBe(true);
+    expect(isOfRefused('TypeError: Failed to fetch', refused)).toBe(true);
+    expect(isOfRefused('The icon failed to load', refused)).toBe(true);
+    expect(isOfRefused('The icon failed to load', [])).toBe(false);
+    expect(isOfRefused('A key is missing', refused)).toBe(false);
     watching.stop();
   });
   it('counts those no more that a signal took away', () => {

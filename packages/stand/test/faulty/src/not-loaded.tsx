@@ -1,0 +1,14 @@
+/** A module that fails as it is loaded: nothing of it can be drawn. */
+import type { JSX } from 'react';
+
+interface Props {
+  readonly value?: string;
+  readonly onChange?: (next: string) => void;
+}
+
+const harbour: { readonly name: string } | undefined = [][0];
+if (!harbour) throw new Error('There is no harbour.');
+
+export function NotLoaded({ value = '', onChange }: Props): JSX.Element {
+  return <input value={value} onChange={(event) => onChange?.(event.target.value)} />;
+}
