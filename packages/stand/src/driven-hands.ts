@@ -1,4 +1,5 @@
 /** Hands that are the browser's own: a driver outside the page moves the pointer and presses the keys. */
+import { everyElement } from '@poietra/react';
 import type { Outside, Point } from './outside.js';
 import type { Hands } from './script-hands.js';
 import { settle } from './settle.js';
@@ -84,8 +85,16 @@ function toBeSeen(element: HTMLElement): Element {
   return (
     [element.closest('label'), element.nextElementSibling, element.previousElementSibling, around].find(
       (one): one is Element => one !== null && hasExtent(one),
-    ) ?? element
+    ) ??
+    drawnTwin(element) ??
+    element
   );
+}
+/** What stands in a list that only a screen reader is told of is drawn a second time, with the same words. */
+function drawnTwin(element: HTMLElement): Element | undefined {
+  const words = element.textContent.trim();
+  if (words === '') return undefined;
+  return [...everyElement(document.body)].findLast((one) => one.textContent.trim() === words && hasExtent(one));
 }
 function hasExtent(element: Element): boolean {
   const { width, height } = element.getBoundingClientRect();

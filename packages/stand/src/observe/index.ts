@@ -57,6 +57,7 @@ async function tryAll(seen: Observation, render: Ground['render']): Promise<Obse
   await findOwnIds(seen);
   await findChange(seen);
   if (seen.adapter.gesture === undefined && seen.adapter.inside) await tryOtherWays(seen);
+  if (seen.adapter.gesture === undefined && seen.adapter.widget) await tryOtherElements(seen);
   await markStates(seen);
   await findSamples(seen);
   const before = seen.adapter;
@@ -102,6 +103,27 @@ const unknownInput: Omit<FoundInput, 'id'> = {
   methods: [],
   css: [],
 };
+
+/** A widget that nothing changes may be meant to stand on an element of another kind: its type says “any element”. */
+async function tryOtherElements(seen: Observation): Promise<void> {
+  const before = seen.adapter;
+  const { widget } = before;
+  if (!widget) return;
+  for (const element of (['div', 'input'] as const).filter((one) => one !== widget.element)) {
+    const { real: _real, id: _id, ...bare } = before;
+    seen.adapter = { ...bare, widget: { ...widget, element } };
+    const trial = await seen.mount();
+    if (!trial || trial.error !== undefined) continue;
+    findReality(seen, trial);
+    await seen.clean();
+    await findFocus(seen);
+    await findChange(seen);
+    if (!seen.adapter.gesture) continue;
+    seen.note('value', `It stands on a ${element}.`, `On a ${widget.element} nothing changed it.`, 1);
+    return;
+  }
+  seen.adapter = before;
+}
 
 /** What is put together in a way in which nothing changes it may be meant in another. */
 async function tryOtherWays(seen: Observation): Promise<void> {
