@@ -11,9 +11,30 @@ export function everyElementOf(pkg: ProjectPackage): FoundInput[] {
   const path = manifestPath(pkg);
   return path === undefined
     ? []
-    : new Manifest(pkg).elements
-        .filter(({ module }) => !isTrial(module.path ?? ''))
-        .map((one) => element(pkg, one, dirname(path)));
+    : withUsualEvents(
+        new Manifest(pkg).elements
+          .filter(({ module }) => !isTrial(module.path ?? ''))
+          .map((one) => element(pkg, one, dirname(path))),
+      );
+}
+
+/** So many elements with events of their own say that a package names them where there are any. */
+const fewSaying = 3;
+
+/**
+ * Where a package says what its elements tell, one that says nothing tells nothing, but for what has a value and can be put
+ * out of use like a control. That may tell the platform's two, of which trying it shows whether it does; so may all
+ * where a package says nothing of events.
+ */
+export function withUsualEvents(found: readonly FoundInput[]): FoundInput[] {
+  const saysEvents = found.filter(({ events }) => events.length > 0).length >= fewSaying;
+  const has = ({ properties }: FoundInput, names: RegExp): boolean => properties.some(({ name }) => names.test(name));
+  const isControl = (one: FoundInput): boolean =>
+    has(one, /^(disabled|required|readonly)$/i) && has(one, /^(value|checked)$/);
+  const usual = [{ name: 'input' }, { name: 'change' }];
+  return found.map((one) =>
+    one.events.length > 0 || (saysEvents && !isControl(one)) ? one : { ...one, events: usual },
+  );
 }
 
 /** Those of a package's elements that are inputs, each with the element that stands inside it for a choice. */

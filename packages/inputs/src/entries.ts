@@ -3,6 +3,8 @@ import { join } from 'node:path';
 import type { ProjectPackage } from './project.js';
 
 const mostEntries = 300;
+/** Fewer folders are builds of the whole: `lib`, `es`, `umd`. */
+const fewFolders = 5;
 const nothingToSee =
   /^(node_modules|src|test|tests|internal|labs|docs|locales?|themes?|styles?|css|scss|resources|.*-base)$/;
 
@@ -14,6 +16,17 @@ export function entriesOf(pkg: ProjectPackage): ProjectPackage[] {
   ];
   if (below.length === 0) return [pkg];
   return below.slice(0, mostEntries).map((path) => ({ ...pkg, module: `${pkg.name}/${path}` }));
+}
+
+/** The folders of a package that names no entries, each as a module of its own; none where there are only a few. */
+export function foldersOf(pkg: ProjectPackage): ProjectPackage[] {
+  if (pkg.manifest['exports'] !== undefined || !hasRoot(pkg)) return [];
+  const below = folders(pkg.folder).filter((name) =>
+    ['index.d.ts', 'index.js'].every((file) => existsSync(join(pkg.folder, name, file))),
+  );
+  return below.length < fewFolders
+    ? []
+    : below.slice(0, mostEntries).map((path) => ({ ...pkg, module: `${pkg.name}/${path}` }));
 }
 
 function hasRoot({ folder, manifest }: ProjectPackage): boolean {

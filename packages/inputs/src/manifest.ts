@@ -67,11 +67,38 @@ function modulesOf(pkg: ProjectPackage): readonly Module[] {
   const path = manifestPath(pkg);
   if (path === undefined) return [];
   try {
-    const { modules } = JSON.parse(readFileSync(join(pkg.folder, path), 'utf8')) as { modules?: unknown };
-    return Array.isArray(modules) ? (modules as Module[]) : [];
+    const { modules, tags } = JSON.parse(readFileSync(join(pkg.folder, path), 'utf8')) as {
+      modules?: unknown;
+      tags?: unknown;
+    };
+    return Array.isArray(modules) ? (modules as Module[]) : Array.isArray(tags) ? (tags as Tag[]).map(moduleOfTag) : [];
   } catch {
     return [];
   }
+}
+
+/** As manifests listed elements before there was a schema for them: by their tags, with what each has. */
+interface Tag extends Named {
+  readonly path?: string;
+  readonly properties?: readonly (Named & { readonly type?: string })[];
+  readonly events?: readonly Named[];
+  readonly cssParts?: readonly Named[];
+}
+
+function moduleOfTag({ name = '', path = '', description, properties = [], events = [], cssParts = [] }: Tag): Module {
+  const members = properties.map((one): Member => ({
+    kind: 'field',
+    ...(one.name === undefined ? {} : { name: one.name }),
+    ...(one.description === undefined ? {} : { description: one.description }),
+    type: { text: one.type ?? 'unknown' },
+  }));
+  const said = description === undefined ? {} : { description };
+  // What lies outside is registered by the package as a whole.
+  const within = path.replace(/^\.\//, '').startsWith('../') ? '' : path;
+  return {
+    path: within,
+    declarations: [{ customElement: true, tagName: name, name, ...said, members, events, cssParts }],
+  };
 }
 
 export class Manifest {

@@ -112,7 +112,9 @@ const tellsOf = (value: string): RegExp =>
 /** Without the prefix that all events of a package, or of one element, bear: `ionChange`, `sl-change`, `xyRangeChange` of `xy-range`. */
 function bareEvent(name: string, { tag = '' }: FoundInput): string {
   const own = tag.replaceAll('-', '');
-  return own !== '' && name.length > own.length && name.toLowerCase().startsWith(own)
+  // An event of the element's very name tells of what the element is for.
+  if (own !== '' && name.toLowerCase() === own) return 'change';
+  return own !== '' && name.toLowerCase().startsWith(own)
     ? name.slice(own.length)
     : name.replace(/^[a-z]+-/, '').replace(/^[a-z]+(?=[A-Z])/, '');
 }
@@ -204,10 +206,13 @@ function byCallback(reports: readonly DeclaredProperty[], value: DeclaredPropert
   const ranked = reports.flatMap((report) => {
     const { name, inherited } = report;
     const isOfValue = tellsOf(value.name).test(name);
-    if (!isOfValue && !changeNames.test(name.replace(/^\w+\.(after)?/, ''))) return [];
     const place = placeIn(report, value);
+    // One that is called after what it tells, `onSelectDate`, is meant where its type says so, and nothing else is.
+    const isByType = !inherited && place.isSure && /^on(Select|Change|Pick)[A-Z]/.test(name);
+    if (!isOfValue && !isByType && !changeNames.test(name.replace(/^\w+\.(after)?/, ''))) return [];
     const isChange = isOfValue || /chang/i.test(name);
-    const rank = (inherited ? 0 : place.isSure ? 8 : isChange ? 5 : 2) + (name === 'onChange' ? 3 : isChange ? 2 : 0);
+    const rank =
+      (inherited ? 0 : place.isSure && !isByType ? 8 : isChange ? 5 : 2) + (name === 'onChange' ? 3 : isChange ? 2 : 0);
     return [{ report, place, rank }];
   });
   const [best] = ranked.sort((a, b) => b.rank - a.rank);

@@ -205,12 +205,13 @@ export class Components {
     const value = this.read.checker.getPropertyOfType(props, 'value');
     if (value === undefined) return false;
     const from = this.read.fromHtml(value);
-    if (from !== undefined) return /^(Input|Textarea|Select)HTMLAttributes$/.test(from);
-    // It says itself what its value is, and leaves the report to HTML's own.
+    if (from !== undefined && from !== 'AllHTMLAttributes') return /^(Input|Textarea|Select)HTMLAttributes$/.test(from);
+    // It says itself what its value is, and leaves the report to HTML's own; or it takes what any element does, and says
+    // in its report which it is.
     const report = this.read.checker.getPropertyOfType(props, 'onChange');
     return (
       report !== undefined &&
-      this.read.fromHtml(report) !== undefined &&
+      (from !== undefined || this.read.fromHtml(report) !== undefined) &&
       /HTML(Input|TextArea|Select)Element/.test(
         this.read.checker.typeToString(this.read.checker.getTypeOfSymbolAtLocation(report, this.read.where)),
       )

@@ -1,14 +1,11 @@
 import type { FoundInput } from '@poietra/core';
 import { relative } from 'node:path';
 import ts from 'typescript';
-import { inputsAmong } from '../elements.js';
+import { inputsAmong, withUsualEvents } from '../elements.js';
 import { exists, importedAs, moduleByTag } from '../modules.js';
 import { styleSheets } from '../sheets.js';
 import type { Declarations } from './declarations.js';
 import { telling } from './names.js';
-
-/** So many elements with events of their own say that a package names them where there are any. */
-const fewSaying = 3;
 
 const isWithin = (folder: string, file: string): boolean => {
   const way = relative(folder, file);
@@ -64,11 +61,7 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
       },
     ];
   });
-  // Where a package says what its elements tell, one that says nothing tells nothing; else the platform's two, of which
-  // trying it shows whether it tells them.
-  const saysEvents = found.filter(({ events }) => events.length > 0).length >= fewSaying;
-  const usual = saysEvents ? [] : [{ name: 'input' }, { name: 'change' }];
-  return inputsAmong(found.map((one) => (one.events.length > 0 ? one : { ...one, events: usual })));
+  return inputsAmong(withUsualEvents(found));
 }
 
 /** The events that its own `addEventListener` names beside the platform's. */

@@ -1,7 +1,7 @@
 /** Components, elements and widgets, found by their types: no package is known by name, only what a declaration says. */
 import type { FoundInput, Wrapper } from '@poietra/core';
 import ts from 'typescript';
-import { entriesOf } from '../entries.js';
+import { entriesOf, foldersOf } from '../entries.js';
 import type { Project, ProjectPackage } from '../project.js';
 import { typeAt, withChoiceItem } from './choice-items.js';
 import { Components, type Passed } from './components.js';
@@ -37,10 +37,20 @@ export function declaredInputs(
   packages: readonly ProjectPackage[],
   tell?: (progress: Progress) => void,
 ): Declared {
-  const typed = [
-    ...packages.filter((pkg) => !/^(react|react-dom|typescript)$|^@types\//.test(pkg.name)).flatMap(entriesOf),
-    ...ownFiles(project),
-  ];
+  const read = packages.filter((pkg) => !/^(react|react-dom|typescript)$|^@types\//.test(pkg.name));
+  const first = inputsIn(project, [...read.flatMap(entriesOf), ...ownFiles(project)], tell);
+  // A package whose own entry shows none may keep each in a folder of its own.
+  const without = read.filter(({ name }) => !first.found.some((input) => input.package === name)).flatMap(foldersOf);
+  if (without.length === 0) return first;
+  const more = inputsIn(project, without, tell);
+  return {
+    found: [...first.found, ...more.found],
+    passed: [...first.passed, ...more.passed],
+    unread: [...first.unread, ...more.unread],
+  };
+}
+
+function inputsIn(project: Project, typed: readonly ProjectPackage[], tell?: (progress: Progress) => void): Declared {
   tell?.({ done: 0, total: typed.length, doing: 'type declarations' });
   const program = programOf(project, typed);
   if (!program) return { found: [], passed: [], unread: [] };

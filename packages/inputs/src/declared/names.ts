@@ -12,19 +12,21 @@ const anyOf = (names: string): string => `(?:${names.trim().split(/\s+/).join('|
 /** Names, or their ends, of what leads somewhere or shows something. */
 const leading = anyOf(`
   Tabs? TabList Accordion Paginat(?:ion|or) Breadcrumbs? Nav(?:Bar|Link)? Navigation Menu Tooltip Tour Stepper Steps Popover
-  Dialog Drawer Modal Carousel Table Chart Icon ControlLabel Collapse Wizard Skeleton Relative(?:Time|Date) Row Cell Node Day
+  Dialog Drawer Modal Side[Bb]ar Preview \\w*Provider \\w*Container Carousel Table Chart Icon ControlLabel Collapse Wizard Skeleton Relative(?:Time|Date) Row Cell Node Day
   (?:Tree|Menu\\w*|List|Nav|Accordion|Timeline)Item`);
 /** What begins the names of the parts of such a thing. */
 const leadingParts = anyOf(
   '\\w*TreeView Clipboard Navigation\\w* Pagination Carousel Breadcrumb Nav Accordion Tabs? DataTable Table(?=Select(?:All|Row)|Toolbar|Head|Body|Row|Cell) Menu(?=Search|Checkbox|Radio|Item|Toggle)',
 );
+/** What is only a look, keeps its own state and takes none, or is not meant to be used. */
+const setAside = '(?:Styled|Stateful|Uncontrolled)[A-Z]\\w*|\\w+_DO_NOT_USE';
 /** Whole names: shows and boxes around others, and parts of what opens. */
 const around = anyOf(`
   Form(?:Item|List|Provider|Field)? Option \\w*(?:HiddenInput|HiddenSelect|BubbleInput|ItemInput) Progress(?:Bar|Circle|Ring)?(?:Root)? Meter Clipboard Qr[Cc]ode Toolbar Galler(?:y|ia) (?:Icon|Pills?)(?:Input)?Field OrderList`);
 /** What stands beside a list or opens it, where it has no choices of its own. */
 export const besideList = /^(?:Combobox|Select|Dropdown)(?:Search|Target|Trigger)$/;
 /** What leads somewhere or shows something has a value, too, and takes none from a person. */
-export const noInputs = new RegExp(`(?:^|[a-z])${leading}$|^${leadingParts}(?:[A-Z]|$)|^${around}$`);
+export const noInputs = new RegExp(`(?:^|[a-z])${leading}$|^${leadingParts}(?:[A-Z]|$)|^${around}$|^(?:${setAside})$`);
 /** How a package marks what may still change; its name comes after. */
 export const unsettled = /^_*(?:experimental|unstable|unsafe|beta|preview)_*(?=[A-Z])|^_+(?=[A-Z])/i;
 /** The same of exports that hang on no other; `Checkbox.Card` is one to be ticked. */
@@ -33,7 +35,7 @@ export const noInputsAlone = /^(Cards?|Tree)$/;
 export const partEnds = /(List|Input|Option|Item|Trigger|Content|Handle|Thumb|Base)$/;
 /** Of elements that declare a value: those that are pressed, lead somewhere, show something, or are a part of another. */
 export const noInputTags =
-  /(?<!radio|check|toggle)-button$|^[a-z]+-(form|fieldset|field)$|-(accordion|accordion-group|progress-\w+|picker-column|tab|tab-(?:header|title|bar)|tabs|progress|meter|loader|(?:workflow-)?step|ripple|item|row|option|icon(?!-(?:toggle|check|radio))(?:-\S*)?|fab|divider|badge|menu|dialog|card|chip-set|link|handle|thumb|table-selection\S*)$/;
+  /(?<!radio|check|toggle)-button$|^[a-z]+-(form|fieldset|field)$|-(accordion|accordion-group|carousel|pagination|steps|breadcrumbs?|sidebar|progress-\w+|picker-column|tab|tab-(?:header|title|bar)|tabs|progress|meter|loader|(?:workflow-)?step|ripple|item|row|option|icon(?!-(?:toggle|check|radio))(?:-\S*)?|fab|divider|badge|menu|dialog|card(?:-\S*)?|chip-set|link|handle|thumb|table-selection\S*|row-expandable)$/;
 
 /** Whether some callback gives a value of the type; a colour that none gives is only a look. */
 export const isReported = (type: string, properties: readonly DeclaredProperty[]): boolean => {
