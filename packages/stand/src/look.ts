@@ -1,6 +1,6 @@
 /** What an input looks like, as a text that can be compared: values and states, not ids or classes. */
 import { everyElement } from '@poietra/react';
-import { settle } from './settle.js';
+import { frames, settle } from './settle.js';
 import { words } from './wanted.js';
 
 const telling = ['aria-checked', 'aria-selected', 'aria-valuenow', 'aria-valuetext', 'aria-pressed', 'data-value'];
@@ -57,10 +57,13 @@ export function fullLook(box: Element): string {
   return lines.join('\n');
 }
 
+/** What such marks say of what a person has done, and of what is wrong with the value, and not what the value is. */
+const happened =
+  /^data-(user-)?(in)?valid$|^data-(optional|required|touched|dirty|pristine|visited|filled|active|(is-)?(focus|hover|press)(ed|-?visible|-?within)?)$/;
 /** States that style sheets ask for, `data-selected`; what is no plain word is an id, and another for each copy. */
 const marksOf = ({ attributes }: Element): string =>
   [...attributes]
-    .filter(({ name, value }) => name.startsWith('data-') && /^[a-z-]{0,16}$/.test(value))
+    .filter(({ name, value }) => name.startsWith('data-') && !happened.test(name) && /^[a-z-]{0,16}$/.test(value))
     .map(({ name, value }) => ` ${name}=${value}`)
     .sort()
     .join('');
@@ -96,8 +99,11 @@ export function lookDifference(wanted: string, seen: string): string {
 /** Waits until it looks the same for a while: what was opened shuts in its own time. */
 export async function atRest({ box }: { readonly box: Element }): Promise<void> {
   let last = look(box);
+  // What is changed in a shadow tree is told to nobody outside, and what shuts there waits for a frame or two first.
+  const isShadowed = [...everyElement(box)].some(({ shadowRoot }) => shadowRoot !== null);
   for (let turn = 0; turn < 10; turn++) {
     await settle(40);
+    if (isShadowed) await frames(4);
     const now = look(box);
     if (now === last) return;
     last = now;

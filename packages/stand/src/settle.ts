@@ -60,6 +60,18 @@ function nextTask(): Promise<void> {
   });
 }
 
+/** After so many frames were drawn; where none are, as out of sight, after the time that they would take on a busy machine. */
+export async function frames(count: number): Promise<void> {
+  for (let i = 0; i < count; i++)
+    await new Promise<void>((resolve) => {
+      const late = setTimeout(resolve, 60 * patience);
+      requestAnimationFrame(() => {
+        clearTimeout(late);
+        resolve();
+      });
+    });
+}
+
 let patience = 1;
 /**
  * Does the work with longer waits: where the machine is busy, an element that draws itself in its own time is not at rest
