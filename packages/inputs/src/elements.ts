@@ -22,18 +22,18 @@ export function everyElementOf(pkg: ProjectPackage): FoundInput[] {
 const fewSaying = 3;
 
 /**
- * Where a package says what its elements tell, one that says nothing tells nothing, but for what has a value and can be put
- * out of use like a control. That may tell the platform's two, of which trying it shows whether it does; so may all
- * where a package says nothing of events.
+ * What has a value and can be put out of use is a control; where nothing says what it tells, that may be the platform's
+ * two, of which trying it shows whether it is. Of all else one that says nothing tells nothing; but where no event at all
+ * is declared (`byTypes`: types are often without), any may tell them.
  */
-export function withUsualEvents(found: readonly FoundInput[]): FoundInput[] {
-  const saysEvents = found.filter(({ events }) => events.length > 0).length >= fewSaying;
+export function withUsualEvents(found: readonly FoundInput[], byTypes = false): FoundInput[] {
+  const saysNone = byTypes && found.filter(({ events }) => events.length > 0).length < fewSaying;
   const has = ({ properties }: FoundInput, names: RegExp): boolean => properties.some(({ name }) => names.test(name));
   const isControl = (one: FoundInput): boolean =>
     has(one, /^(disabled|required|readonly)$/i) && has(one, /^(value|checked)$/);
   const usual = [{ name: 'input' }, { name: 'change' }];
   return found.map((one) =>
-    one.events.length > 0 || (saysEvents && !isControl(one)) ? one : { ...one, events: usual },
+    one.events.length === 0 && (saysNone || isControl(one)) ? { ...one, events: usual } : one,
   );
 }
 

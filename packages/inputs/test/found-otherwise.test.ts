@@ -181,3 +181,64 @@ it('an element takes the item that bears its whole name before what ends like an
   put('node_modules/tide/custom-elements.json', JSON.stringify({ modules: [{ path: 'all.js', declarations }] }));
   expect(only()?.input.item).toMatchObject({ tag: 'tide-combobox-item', text: 'heading' });
 });
+
+describe('manifests', () => {
+  const planted = (tags: object): void => {
+    install('tide', '', { customElements: 'custom-elements.json' });
+    put('node_modules/tide/custom-elements.json', JSON.stringify(tags));
+  };
+  it('of before there was a schema list elements by their tags', () => {
+    const properties = [{ name: 'value', type: 'string', description: 'What it holds.' }];
+    const events = [{ name: 'change' }];
+    planted({
+      version: 'experimental',
+      tags: [
+        { name: 'tide-level', path: './../tide-level/level.ts', description: 'A level.', properties, events },
+        { name: 'tide-sign', path: './sign.ts', properties: [{ name: 'value', type: 'string' }] },
+      ],
+    });
+    expect(found().map(({ input }) => [input.tag, input.module, input.says])).toEqual([
+      ['tide-level', 'tide', 'A level.'],
+    ]);
+    expect(only()?.input.properties).toEqual([{ name: 'value', type: 'string', says: 'What it holds.' }]);
+  });
+  it('that say no events of a control leave it the platform’s', () => {
+    const field = (name: string): object => ({ kind: 'field', name, type: { text: 'string' } });
+    const element = (tagName: string, ...names: string[]): object => ({
+      customElement: true,
+      tagName,
+      members: names.map(field),
+    });
+    planted({
+      modules: [
+        { path: 'all.js', declarations: [element('tide-box', 'value', 'disabled'), element('tide-sum', 'value')] },
+      ],
+    });
+    expect(found().map(({ input }) => input.tag)).toEqual(['tide-box']);
+  });
+});
+
+it('a package whose own entry shows no input may keep each in a folder', () => {
+  install('tide', 'export declare const version: string;');
+  for (const name of ['box', 'level', 'dial', 'range', 'sign']) {
+    const props = name === 'sign' ? 'text?: string' : undefined;
+    put(`node_modules/tide/${name}/index.d.ts`, box(props).replaceAll('Box', name[0]?.toUpperCase() + name.slice(1)));
+    put(`node_modules/tide/${name}/index.js`, '');
+  }
+  expect(found().map(({ input }) => input.module)).toEqual(['tide/box', 'tide/dial', 'tide/level', 'tide/range']);
+});
+
+it('what is only a look, keeps its own state or is set aside is no input; what takes all that elements do says by its report that it is one', () => {
+  const props = '(props: { value?: string; onChange?: (next: string) => void }): React.ReactElement';
+  install(
+    'tide',
+    `import * as React from 'react';
+     ${['StyledBox', 'StatefulBox', 'BoxContainer', 'Old_DO_NOT_USE', 'MenuProvider', 'SideBar'].map((name) => `export declare function ${name}${props};`).join('\n')}
+     export declare function Words(props: Omit<React.AllHTMLAttributes<HTMLInputElement>, 'onChange'> & { onChange?: React.FormEventHandler<HTMLInputElement> }): React.ReactElement;
+     export declare function Days(props: { value?: Date; onSelectDate?: (date: Date) => void; onDismiss?: () => void }): React.ReactElement;`,
+  );
+  expect(found().map(({ input, adapter }) => [input.export, adapter?.change.report])).toEqual([
+    ['Words', 'onChange'],
+    ['Days', 'onSelectDate'],
+  ]);
+});

@@ -61,7 +61,7 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
       },
     ];
   });
-  return inputsAmong(withUsualEvents(found));
+  return inputsAmong(withUsualEvents(found, true));
 }
 
 /** The events that its own `addEventListener` names beside the platform's. */
