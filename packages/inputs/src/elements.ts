@@ -2,7 +2,7 @@ import type { DeclaredProperty, FoundInput } from '@poietra/core';
 import { dirname, join } from 'node:path';
 import { noInputTags } from './declared/names.js';
 import { Manifest, manifestPath, type ManifestElement, type Module } from './manifest.js';
-import { exists, importedAs, isTrial, moduleByTag, type Registering } from './modules.js';
+import { exists, isTrial, moduleByTag, namedAs, type Registering } from './modules.js';
 import type { ProjectPackage } from './project.js';
 import { styleSheets } from './sheets.js';
 
@@ -125,7 +125,9 @@ function registering(pkg: ProjectPackage, tag: string, module: Module, base: str
     join(base, path.replace(/\.ts$/, '.js')),
     join('dist', path),
   ].find((one) => exists(pkg, one));
-  return found === undefined ? (moduleByTag(pkg, tag) ?? { module: pkg.name }) : { module: importedAs(pkg, found) };
+  const named = found === undefined ? undefined : namedAs(pkg, found);
+  // What cannot be asked for alone comes with the whole package.
+  return named === undefined ? (moduleByTag(pkg, tag) ?? { module: pkg.name }) : { module: named };
 }
 
 /** An element that stands inside another, with what registers it. */

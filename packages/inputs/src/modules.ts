@@ -10,7 +10,10 @@ export interface Registering {
 }
 
 /** A file of a package as it is imported: by the name that its `exports` give it, where they name it (Node, “Package entry points”). */
-export function importedAs({ name, manifest }: ProjectPackage, path: string): string {
+export const importedAs = (pkg: ProjectPackage, path: string): string => namedAs(pkg, path) ?? join(pkg.name, path);
+
+/** The same; `undefined` where a package names what it exports, and this is not among it. */
+export function namedAs({ name, manifest }: ProjectPackage, path: string): string | undefined {
   const file = `./${path.replace(/^\.\//, '')}`;
   const exported = manifest['exports'];
   if (typeof exported !== 'object' || exported === null) return join(name, path);
@@ -22,7 +25,7 @@ export function importedAs({ name, manifest }: ProjectPackage, path: string): st
       return join(name, key.replace('*', file.slice(before.length, file.length - after.length)));
     }
   }
-  return join(name, path);
+  return undefined;
 }
 
 /** What a browser would be given, whatever the conditions are called. */

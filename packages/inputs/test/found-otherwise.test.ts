@@ -242,3 +242,21 @@ it('what is only a look, keeps its own state or is set aside is no input; what t
     ['Days', 'onSelectDate'],
   ]);
 });
+
+it('what is chosen by its key is told as the whole choice, and chosen from a list by the key', () => {
+  install(
+    'tide',
+    `import * as React from 'react';
+     interface Port { key: string | number; id?: string; text: string }
+     export declare function Ports(props: {
+       options: Port[];
+       selectedKey?: string | number | string[] | null;
+       onChange?: (event: React.FormEvent<HTMLDivElement>, option?: Port) => void;
+     }): React.ReactElement;`,
+  );
+  expect(only()?.adapter).toMatchObject({
+    value: { property: 'selectedKey' },
+    change: { report: 'onChange', path: '/1/key' },
+    choices: { property: 'options', value: 'key', text: 'text' },
+  });
+});

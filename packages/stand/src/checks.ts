@@ -56,7 +56,9 @@ export const checks: Readonly<Record<CheckId, Check>> = {
       return pass('It stands, and is to be seen with a value only.');
     const [address] = bench.watch.refused;
     const asked = address === undefined ? '' : ` It asked for ${address}; the stand lets nothing through.`;
-    return fail(`It draws nothing: where it stands there is not one pixel of it.${asked}`);
+    const [warning] = bench.watch.warnings;
+    const said = warning === undefined ? '' : ` The page said: ${warning}`;
+    return fail(`It draws nothing: where it stands there is not one pixel of it.${asked}${said}`);
   },
 
   async held({ samples: [a, b] }, mount) {

@@ -106,7 +106,7 @@ function draftWith(input: FoundInput, pair: Pair): Drafted {
     [...byName.keys()].find((one) => one.toLowerCase() === `aria${name}`);
   const describedBy = native ? 'aria-describedby' : linkOf('describedby');
   const labelledBy = linkOf('labelledby');
-  const choices = choicesOf(input);
+  const choices = choicesOf(input, value.name);
   if (choices) note('choices', choiceWords(choices), choiceEvidence(choices), 0.85);
   const constants = constantsFor(value, input, [value.name, choices && 'property' in choices ? choices.property : '']);
   if (constants)
@@ -206,15 +206,19 @@ const valueMembers = ['value', 'id', 'key'];
 const textMembers = ['label', 'text', 'title', 'name', 'children'];
 
 /** Where the values to choose from go, where names of general use say so. */
-function choicesOf({ properties, item, choiceItem, list }: FoundInput): ChoicesUse | undefined {
+function choicesOf({ properties, item, choiceItem, list }: FoundInput, held: string): ChoicesUse | undefined {
+  // What is held by its key is chosen by its key, whatever else a choice has.
+  const ranked = /keys?$/i.test(held) ? ['key', ...valueMembers] : valueMembers;
   for (const { name, type, members = [] } of properties) {
     if (!choiceLists.test(name)) continue;
-    const value = valueMembers.find((one) => members.includes(one));
+    const value = ranked.find((one) => members.includes(one));
     const text = textMembers.find((one) => members.includes(one));
     if (value !== undefined && text !== undefined) return { property: name, value, text };
     // Items of a type that is left open take what most lists take.
     if (members.length === 0 && /\[\]|Array|Options/.test(type) && !/string\[\]|number\[\]/.test(type))
-      return { property: name, value: 'value', text: 'label' };
+      return ranked[0] === 'key'
+        ? { property: name, value: 'key', text: 'text' }
+        : { property: name, value: 'value', text: 'label' };
   }
   if (list) return { ...list, value: 'value', text: 'label' };
   if (item) return { tag: item.tag, value: 'value', ...(item.text === undefined ? {} : { text: item.text }) };

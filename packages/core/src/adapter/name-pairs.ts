@@ -99,10 +99,13 @@ export function heldIn(
   args: readonly DeclaredArgument[],
   value: DeclaredProperty,
 ): { readonly path: Pointer; readonly type: string } | undefined {
+  // What is chosen is told as the whole choice: `selectedKey` is its `key`.
+  const chosen = /^selected([A-Z]\w*)$/.exec(value.name)?.[1]?.replace(/^./, (letter) => letter.toLowerCase());
   for (const [index, { holds = [] }] of args.entries()) {
     const held = holds.find(
       ({ path, type }) =>
-        path.endsWith(`/${value.name}`) && (alike(type, value.type) || bare(type) === bare(value.type)),
+        (path.endsWith(`/${value.name}`) && (alike(type, value.type) || bare(type) === bare(value.type))) ||
+        (chosen !== undefined && path.endsWith(`/${chosen}`) && isAmong(type, value.type)),
     );
     if (held) return { path: `/${index}${held.path}`, type: held.type };
   }
@@ -124,6 +127,12 @@ const bare = (type: string): string =>
     .replace(/\b(undefined|null)\s*\|\s*/g, '')
     .replace(/\breadonly\s+/g, '')
     .trim();
+/** Whether all that a type may be, the other may be, too. */
+function isAmong(type: string, all: string): boolean {
+  const kinds = (text: string): string[] => bare(text).split(/\s*\|\s*/);
+  const others = new Set(kinds(all));
+  return !/^(any|unknown)$/.test(bare(type)) && kinds(type).every((one) => others.has(one));
+}
 /** Whether two types are the same but for nothing being among them; what may be anything speaks for nothing. */
 export function alike(a: string, b: string): boolean {
   return bare(a) === bare(b) && !/^(any|unknown)$/.test(bare(a));

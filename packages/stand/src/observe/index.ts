@@ -4,7 +4,7 @@ import type { Ground } from '../ground.js';
 import { Observation, type Make } from './observation.js';
 import { changeAgain, findChange, findGoingBack } from './change.js';
 import { hasPlace, markStates, putTogether, triedWays } from './inside.js';
-import { findItems } from './items.js';
+import { findItems, findOptions } from './items.js';
 import { findMaking } from './objects.js';
 import { findOwnIds } from './own-ids.js';
 import { findOnServer } from './on-server.js';
@@ -53,6 +53,7 @@ async function tryAll(seen: Observation, render: Ground['render']): Promise<Obse
   await markStates(seen);
   await findMaking(seen);
   await findItems(seen);
+  await findOptions(seen);
   await findFocus(seen);
   await findOwnIds(seen);
   await findChange(seen);

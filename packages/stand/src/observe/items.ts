@@ -1,8 +1,10 @@
-/** Whether its value is one of the items of its list of choices, or what stands in an item as its value. */
+/** What an element takes to choose from: HTML's own options, or items of a list; whether its value is one of the items of its list of choices, or what stands in an item as its value. */
 import type { ListUse } from '@poietra/core';
-import { fullLook } from '../look.js';
+import { everyElement } from '@poietra/react';
+import { atRest, fullLook } from '../look.js';
 import { sampleChoices } from '../sample-choices.js';
 import { tellsApart } from './apart.js';
+import type { Trial } from '../trial.js';
 import type { Observation } from './observation.js';
 
 const [one, other] = sampleChoices;
@@ -28,6 +30,29 @@ export async function findItems(seen: Observation): Promise<void> {
     return;
   }
   seen.adapter = before;
+}
+
+/** An element that draws HTML's own list and has nothing in it takes HTML's own options inside. */
+export async function findOptions(seen: Observation): Promise<void> {
+  const before = seen.adapter;
+  if (seen.input.family !== 'element' || before.choices) return;
+  const listIn = (trial: Trial | undefined): HTMLSelectElement | undefined =>
+    trial && [...everyElement(trial.box)].find((one) => one instanceof HTMLSelectElement);
+  const list = listIn(await seen.mount());
+  if (list && list.options.length < 2) {
+    seen.adapter = { ...before, choices: { tag: 'option', value: 'value' } };
+    const filled = await seen.mount();
+    if (filled) await atRest(filled);
+    if ([...(listIn(filled)?.options ?? [])].some(({ text }) => text.trim() === one.text))
+      seen.note(
+        'choices',
+        'The values to choose from stand inside as HTML’s own options.',
+        'They were drawn in its list.',
+        0.95,
+      );
+    else seen.adapter = before;
+  }
+  await seen.clean();
 }
 
 function noteItems(seen: Observation, { property, value }: ListUse): void {
