@@ -3,6 +3,8 @@ import { join } from 'node:path';
 import type { ProjectPackage } from './project.js';
 
 const mostEntries = 300;
+/** How deep modules lie that a pattern names: `parts/fields/box/box.js`. */
+const deepestEntry = 4;
 /** Fewer folders are builds of the whole: `lib`, `es`, `umd`. */
 const fewFolders = 5;
 const nothingToSee =
@@ -55,18 +57,15 @@ function exportedPaths({ manifest }: ProjectPackage): string[] {
 function patternPaths({ folder, manifest }: ProjectPackage): string[] {
   const exported = manifest['exports'];
   if (typeof exported !== 'object' || exported === null) return [];
-  const patterns = Object.entries(exported).flatMap(([key, target]) => {
+  const patterns = Object.keys(exported).flatMap((key) => {
     const [before, after] = key.slice(2).split('*');
-    // A pattern with a star alone shows files under their own names; only those of which the language knows are modules.
-    return before !== undefined && after !== undefined && /^(\.m?js)?$/.test(after) && target !== null
-      ? [{ before, after }]
-      : [];
+    return before !== undefined && after !== undefined && /^(\.m?js)?$/.test(after) ? [{ before, after }] : [];
   });
+  // A star alone stands for anything; one with an ending says which files are modules.
   const [pattern] = patterns.sort((a, b) => b.after.length - a.after.length);
   if (!pattern) return [];
   const { before, after } = pattern;
-  return declarationsWithin(folder, before, 4)
-    .filter((path) => !existsSync(join(folder, path.replace(/\.d\.ts$/, '.tsx'))))
+  return declarationsWithin(folder, before, deepestEntry)
     .filter((path) => {
       const [, parent = '', name = ''] = /([^/]*)\/([^/]+)\.d\.ts$/.exec(path) ?? [];
       return name === 'index' || name === parent;

@@ -10,25 +10,29 @@ export function styleSheets(pkg: ProjectPackage): string[] {
   if (known) return known;
   const own = ownSheets(pkg);
   const lent = (pkg.looks ?? []).flatMap(lookSheets);
-  const theme = lent.length > 0 ? [] : themeSheets(pkg);
-  const all = own.length === 0 ? [...lent, ...theme] : [...lent, ...(isGivenBy(pkg, own, theme) ? theme : []), ...own];
+  const theme = lent.length > 0 ? [] : own.length === 0 ? themeSheets(pkg) : themeFor(pkg, own);
+  const all = [...lent, ...theme, ...own];
   sheetsRead.set(pkg, all);
   return all;
 }
 const sheetsRead = new WeakMap<ProjectPackage, string[]>();
 
-/** Whether a theme gives most of what the package's own sheet reads and does not give itself (CSS Custom Properties). */
-function isGivenBy({ folder, name }: ProjectPackage, own: readonly string[], theme: readonly string[]): boolean {
+/** A theme that gives most of what the package's own sheets read and do not give themselves (CSS Custom Properties); else none. */
+function themeFor(pkg: ProjectPackage, own: readonly string[]): string[] {
+  const { folder, name } = pkg;
   const text = (paths: readonly string[]): string =>
     paths.map((path) => readIfThere(join(folder, path.slice(name.length + 1)))).join('\n');
-  if (theme.length === 0) return false;
-  const [drawn, colours] = [text(own), text(theme)];
-  const given = (sheet: string): Set<string> =>
-    new Set([...sheet.matchAll(/(--[\w-]+)\s*:/g)].map(([, one = '']) => one));
-  const [itself, lent] = [given(drawn), given(colours)];
-  const read = new Set([...drawn.matchAll(/var\(\s*(--[\w-]+)\s*\)/g)].map(([, one = '']) => one));
-  const missing = [...read].filter((one) => !itself.has(one));
-  return missing.length > 2 && missing.filter((one) => lent.has(one)).length > missing.length / 2;
+  const names = (sheet: string, like: RegExp): Set<string> =>
+    new Set([...sheet.matchAll(like)].map(([, one = '']) => one));
+  const given = /(--[\w-]+)\s*:/g;
+  const drawn = text(own);
+  const itself = names(drawn, given);
+  const missing = [...names(drawn, /var\(\s*(--[\w-]+)\s*\)/g)].filter((one) => !itself.has(one));
+  // A few are left to whoever wants them otherwise.
+  if (missing.length < 3) return [];
+  const theme = themeSheets(pkg);
+  const lent = names(text(theme), given);
+  return missing.filter((one) => lent.has(one)).length > missing.length / 2 ? theme : [];
 }
 
 const readIfThere = (path: string): string => (existsSync(path) ? readFileSync(path, 'utf8') : '');

@@ -28,7 +28,7 @@ export const besideList = /^(?:Combobox|Select|Dropdown)(?:Search|Target|Trigger
 /** What leads somewhere or shows something has a value, too, and takes none from a person. */
 export const noInputs = new RegExp(`(?:^|[a-z])${leading}$|^${leadingParts}(?:[A-Z]|$)|^${around}$|^(?:${setAside})$`);
 /** How a package marks what may still change; its name comes after. */
-export const unsettled = /^_*(?:experimental|unstable|unsafe|beta|preview)_*(?=[A-Z])|^_+(?=[A-Z])/i;
+export const unsettled = /^_*(?:experimental|EXPERIMENTAL_|unstable|UNSTABLE_|unsafe|UNSAFE_)_*(?=[A-Z])|^_+(?=[A-Z])/;
 /** The same of exports that hang on no other; `Checkbox.Card` is one to be ticked. */
 export const noInputsAlone = /^(Cards?|Tree)$/;
 /** How the names of parts end that stand inside an input of the name before: `TagPickerList`, `TextInputBase`. */
