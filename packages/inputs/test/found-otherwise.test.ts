@@ -222,7 +222,13 @@ it('a package whose own entry shows no input may keep each in a folder', () => {
   install('tide', 'export declare const version: string;');
   for (const name of ['box', 'level', 'dial', 'range', 'sign']) {
     const props = name === 'sign' ? 'text?: string' : undefined;
-    put(`node_modules/tide/${name}/index.d.ts`, box(props).replaceAll('Box', name[0]?.toUpperCase() + name.slice(1)));
+    put(
+      `node_modules/tide/${name}/index.d.ts`,
+      box(props).replaceAll(
+        'Box',
+        name.replace(/^./, (letter) => letter.toUpperCase()),
+      ),
+    );
     put(`node_modules/tide/${name}/index.js`, '');
   }
   expect(found().map(({ input }) => input.module)).toEqual(['tide/box', 'tide/dial', 'tide/level', 'tide/range']);

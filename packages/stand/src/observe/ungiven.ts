@@ -65,9 +65,9 @@ export function marksGiving(missing: ReadonlySet<string>): Wrapper[] {
 
 function propertiesOf(selector: string): Record<string, string> {
   const classes = [...selector.matchAll(/\.([\w-]+)/g)].map(([, name = '']) => name);
-  const attributes = [...selector.matchAll(/\[([\w-]+)(?:=["']?([\w-]+)["']?)?\]/g)].map(
-    ([, name = '', value = '']) => [name, value],
-  );
+  const attributes = new Map<string, string>();
+  for (const [, name = '', value = ''] of selector.matchAll(/\[([\w-]+)(?:=["']?([\w-]+)["']?)?\]/g))
+    attributes.set(name, value);
   return { ...(classes.length > 0 ? { className: classes.join(' ') } : {}), ...Object.fromEntries(attributes) };
 }
 

@@ -6,8 +6,8 @@ interface Props {
   readonly onChange?: (next: string) => void;
 }
 
-const harbour: { readonly name: string } | undefined = [][0];
-if (!harbour) throw new Error('There is no harbour.');
+const harbours: readonly string[] = [];
+if (harbours.length === 0) throw new Error('There is no harbour.');
 
 export function NotLoaded({ value = '', onChange }: Props): JSX.Element {
   return <input value={value} onChange={(event) => onChange?.(event.target.value)} />;
