@@ -15,11 +15,23 @@ export interface Watch {
 /** Console arguments as one text, with `%s` filled in as the console does. */
 export function consoleText(args: readonly unknown[]): string {
   const [first, ...rest] = args;
-  const text = (value: unknown): string => (value instanceof Error ? value.message : String(value));
   if (typeof first !== 'string') return args.map(text).join(' ');
   const values = [...rest];
   const filled = first.replace(/%[sdifoO]/g, () => (values.length > 0 ? text(values.shift()) : ''));
   return [filled, ...values.map(text)].join(' ').replace(/\s+/g, ' ').trim();
+}
+
+/** Of an object its message, or what it holds; “[object Object]” tells nobody anything. */
+function text(value: unknown): string {
+  if (typeof value !== 'object' || value === null) return String(value);
+  if ('message' in value && typeof value.message === 'string') return value.message;
+  const isPlain = [Object.prototype, Array.prototype, null].includes(Object.getPrototypeOf(value) as object | null);
+  try {
+    return isPlain ? JSON.stringify(value) : String(value);
+  } catch {
+    // What leads round in a circle has no such text.
+    return Object.keys(value).join(' ');
+  }
 }
 
 const open = new Set<Watch & { warnings: string[]; told: number }>();

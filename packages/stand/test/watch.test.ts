@@ -72,9 +72,13 @@ describe('a watch over the page', () => {
   });
 });
 
+const circle: Record<string, unknown> = {};
+circle['round'] = circle;
 it.each([
   [['plain'], 'plain'],
   [['%s and %d', 'a', 2, 'more'], 'a and 2 more'],
   [[new Error('broken')], 'broken'],
+  [[{ message: 'gone' }, { tide: 'out' }], 'gone {"tide":"out"}'],
+  [[circle], 'round'],
   [['over\n  lines'], 'over lines'],
-])('console arguments %j are one text', (args, text) => expect(consoleText(args)).toBe(text));
+])('console arguments are one text, case %#', (args, text) => expect(consoleText(args)).toBe(text));
