@@ -118,14 +118,17 @@ function element(pkg: ProjectPackage, { tag, declaration, module }: ManifestElem
 /** The module that registers the element: the manifest's path, where it is there; else the one beside the manifest, or of its name. */
 function registering(pkg: ProjectPackage, tag: string, module: Module, base: string): Registering {
   const path = module.path ?? '';
-  const found = [
+  const [named] = [
     path,
     join(base, path),
     path.replace(/\.ts$/, '.js'),
     join(base, path.replace(/\.ts$/, '.js')),
     join('dist', path),
-  ].find((one) => exists(pkg, one));
-  const named = found === undefined ? undefined : namedAs(pkg, found);
+  ]
+    // A folder stands for its index.
+    .flatMap((one) => [one, join(one, 'index.js')])
+    .filter((one) => exists(pkg, one))
+    .flatMap((one) => namedAs(pkg, one) ?? []);
   // What cannot be asked for alone comes with the whole package.
   return named === undefined ? (moduleByTag(pkg, tag) ?? { module: pkg.name }) : { module: named };
 }

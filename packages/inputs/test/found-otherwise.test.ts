@@ -82,6 +82,8 @@ describe('events', () => {
     properties: [
       { name: 'value', type: 'string' },
       { name: 'expanded', type: 'boolean' },
+      // Names are whatever a package says, and no pattern.
+      { name: '$held(', type: 'string' },
     ],
     methods: [],
     css: [],
@@ -92,7 +94,8 @@ describe('events', () => {
     );
   });
   it('that are called after another property are about that', () => {
-    expect(draftAdapter({ ...element, events: [{ name: 'expandedChanged' }] })).toBeUndefined();
+    for (const name of ['expandedChanged', 'expanded-changed', 'expandedChange'])
+      expect(draftAdapter({ ...element, events: [{ name }] })).toBeUndefined();
   });
   it('are not made up where a package says what its elements tell', () => {
     const one = (name: string, tells: boolean): string => `
@@ -201,6 +204,29 @@ describe('manifests', () => {
       ['tide-level', 'tide', 'A level.'],
     ]);
     expect(only()?.input.properties).toEqual([{ name: 'value', type: 'string', says: 'What it holds.' }]);
+  });
+  it('may name a folder for its index, and what cannot be asked for alone comes with the whole package', () => {
+    const field = { kind: 'field', name: 'value', type: { text: 'string' } };
+    const declared = (tagName: string): object => ({
+      customElement: true,
+      tagName,
+      members: [field],
+      events: [{ name: 'change' }],
+    });
+    install('tide', '', {
+      customElements: 'custom-elements.json',
+      exports: { '.': './index.js', './parts/*': './dist/*/index.js' },
+    });
+    for (const file of ['dist/box/index.js', 'dist/hidden.js']) put(`node_modules/tide/${file}`, '');
+    const modules = [
+      { path: 'dist/box', declarations: [declared('tide-box')] },
+      { path: 'dist/hidden.js', declarations: [declared('tide-hidden')] },
+    ];
+    put('node_modules/tide/custom-elements.json', JSON.stringify({ modules }));
+    expect(found().map(({ input }) => [input.tag, input.module])).toEqual([
+      ['tide-box', 'tide/parts/box'],
+      ['tide-hidden', 'tide'],
+    ]);
   });
   it('that say no events of a control leave it the platform’s', () => {
     const field = (name: string): object => ({ kind: 'field', name, type: { text: 'string' } });

@@ -121,8 +121,8 @@ function bareEvent(name: string, { tag = '' }: FoundInput): string {
 
 function byEvent(input: FoundInput, value: DeclaredProperty): Pair | undefined {
   // One that is called after another of its properties, `expandedChanged`, is about that.
-  const isOfOther = (name: string): boolean =>
-    input.properties.some((one) => one.name !== value.name && new RegExp(`^${one.name}-?changed?$`, 'i').test(name));
+  const others = new Set(input.properties.flatMap(({ name }) => (name === value.name ? [] : [name.toLowerCase()])));
+  const isOfOther = (name: string): boolean => others.has(name.toLowerCase().replace(/-?changed?$/, ''));
   const own = input.events.filter(({ name }) => changeNames.test(bareEvent(name, input)) && !isOfOther(name));
   // Of a state beside the value, `touched-changed`, it tells nothing that is held.
   const telling = own.filter(({ name }) => !/touch|dirty|pristine|focus|open|valid|prefilled/i.test(name));

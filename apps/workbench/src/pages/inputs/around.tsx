@@ -1,5 +1,5 @@
 /** What an input stands in: providers of its package, each with what it is given. */
-import type { Wrapper } from '@poietra/core';
+import { plainBox, type Wrapper } from '@poietra/core';
 import type { ReactNode } from 'react';
 import { ComponentSlot, isNamed, ObjectSlot } from './component-slot.js';
 
@@ -15,7 +15,7 @@ export function Around({ wrappers, onChange }: Props): ReactNode {
   return (
     <div
       className="grid gap-1 text-[13px]"
-      title="Some components need a provider. It is bundled from the same project folder."
+      title={`Some components need a provider; it is bundled from the same project folder. ${plainBox} is a box of HTML’s own, for marks that a style sheet reads.`}
     >
       {wrappers.map((wrapper, index) => (
         <p key={index}>
@@ -30,7 +30,7 @@ export function Around({ wrappers, onChange }: Props): ReactNode {
           <ObjectSlot
             label={`Properties of ${wrapper.component}`}
             value={wrapper.properties}
-            like='{"direction": "rtl"}'
+            like={wrapper.component === plainBox ? '{"data-theme": "light"}' : '{"direction": "rtl"}'}
             onChange={(properties) => {
               const { properties: _, ...rest } = wrapper;
               put(index, { ...rest, ...(properties ? { properties } : {}) });

@@ -17,7 +17,7 @@ export function draftChanges(
   adapter: AdapterDescription,
 ): { readonly name: string; readonly changes: Readonly<Record<string, unknown>> } {
   const { id, family, package: pkg, version, export: exported, module, registers, css, tag, item } = input;
-  const title = exported === 'default' ? calledAs(input) : exported;
+  const title = calledAs(input);
   const name = freeName(tag && family === 'element' ? tag : title.replace('.', '-'), kit.adapters);
   return {
     name,
