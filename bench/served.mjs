@@ -8,6 +8,8 @@ import { chromiumPath } from '../scripts/chromium.mjs';
 
 const home = join(import.meta.dirname, '..');
 
+export const launchOptions = () => ({ executablePath: chromiumPath(), args: ['--no-sandbox', '--disable-gpu'] });
+
 /** Does the work with a browser once the workbench is served, and ends both, whatever comes of it. */
 export async function withWorkbench(port, work) {
   const data = mkdtempSync(join(tmpdir(), 'poietra-bench-'));
@@ -18,7 +20,7 @@ export async function withWorkbench(port, work) {
   });
   try {
     await untilServed(`http://127.0.0.1:${port}/company/ports`);
-    const browser = await chromium.launch({ executablePath: chromiumPath(), args: ['--no-sandbox', '--disable-gpu'] });
+    const browser = await chromium.launch(launchOptions());
     await work(browser);
     await browser.close();
   } finally {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import ts from 'typescript';
 import { compileSchema, type Kit } from '../src/index.js';
-import { handOver, type HandoverFile } from '../src/handover/index.js';
+import { adapterSource, handOver, type HandoverFile } from '../src/handover/index.js';
 
 const bare: Kit = {
   poietra: 1,
@@ -167,4 +167,30 @@ it('law: whatever a kit is called and holds, its source parses, declares each na
     }),
     { numRuns: 150 },
   );
+});
+
+describe('the source of one adapter', () => {
+  const adapter = {
+    input: 'native#text',
+    value: { property: 'value', empty: '' },
+    change: { report: 'input', path: '/0/target/value' },
+    focus: { by: 'element' },
+  };
+  const kit = {
+    ...bare,
+    adapters: Object.fromEntries(['Berth number', 'berth-number', 'class'].map((name) => [name, adapter])),
+  } as unknown as Kit;
+
+  it.each(['Berth number', 'berth-number', 'class'])(
+    'is the file that is handed over, whatever it is called: %s',
+    (name) => {
+      const source = adapterSource(kit, name);
+      expect(source).toContain("adapt('input'");
+      expect(handOver(kit).filter(({ path, text }) => path.startsWith('adapters/') && text === source)).toHaveLength(1);
+    },
+  );
+
+  it('is empty where the kit has none of that name', () => {
+    expect(adapterSource(kit, 'constructor')).toBe('');
+  });
 });

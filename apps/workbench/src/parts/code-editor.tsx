@@ -44,7 +44,7 @@ const litField = StateField.define<DecorationSet>({
   provide: (field) => EditorView.decorations.from(field),
 });
 
-export default function CodeEditor(props: CodeProps): ReactNode {
+export function CodeEditor(props: CodeProps): ReactNode {
   const { label, text, language, onChange, lit, wrong } = props;
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView>(undefined);

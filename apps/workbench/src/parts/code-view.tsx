@@ -1,14 +1,8 @@
-import { lazy, Suspense, type ReactNode } from 'react';
-import type { CodeProps } from './code-props.js';
 import { Busy } from './states.js';
+import { late } from './late.js';
 
-const Editor = lazy(() => import('./code-editor.js'));
-
-/** Text with colours; the editor is fetched when it is first needed. */
-export function CodeView(props: CodeProps): ReactNode {
-  return (
-    <Suspense fallback={<Busy>Opening the text …</Busy>}>
-      <Editor {...props} />
-    </Suspense>
-  );
-}
+/** Text with colours; the editor is fetched when it is first needed, and never before what stands around it is drawn. */
+export const CodeView = late(
+  async () => (await import('./code-editor.js')).CodeEditor,
+  <Busy>Opening the text …</Busy>,
+);

@@ -9,6 +9,7 @@ import {
 } from '@poietra/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useKit } from '../store/kit.js';
+import { afterDrawing } from './after-drawing.js';
 
 /** Longer texts are not planned for a board. In characters. */
 const longest = 200_000;
@@ -19,14 +20,19 @@ export type Planned = { readonly plan: Plan } | { readonly trouble: string };
 /** One plan for all who ask about the same schema in the same kit. */
 const known = new WeakMap<object, { readonly of: readonly unknown[]; readonly planned: Planned }>();
 
-/** The plan of a schema of the kit, with documents beside it that the kit has not yet; made when the page has nothing better to do; `undefined` until then. */
+/** The plan of a schema of the kit, with documents beside it that the kit has not yet; made when the page has been drawn; `undefined` until then. */
 export function usePlanned(schema: unknown, hints?: HintsBeside, beside?: Kit['documents']): Planned | undefined {
   const own = useKit((store) => store.kit);
   const kit = useMemo(() => (beside ? { ...own, documents: { ...own.documents, ...beside } } : own), [own, beside]);
   const [planned, setPlanned] = useState<Planned>();
   useEffect(() => {
-    const work = setTimeout(() => setPlanned(plannedOf(schema, hints, kit)), 0);
-    return () => clearTimeout(work);
+    let isOver = false;
+    void afterDrawing().then(() => {
+      if (!isOver) setPlanned(plannedOf(schema, hints, kit));
+    });
+    return () => {
+      isOver = true;
+    };
   }, [schema, hints, kit]);
   return planned;
 }

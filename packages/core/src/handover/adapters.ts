@@ -96,6 +96,13 @@ export function adapterFiles(kit: Kit, isOwn: boolean, depth: number): HandoverF
   });
 }
 
+/** One adapter as it will be handed over, in TypeScript against the libraries; empty where the kit has none of that name. */
+export function adapterSource(kit: Kit, name: string): string {
+  const own = called(kit, 'adapters').get(name);
+  const adapter = own && kit.adapters[name];
+  return adapter ? (adapterFile(name, adapter, kit.inputs, own, false, 1)[0]?.text ?? '') : '';
+}
+
 function adapterFile(
   name: string,
   adapter: AdapterDescription,
@@ -148,7 +155,7 @@ export const ${own.value}Description = { ...${literal(rest)}, parts: [${list.joi
 ${doc}export const ${own.value} = adaptTogether(${own.value}Description, [${parts.map(({ local, made }) => made.call(local)).join(', ')}]);`,
     );
   }
-  const input = inputs[adapter.input];
+  const input = inputs[adapter.input] ?? nativeInput(adapter.input);
   if (!input) return [];
   const made = living(name, adapter, input, names, depth);
   return file(

@@ -1,4 +1,5 @@
 /** Kit → source, types, tests. Reads every other room; nothing reads it but the edge. */
+export { adapterSource } from './adapters.js';
 export { codecAsCode } from './codec-as-code.js';
 export { standaloneSchema } from './bundle-schema.js';
 export type { HandoverFile } from './file.js';

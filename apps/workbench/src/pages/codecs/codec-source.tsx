@@ -1,7 +1,7 @@
 import { joinPointer } from '@poietra/core';
 import type { ReactNode } from 'react';
 import { CodeView } from '../../parts/code-view.js';
-import { late } from '../../parts/frames.js';
+import { late } from '../../parts/late.js';
 import { useKit } from '../../store/kit.js';
 import type { RunCode } from './code-frame.js';
 

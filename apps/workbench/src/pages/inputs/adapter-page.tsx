@@ -9,7 +9,7 @@ import {
   type Kit,
   type KitInput,
 } from '@poietra/core';
-import { handOver } from '@poietra/core/handover';
+import { adapterSource } from '@poietra/core/handover';
 import { useMemo, type ReactNode } from 'react';
 import { partOf } from '../../parts/part-of.js';
 import { Link, useParams } from 'react-router';
@@ -57,10 +57,7 @@ function Adapter({ name, adapter }: { readonly name: string; readonly adapter: A
   const codec: CodecDescription = (firstCodec === undefined ? undefined : kit.codecs[firstCodec]) ?? {
     kind: firstCodec ?? 'same',
   };
-  const source = useMemo(
-    () => handOver(kit).find(({ path }) => path === `adapters/${name}.ts`)?.text ?? '',
-    [kit, name],
-  );
+  const source = useMemo(() => adapterSource(kit, name), [kit, name]);
   const at = joinPointer('/adapters', name);
   const give = (given: Given): void =>
     edit(

@@ -15,7 +15,7 @@ import {
 } from '@poietra/core';
 import { useState, type ReactNode } from 'react';
 import { Button } from '../../parts/button.js';
-import { late } from '../../parts/frames.js';
+import { late } from '../../parts/late.js';
 import { Verdict } from '../../parts/verdict.js';
 import { useKit } from '../../store/kit.js';
 import { proofChanges } from './input-edits.js';
