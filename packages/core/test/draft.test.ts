@@ -23,6 +23,18 @@ describe('a draft from what is declared', () => {
     });
     expect(adapterOf(found)?.value.property).toBe('selected');
   });
+  it('takes a value whose report says that it changes it', () => {
+    const found = input({
+      properties: [
+        { name: 'rating', type: 'number' },
+        { name: 'changeRating', type: 'function', args: [{ name: 'rating', type: 'number' }] },
+      ],
+    });
+    expect(adapterOf(found)).toMatchObject({
+      value: { property: 'rating' },
+      change: { report: 'changeRating', path: '/0' },
+    });
+  });
   it('passes over reports that their maker advises against', () => {
     const found = input({
       properties: [

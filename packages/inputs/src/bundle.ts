@@ -1,4 +1,4 @@
-import { build, type BuildFailure, type Loader } from 'esbuild';
+import { build, type BuildFailure } from 'esbuild';
 import { entry } from './bundle-entry.js';
 import {
   codesOf,
@@ -12,22 +12,13 @@ import {
 import type { BundledInput, BundleOptions } from './bundle-options.js';
 import { onlyInside } from './inside.js';
 import { filesOf, keptOr, type Made } from './kept-bundles.js';
+import { asData, asShipped } from './loaders.js';
 import { shutDoors, shutProcess } from './shut.js';
 
 export interface Bundle {
   readonly script: string;
   readonly style: string;
 }
-/** Some packages ship their scripts as they were written, with elements in them. */
-const asShipped: Record<string, Loader> = { '.js': 'jsx', '.mjs': 'jsx' };
-/** Pictures and fonts come with the script: a frame has no network. */
-const asData = Object.fromEntries(
-  ['svg', 'png', 'gif', 'jpg', 'jpeg', 'webp', 'avif', 'woff', 'woff2', 'ttf'].map((ending) => [
-    `.${ending}`,
-    'dataurl' as const,
-  ]),
-) satisfies Record<string, Loader>;
-
 /** The packages do not bundle; the message says where and why. */
 export class BundleError extends Error {
   override name = 'BundleError';

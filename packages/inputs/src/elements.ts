@@ -39,8 +39,9 @@ export function withUsualEvents(found: readonly FoundInput[], byTypes = false): 
 
 /** Those of a package's elements that are inputs, each with the element that stands inside it for a choice. */
 export function inputsAmong(found: readonly FoundInput[]): FoundInput[] {
+  const tags = new Set(found.map(({ tag }) => tag));
   return found
-    .filter(({ tag = '' }) => !noInputTags.test(tag))
+    .filter(({ tag = '' }) => !noInputTags.test(tag) && !tags.has(groupOf(tag)))
     .map((input) => {
       const item = itemOf(input, found);
       if (item?.tag === undefined) return input;
@@ -55,12 +56,17 @@ export function inputsAmong(found: readonly FoundInput[]): FoundInput[] {
     });
 }
 
+/** The group that is named in the name of one of its things: of `xy-radio-group-radio`, `xy-radio-group`. */
+const groupOf = (tag: string): string | undefined =>
+  /^(.+-group)-(radio|checkbox|toggle|button|item|option)$/.exec(tag)?.[1];
+
 /** A group of things holds the things; a list to choose from holds options: by their tags, and only where they carry a value. */
 function itemOf({ tag = '' }: FoundInput, all: readonly FoundInput[]): FoundInput | undefined {
   const stem = tag.slice(0, tag.indexOf('-'));
   const isChoice = /select|combobox|listbox|dropdown/.test(tag);
   const fits = (one: string): boolean =>
-    (tag.endsWith('-group') && [tag.slice(0, -'-group'.length), tag.replace(/group$/, 'button')].includes(one)) ||
+    (tag.endsWith('-group') &&
+      ([tag.slice(0, -'-group'.length), tag.replace(/group$/, 'button')].includes(one) || groupOf(one) === tag)) ||
     (isChoice && one.startsWith(`${stem}-`) && one.endsWith('-option')) ||
     ((isChoice || tag.endsWith('-control')) && one === `${tag}-item`);
   const items = all.filter((one) => fits(one.tag ?? '') && one.properties.some(({ name }) => name === 'value'));

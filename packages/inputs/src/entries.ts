@@ -48,29 +48,54 @@ function hasRoot({ folder, manifest }: ProjectPackage): boolean {
 function exportedPaths({ manifest }: ProjectPackage): string[] {
   const exported = manifest['exports'];
   if (typeof exported !== 'object' || exported === null) return [];
-  return Object.keys(exported).flatMap((path) =>
-    path.startsWith('./') && !path.includes('*') && !/\.(css|json|scss|svg)$/.test(path) ? [path.slice(2)] : [],
+  return Object.entries(exported).flatMap(([path, target]) =>
+    target !== null && path.startsWith('./') && !path.includes('*') && !/\.(css|json|scss|svg)$/.test(path)
+      ? [path.slice(2)]
+      : [],
   );
 }
 
-/** Entries that a package names by a pattern (Node, “Subpath patterns”): a component is what lies in a folder of its name, or is its index. */
+/**
+ * Entries that a package names by a pattern (Node, “Subpath patterns”): files that lie flat where it points, and below that
+ * what lies in a folder of its name, or is its index.
+ */
 function patternPaths({ folder, manifest }: ProjectPackage): string[] {
   const exported = manifest['exports'];
   if (typeof exported !== 'object' || exported === null) return [];
-  const patterns = Object.keys(exported).flatMap((key) => {
+  const patterns = Object.entries(exported).flatMap(([key, target]) => {
     const [before, after] = key.slice(2).split('*');
-    return before !== undefined && after !== undefined && /^(\.m?js)?$/.test(after) ? [{ before, after }] : [];
+    if (before === undefined || after === undefined || !/^(\.m?js)?$/.test(after)) return [];
+    const [place = before, ending = ''] = targetOf(target)?.slice(2).split('*') ?? [];
+    return [{ before, after, place, ending: ending.replace(/(\.d)?\.[cm]?[jt]s$/, '.d.ts') || '.d.ts' }];
   });
   // A star alone stands for anything; one with an ending says which files are modules.
   const [pattern] = patterns.sort((a, b) => b.after.length - a.after.length);
   if (!pattern) return [];
-  const { before, after } = pattern;
-  return declarationsWithin(folder, before, deepestEntry)
+  const { before, after, place, ending } = pattern;
+  const kept = Object.entries(exported).flatMap(([key, target]) => (target === null ? [key.slice(2)] : []));
+  return declarationsWithin(folder, place, deepestEntry)
+    .filter((path) => path.endsWith(ending))
+    .map((path) => path.slice(place.length, -ending.length))
     .filter((path) => {
-      const [, parent = '', name = ''] = /([^/]*)\/([^/]+)\.d\.ts$/.exec(path) ?? [];
-      return name === 'index' || name === parent;
+      const [, parent, name] = /(?:([^/]*)\/)?([^/]+)$/.exec(path) ?? [];
+      return parent === undefined ? place !== '' : name === 'index' || name === parent || ending.includes('/');
     })
-    .map((path) => path.replace(/\.d\.ts$/, after));
+    .map((path) => `${before}${path}${after}`)
+    .filter((path) => !kept.some((key) => matches(key, path)));
+}
+
+/** The file that an entry stands for: its declaration, where it names one. */
+function targetOf(target: unknown): string | undefined {
+  if (typeof target === 'string') return target;
+  if (typeof target !== 'object' || target === null) return undefined;
+  return ['types', 'import', 'module', 'browser', 'default']
+    .map((condition) => targetOf((target as Readonly<Record<string, unknown>>)[condition]))
+    .find((found) => found !== undefined);
+}
+
+function matches(pattern: string, path: string): boolean {
+  const [before = '', after] = pattern.split('*');
+  return after === undefined ? path === pattern : path.startsWith(before) && path.endsWith(after);
 }
 
 const declarationsWithin = (folder: string, place: string, depth: number): string[] => {

@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, statSync } from 'node:fs';
+import { existsSync, readFileSync, realpathSync, statSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 
 /** A folder that is no project, or one that is not ready. The message says what to do. */
@@ -79,7 +79,8 @@ export function findPackage(from: string, name: string): ProjectPackage | undefi
   for (let folder = from; ; folder = dirname(folder)) {
     const home = join(folder, 'node_modules', name);
     const manifest = readManifest(join(home, 'package.json'));
-    if (manifest) return { name, version: String(manifest['version'] ?? ''), folder: home, manifest };
+    // Some installers link packages from where they keep them, and what a package needs itself lies there.
+    if (manifest) return { name, version: String(manifest['version'] ?? ''), folder: realpathSync(home), manifest };
     if (dirname(folder) === folder) return undefined;
   }
 }

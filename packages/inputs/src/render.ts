@@ -82,7 +82,7 @@ const mostMemory = 1024;
  * neither send anything anywhere nor signal anybody.
  */
 let prefix: readonly string[] | undefined;
-function confined(): readonly string[] {
+export function confined(): readonly string[] {
   if (!prefix) {
     const wall = ['unshare', '--user', '--map-root-user', '--net', '--pid', '--fork', '--kill-child'];
     const [command = '', ...args] = [...wall, 'true'];

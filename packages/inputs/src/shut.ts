@@ -25,7 +25,7 @@ export const shutDoors = `(() => {
 export const shutProcess = `(() => {
   for (const name of ['fetch', 'WebSocket', 'EventSource', 'BroadcastChannel', 'MessageChannel'])
     try { Object.defineProperty(globalThis, name, { value: undefined, configurable: false }); } catch {}
-  const refuse = (name) => () => { throw new Error(name + ' is not there while something is drawn on the server.'); };
+  const refuse = (name) => () => { throw new Error(name + ' is not there for foreign code.'); };
   for (const name of ['kill', 'binding', '_linkedBinding', 'dlopen', 'abort', 'reallyExit', 'chdir', 'setuid', 'setgid', '_kill', '_debugProcess'])
     try { Object.defineProperty(process, name, { value: refuse('process.' + name), configurable: false }); } catch {}
   for (const name of ['ppid', 'env', 'argv', 'execPath', 'mainModule'])

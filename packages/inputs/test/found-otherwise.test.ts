@@ -1,5 +1,7 @@
 /** What packages do otherwise than most: entries by a pattern, a whole as the default, names for what is not settled, looks that lie elsewhere. */
 import { draftAdapter } from '@poietra/core';
+import { rmSync, symlinkSync } from 'node:fs';
+import { join } from 'node:path';
 import { inspect } from '../src/index.js';
 import { folder, found, install, names, put } from './planted-package.js';
 
@@ -16,6 +18,35 @@ describe('entries', () => {
     expect(found().map(({ input }) => [input.id, input.module])).toEqual([
       ['tide/parts/check/check.js#default', 'tide/parts/check/check.js'],
       ['tide/parts/level/level.js#default', 'tide/parts/level/level.js'],
+    ]);
+  });
+
+  it('a pattern may point into another folder, and leave out what is its own', () => {
+    install('tide', '', {
+      exports: { './*.js': { types: './made/*.d.ts', import: './made/*.js' }, './inner.js': null, './*.look.js': null },
+    });
+    for (const name of ['level', 'inner', 'level.look']) put(`node_modules/tide/made/${name}.d.ts`, box());
+    expect(found().map(({ input }) => input.module)).toEqual(['tide/level.js']);
+  });
+
+  it('a package may be a link to where an installer keeps it', () => {
+    install('tide', '');
+    rmSync(join(folder, 'node_modules/tide'), { recursive: true });
+    put(
+      'node_modules/.kept/tide/package.json',
+      JSON.stringify({ name: 'tide', version: '1.0.0', types: 'index.d.ts' }),
+    );
+    put(
+      'node_modules/.kept/tide/index.d.ts',
+      `declare class Level extends HTMLElement { value: string; disabled: boolean }
+       declare class Radio extends HTMLElement { value: string; checked: boolean }
+       declare global { interface HTMLElementTagNameMap { 'tide-radio-group': Level; 'tide-radio-group-radio': Radio } }
+       export {};`,
+    );
+    symlinkSync('.kept/tide', join(folder, 'node_modules/tide'));
+    // What is called after a group stands in it, and is none alone.
+    expect(found().map(({ input }) => [input.tag, input.item?.tag])).toEqual([
+      ['tide-radio-group', 'tide-radio-group-radio'],
     ]);
   });
 

@@ -116,7 +116,7 @@ export function heldIn(
 function reportsOf(name: string): RegExp {
   const own = name.replace(/[^\w]/g, '');
   return new RegExp(
-    `^(on|set|handle)?${own}(s?Chang(e|ed)|Set|Update|Updated|Select|Selected)?$|^on(Change|Set|Update|Select)${own}$`,
+    `^(on|set|handle|change|update)?${own}(s?Chang(e|ed)|Set|Update|Updated|Select|Selected)?$|^on(Change|Set|Update|Select)${own}$`,
     'i',
   );
 }

@@ -3,6 +3,7 @@ import type { FoundInput, Wrapper } from '@poietra/core';
 import ts from 'typescript';
 import { entriesOf, foldersOf } from '../entries.js';
 import type { Project, ProjectPackage } from '../project.js';
+import { declaredByRunning, isUntyped } from '../running/index.js';
 import { typeAt, withChoiceItem } from './choice-items.js';
 import { Components, type Passed } from './components.js';
 import { Declarations } from './declarations.js';
@@ -12,7 +13,7 @@ import { insidesOf } from './insides.js';
 import { withList } from './lists.js';
 import { noInputsAlone, partEnds, unsettled } from './names.js';
 import { Objects } from './objects.js';
-import { ownFiles, programOf, type Program } from './program.js';
+import { ownFiles, programOf, type Program, type WrittenTypes } from './program.js';
 import { Beside, type Borrowed } from './beside.js';
 import { providersOf } from './providers.js';
 import { Widgets } from './widgets.js';
@@ -40,19 +41,53 @@ export function declaredInputs(
   const read = packages.filter((pkg) => !/^(react|react-dom|typescript)$|^@types\//.test(pkg.name));
   const first = inputsIn(project, [...read.flatMap(entriesOf), ...ownFiles(project)], tell);
   // A package whose own entry shows none may keep each in a folder of its own.
-  const without = read.filter(({ name }) => !first.found.some((input) => input.package === name)).flatMap(foldersOf);
-  if (without.length === 0) return first;
-  const more = inputsIn(project, without, tell);
+  const without = read.filter(({ name }) => !first.found.some((input) => input.package === name));
+  const folders = without.flatMap(foldersOf);
+  const parts = [
+    first,
+    ...(folders.length > 0 ? [inputsIn(project, folders, tell)] : []),
+    byRunning(project, without, tell),
+  ];
   return {
-    found: [...first.found, ...more.found],
-    passed: [...first.passed, ...more.passed],
-    unread: [...first.unread, ...more.unread],
+    found: parts.flatMap(({ found }) => found),
+    passed: parts.flatMap(({ passed }) => passed),
+    unread: parts.flatMap(({ unread }) => unread),
   };
 }
 
-function inputsIn(project: Project, typed: readonly ProjectPackage[], tell?: (progress: Progress) => void): Declared {
+/** What declares nothing shows itself when it runs. */
+function byRunning(
+  project: Project,
+  packages: readonly ProjectPackage[],
+  tell?: (progress: Progress) => void,
+): Declared {
+  const untyped = packages.filter((pkg) => isUntyped(pkg, project.folder));
+  const written = new Map<string, string>();
+  const unread: string[] = [];
+  untyped.forEach((pkg, i) => {
+    tell?.({ done: i, total: untyped.length, doing: `${pkg.name}, which declares no types` });
+    const shown = declaredByRunning(project.folder, pkg);
+    if ('text' in shown) written.set(pkg.name, shown.text);
+    else unread.push(`${pkg.name} declares no types, and could not be run to see what it exports: ${shown.failed}`);
+  });
+  if (written.size === 0) return { found: [], passed: [], unread };
+  const shown = inputsIn(
+    project,
+    untyped.filter(({ name }) => written.has(name)),
+    tell,
+    written,
+  );
+  return { ...shown, unread: [...unread, ...shown.unread] };
+}
+
+function inputsIn(
+  project: Project,
+  typed: readonly ProjectPackage[],
+  tell?: (progress: Progress) => void,
+  written?: WrittenTypes,
+): Declared {
   tell?.({ done: 0, total: typed.length, doing: 'type declarations' });
-  const program = programOf(project, typed);
+  const program = programOf(project, typed, written);
   if (!program) return { found: [], passed: [], unread: [] };
   const { checker, imports } = program;
   const found = new Map<string, FoundInput>();

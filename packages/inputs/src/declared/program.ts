@@ -17,8 +17,23 @@ export interface Program {
   moduleNamed(name: string): ts.Symbol | undefined;
 }
 
+/** Declarations of packages that have none of their own, by their names. */
+export type WrittenTypes = ReadonlyMap<string, string>;
+/** Where they would lie, so that what they declare is the package's own. */
+const writtenFor = ({ folder }: ProjectPackage): string => join(folder, '__poietra_shown__.d.ts');
+
 /** A program that imports every one of the packages, in their order. */
-export function programOf(project: Project, typed: readonly ProjectPackage[]): Program | undefined {
+export function programOf(
+  project: Project,
+  typed: readonly ProjectPackage[],
+  written: WrittenTypes = new Map(),
+): Program | undefined {
+  const files = new Map(
+    typed.flatMap((pkg) => {
+      const text = written.get(pkg.name);
+      return text === undefined ? [] : [[writtenFor(pkg), { name: pkg.name, text }] as const];
+    }),
+  );
   const entry = join(project.folder, '__poietra_entry.ts');
   const source =
     typed
@@ -40,16 +55,19 @@ export function programOf(project: Project, typed: readonly ProjectPackage[]): P
     types: [],
     esModuleInterop: true,
     lib: ['lib.es2022.d.ts', 'lib.dom.d.ts'],
-    ...frameworkTypes(project),
+    ...withPaths(frameworkTypes(project), files),
   };
   const host = ts.createCompilerHost(options);
   const read = host.readFile.bind(host);
   const exists = host.fileExists.bind(host);
   const parse = host.getSourceFile.bind(host);
-  host.fileExists = (name) => name === entry || exists(name);
-  host.readFile = (name) => (name === entry ? source : read(name));
-  host.getSourceFile = (name, language) =>
-    name === entry ? ts.createSourceFile(name, source, language) : parse(name, language);
+  const textOf = (name: string): string | undefined => (name === entry ? source : files.get(name)?.text);
+  host.fileExists = (name) => textOf(name) !== undefined || exists(name);
+  host.readFile = (name) => textOf(name) ?? read(name);
+  host.getSourceFile = (name, language) => {
+    const text = textOf(name);
+    return text === undefined ? parse(name, language) : ts.createSourceFile(name, text, language);
+  };
   host.getCurrentDirectory = () => project.folder;
   const program = ts.createProgram([entry], options, host);
   const checker = program.getTypeChecker();
@@ -73,6 +91,14 @@ function frameworkTypes({ folder }: Project): ts.CompilerOptions {
   if (findPackage(folder, '@types/react')) return {};
   const home = dirname(createRequire(import.meta.url).resolve('@types/react/package.json'));
   return { paths: { react: [join(home, 'index.d.ts')], 'react/*': [join(home, '*')] } };
+}
+
+function withPaths(
+  options: ts.CompilerOptions,
+  files: ReadonlyMap<string, { readonly name: string }>,
+): ts.CompilerOptions {
+  const paths = Object.fromEntries([...files].map(([file, { name }]) => [name, [file]]));
+  return { ...options, paths: { ...options.paths, ...paths } };
 }
 
 /** The folder's own source files, each as if it were a package: its inputs are found by the same rules. */

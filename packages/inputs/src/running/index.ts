@@ -1,0 +1,126 @@
+/**
+ * Packages that declare no types are run to see what they export: in a process of its own, without network, files or time
+ * without end, in a page where nothing is anything.
+ */
+import { reasonOf } from '@poietra/core';
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { builtinModules } from 'node:module';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { buildSync } from 'esbuild';
+import { asData, asShipped } from '../loaders.js';
+import { findPackage, type ProjectPackage } from '../project.js';
+import { confined } from '../render.js';
+import { shutProcess } from '../shut.js';
+import { declared } from './declare.js';
+import { shownIn } from './shown.js';
+import { tellExports } from './tell.js';
+import { blankWorld } from './world.js';
+
+/** Longer than any package takes to be loaded. In milliseconds. */
+const mostTime = 10_000;
+const mostText = 5_000_000;
+
+/** Whether nothing says what the package exports, and it is there to be run. */
+export function isUntyped({ name, folder, manifest }: ProjectPackage, project: string): boolean {
+  const [main, module] = [manifest['main'], manifest['module']];
+  const files = [main, module, 'index.js'].filter((path): path is string => typeof path === 'string');
+  const declarations = files.map((path) => path.replace(/(\.[cm]?js)?$/, '.d.ts'));
+  const isDeclared =
+    ['types', 'typings'].some((member) => typeof manifest[member] === 'string') ||
+    /"types"/.test(JSON.stringify(manifest['exports'] ?? {})) ||
+    declarations.some((path) => existsSync(join(folder, path)));
+  const types = `@types/${name.replace(/^@/, '').replace('/', '__')}`;
+  const isThere = manifest['exports'] !== undefined || files.some((path) => existsSync(join(folder, path)));
+  return !isDeclared && isThere && hasWhole(manifest['exports']) && findPackage(project, types) === undefined;
+}
+
+/** Whether the package can be asked for by its name alone (Node, “Package entry points”). */
+function hasWhole(exported: unknown): boolean {
+  if (typeof exported !== 'object' || exported === null) return true;
+  return '.' in exported || !Object.keys(exported).some((path) => path.startsWith('.'));
+}
+
+/** Declarations for the package, from what it shows; `failed` where it cannot be run. */
+export function declaredByRunning(
+  project: string,
+  { name }: ProjectPackage,
+): { readonly text: string } | { readonly failed: string } {
+  let script: string;
+  try {
+    script = scriptFor(project, name);
+  } catch (error) {
+    const [first] = (error as { errors?: { text: string }[] }).errors ?? [];
+    return { failed: first?.text ?? reasonOf(error) };
+  }
+  const folder = mkdtempSync(join(tmpdir(), 'poietra-'));
+  try {
+    const path = join(folder, 'package.cjs');
+    writeFileSync(path, script);
+    const [command = process.execPath, ...args] = [
+      ...confined(),
+      process.execPath,
+      '--experimental-permission',
+      `--allow-fs-read=${path}`,
+      '--max-old-space-size=512',
+      path,
+    ];
+    const { stdout, stderr, error } = spawnSync(command, args, {
+      timeout: mostTime,
+      killSignal: 'SIGKILL',
+      maxBuffer: mostText,
+      encoding: 'utf8',
+      env: { NODE_NO_WARNINGS: '1', PATH: '/usr/bin:/bin' },
+    });
+    const said = stdout.split('\n').findLast((line) => line.startsWith(mark));
+    if (said === undefined)
+      return {
+        failed: error
+          ? 'it did not come to an end'
+          : (/^\w*(?:Error|Exception)\b.*/m.exec(stderr)?.[0] ?? 'it ended without an answer'),
+      };
+    return { text: declared(shownIn(JSON.parse(said.slice(mark.length)))) };
+  } catch (error) {
+    return { failed: reasonOf(error) };
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+const mark = 'poietra shows ';
+
+function scriptFor(project: string, name: string): string {
+  const { outputFiles } = buildSync({
+    stdin: {
+      contents: `import * as all from ${JSON.stringify(name)};
+poietraLater();
+const told = (${tellExports.toString()})(all, poietraDefined);
+poietraSay(${JSON.stringify(mark)} + JSON.stringify(told));`,
+      resolveDir: project,
+      loader: 'js',
+      sourcefile: 'shown-entry.js',
+    },
+    bundle: true,
+    write: false,
+    format: 'cjs',
+    platform: 'browser',
+    // Node's own modules are there in name; what they would reach is shut.
+    external: ['node:*', ...builtinModules],
+    mainFields: ['browser', 'module', 'main'],
+    target: 'node20',
+    outdir: 'out',
+    define: { 'process.env.NODE_ENV': '"development"' },
+    loader: { ...asData, ...asShipped, '.css': 'empty', '.woff': 'empty', '.woff2': 'empty', '.ttf': 'empty' },
+    // What it says while it is loaded is no answer.
+    banner: {
+      js: `globalThis.poietraSay = ((write) => (text) => write('\\n' + text + '\\n'))(process.stdout.write.bind(process.stdout));
+console.log = console.info = console.warn = console.error = () => {};
+${shutProcess}
+${blankWorld}`,
+    },
+    logLevel: 'silent',
+    legalComments: 'none',
+  });
+  return outputFiles.find(({ path }) => path.endsWith('.js'))?.text ?? '';
+}
