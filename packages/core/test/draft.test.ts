@@ -35,6 +35,23 @@ describe('a draft from what is declared', () => {
       change: { report: 'changeRating', path: '/0' },
     });
   });
+  it('takes an event of the package’s own by what it holds', () => {
+    const found = input({
+      properties: [
+        { name: 'value', type: '(string | number) & BoxValue' },
+        {
+          name: 'onChange',
+          type: 'function',
+          args: [{ name: 'event', type: 'BoxChangeEvent', holds: [{ path: '/value', type: 'string' }] }],
+        },
+      ],
+    });
+    expect(adapterOf(found)?.change.path).toBe('/0/value');
+  });
+  it('gives a value at the start where it takes none later', () => {
+    const found = input({ properties: [{ name: 'defaultValue', type: 'string' }, change('string')] });
+    expect(adapterOf(found)).toMatchObject({ value: { property: 'defaultValue' }, change: { path: '/0' } });
+  });
   it('passes over reports that their maker advises against', () => {
     const found = input({
       properties: [

@@ -10,6 +10,7 @@ import {
 import { declaredInputs, type Progress } from './declared/index.js';
 import { everyElementOf, inputsAmong } from './elements.js';
 import { nativeFound } from './native.js';
+import { unmetPeers } from './peers.js';
 import { readProject } from './project.js';
 
 /** One input with what its declarations speak for. */
@@ -29,7 +30,7 @@ export interface Inspection {
   readonly inputs: readonly InspectedInput[];
   readonly passed: readonly PassedOver[];
   readonly missing: readonly string[];
-  /** Packages and files whose declarations could not be read, with why, a sentence each. */
+  /** Packages and files that could not be read, and packages that are not made for what is installed beside them; a sentence each. */
   readonly unread: readonly string[];
 }
 
@@ -71,7 +72,7 @@ export function inspect(folder: string, tell?: (progress: Progress) => void): In
     folder: project.folder,
     project: project.name,
     missing: project.missing,
-    unread: declared.unread,
+    unread: [...unmetPeers(project), ...declared.unread],
     inputs,
     passed,
   };

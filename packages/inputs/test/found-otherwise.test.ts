@@ -323,3 +323,24 @@ it('what is chosen by its key is told as the whole choice, and chosen from a lis
     choices: { property: 'options', value: 'key', text: 'text' },
   });
 });
+
+it('a package that is not made for what is installed beside it is told of, or that lacks what it needs', () => {
+  install('tide', box(), {
+    types: 'index.d.ts',
+    peerDependencies: {
+      harbour: '^2.0.0',
+      quay: '>=1',
+      pier: '*',
+      mole: '^1',
+      '@types/harbour': '^9',
+      odd: 'workspace:^',
+    },
+    peerDependenciesMeta: { mole: { optional: true } },
+  });
+  put('node_modules/harbour/package.json', JSON.stringify({ name: 'harbour', version: '3.1.0' }));
+  put('node_modules/pier/package.json', JSON.stringify({ name: 'pier', version: '0.1.0' }));
+  expect(inspect(folder).unread).toEqual([
+    'tide is made for harbour ^2.0.0; 3.1.0 is installed, so it may fail or warn.',
+    'tide needs quay >=1 beside it, which is not installed.',
+  ]);
+});

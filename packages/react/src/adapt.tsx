@@ -28,6 +28,7 @@ import { useThere } from './later.js';
 import { focusReal, linkReal, pressReal, realElement } from './link-real.js';
 import { makingOf } from './made.js';
 import { reach, workingElements } from './reach.js';
+import { takesReference } from './reference.js';
 
 /**
  * The input with the adapter around it: a component (or the name of an HTML element) of the framework, a custom
@@ -248,7 +249,7 @@ function inside(
   const component = (needsRef: boolean): ReactNode =>
     createElement(
       input as ComponentType<Record<string, unknown>>,
-      { ...properties, ...(needsRef ? { ref: handle } : {}) },
+      { ...properties, ...(needsRef && takesReference(input) ? { ref: handle } : {}) },
       ...drawInside(description, props, beside),
     );
   const hosts: Readonly<Record<Family, () => ReactNode>> = {

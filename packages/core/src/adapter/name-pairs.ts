@@ -66,7 +66,14 @@ export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | 
     }
   }
   // A value that can only be said to begin with, where a change gives one of its type.
-  const first = values.find(({ name }) => /^initial[A-Z]/.test(name));
+  const first = properties.find(
+    (one) =>
+      !one.args &&
+      !one.inherited &&
+      !one.deprecated &&
+      /^(initial|default)[A-Z]/.test(one.name) &&
+      !isOfUnknown(one, properties),
+  );
   const report =
     first && reports.find(({ name, args }) => changeNames.test(name) && alike(args?.[0]?.type ?? '', first.type));
   return first && report && { value: first, report, path: '/0' };

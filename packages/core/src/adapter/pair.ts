@@ -196,6 +196,9 @@ function placeIn({ name, args = [] }: DeclaredProperty, value: DeclaredProperty)
   // Of a value that may be anything, the argument that is called so.
   const called = args.findIndex((one, at) => at > 0 && (one.name === value.name || saysNew.test(one.name)));
   if (called > 0) return place(`/${called}`, `gives an argument that is called ${args[called]?.name ?? ''}.`, 0.7);
+  // No event of the platform has it itself: what is called an event may be an object of the package's own.
+  const itself = args.findIndex(({ holds = [] }) => holds.some(({ path }) => path === `/${value.name}`));
+  if (itself >= 0) return place(`/${itself}/${value.name}`, `gives an object that has ${value.name}.`, 0.8);
   if (/Event\b/.test(type))
     return place(`/${Math.max(0, index)}/target/${value.name}`, `gives an event: its type is ${type}.`, 0.85);
   return place('/0', `gives the value as argument 1: its type is ${type}.`, 0.6);

@@ -24,6 +24,9 @@ const mostProperties = 300;
 const mostHeld = 24;
 
 /** A package's declarations as one reads them. */
+const platformTypes = /[\\/]typescript[\\/]lib[\\/]lib\.dom/;
+const reactTypes = /[\\/]@types[\\/]react[\\/]/;
+
 export class Declarations {
   constructor(
     readonly checker: ts.TypeChecker,
@@ -33,11 +36,12 @@ export class Declarations {
 
   /** Whether the framework's types for HTML elements declare it, and for which elements. */
   fromHtml(property: ts.Symbol): string | undefined {
-    const declaration = property.declarations?.[0];
-    const file = declaration?.getSourceFile().fileName ?? '';
+    const isOwn = ({ fileName }: ts.SourceFile): boolean => !platformTypes.test(fileName) && !reactTypes.test(fileName);
+    const [declaration, ...more] = property.declarations ?? [];
+    // What a package declares as well, in an intersection, it means.
+    if (!declaration || [declaration, ...more].some((one) => isOwn(one.getSourceFile()))) return undefined;
     // What every element is able to, by the platform's own types.
-    if (/[\\/]typescript[\\/]lib[\\/]lib\.dom/.test(file)) return '';
-    if (!declaration || !/[\\/]@types[\\/]react[\\/]/.test(file)) return undefined;
+    if (platformTypes.test(declaration.getSourceFile().fileName)) return '';
     return ts.isInterfaceDeclaration(declaration.parent) ? declaration.parent.name.text : '';
   }
 

@@ -39,7 +39,7 @@ export function programOf(
     typed
       .map(({ name, module = name }, i) => `import * as m${i} from ${JSON.stringify(module)}; export { m${i} };`)
       .join('\n') +
-    "\nexport declare const anElement: HTMLInputElement & HTMLDivElement, htmlElements: import('react').JSX.IntrinsicElements;";
+    "\nexport declare const anElement: HTMLInputElement & HTMLSelectElement & HTMLTextAreaElement & HTMLDivElement, htmlElements: import('react').JSX.IntrinsicElements;";
   const options: ts.CompilerOptions = {
     target: ts.ScriptTarget.ES2022,
     module: ts.ModuleKind.ESNext,
