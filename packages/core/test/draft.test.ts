@@ -48,6 +48,27 @@ describe('a draft from what is declared', () => {
     });
     expect(adapterOf(found)?.change.path).toBe('/0/value');
   });
+  it.each([
+    ['a list that a choice tells under its name', 'values', 'onOptionSelected', 'values'],
+    ['what is ticked, by what ticks', 'checked', 'onCheck', 'ticked'],
+  ])('takes %s', (_what, property, report, argument) => {
+    const found = input({
+      properties: [
+        { name: property, type: 'string[]' },
+        { name: report, type: 'function', args: [{ name: argument, type: 'string[]' }] },
+      ],
+    });
+    expect(adapterOf(found)).toMatchObject({ value: { property }, change: { report, path: '/0' } });
+  });
+  it('hears an event that is called after what is ticked', () => {
+    const found = input({
+      family: 'element',
+      tag: 'tide-check',
+      properties: [{ name: 'checked', type: 'boolean' }],
+      events: [{ name: 'tideFocus' }, { name: 'tideCheck' }],
+    });
+    expect(adapterOf(found)?.change).toEqual({ report: 'tideCheck', path: '/0/target/checked' });
+  });
   it('gives a value at the start where it takes none later', () => {
     const found = input({ properties: [{ name: 'defaultValue', type: 'string' }, change('string')] });
     expect(adapterOf(found)).toMatchObject({ value: { property: 'defaultValue' }, change: { path: '/0' } });

@@ -1,4 +1,4 @@
-import { existsSync, readdirSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ProjectPackage } from './project.js';
 
@@ -20,15 +20,33 @@ export function entriesOf(pkg: ProjectPackage): ProjectPackage[] {
   return below.slice(0, mostEntries).map((path) => ({ ...pkg, module: `${pkg.name}/${path}` }));
 }
 
-/** The folders of a package that names no entries, each as a module of its own; none where there are only a few. */
-export function foldersOf(pkg: ProjectPackage): ProjectPackage[] {
-  if (pkg.manifest['exports'] !== undefined || !hasRoot(pkg)) return [];
-  const below = folders(pkg.folder).filter((name) =>
-    ['index.d.ts', 'index.js'].every((file) => existsSync(join(pkg.folder, name, file))),
+/** What else may be imported of a package whose own entry shows no input: the entries below it, or its folders. */
+export function entriesBelow(pkg: ProjectPackage): ProjectPackage[] {
+  if (!hasRoot(pkg)) return [];
+  const below = pkg.manifest['exports'] === undefined ? foldersOf(pkg) : exportedInputs(pkg);
+  return below.slice(0, mostEntries).map((path) => ({ ...pkg, module: `${pkg.name}/${path}` }));
+}
+
+/** The folders of a package that names no entries; none where there are only a few. */
+function foldersOf({ folder }: ProjectPackage): string[] {
+  const below = folders(folder).filter((name) =>
+    ['index.d.ts', 'index.js'].every((file) => existsSync(join(folder, name, file))),
   );
-  return below.length < fewFolders
-    ? []
-    : below.slice(0, mostEntries).map((path) => ({ ...pkg, module: `${pkg.name}/${path}` }));
+  return below.length < fewFolders ? [] : below;
+}
+
+/** What a declaration speaks of that declares an element or a component. */
+const speaksOfInputs = /HTMLElementTagNameMap|\bJSX\b|['"]react['"]|\bReact\./;
+
+/** Entries whose declarations speak of elements or components: a package may have hundreds of others. */
+function exportedInputs(pkg: ProjectPackage): string[] {
+  const exported = pkg.manifest['exports'];
+  const targets = typeof exported === 'object' && exported !== null ? (exported as Record<string, unknown>) : {};
+  return exportedPaths(pkg).filter((path) => {
+    const target = targetOf(targets[`./${path}`])?.replace(/(\.d)?\.[cm]?[jt]s$/, '.d.ts') ?? '';
+    const file = join(pkg.folder, target);
+    return target.endsWith('.d.ts') && existsSync(file) && speaksOfInputs.test(readFileSync(file, 'utf8'));
+  });
 }
 
 function hasRoot({ folder, manifest }: ProjectPackage): boolean {

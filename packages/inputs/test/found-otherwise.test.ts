@@ -29,6 +29,31 @@ describe('entries', () => {
     expect(found().map(({ input }) => input.module)).toEqual(['tide/level.js']);
   });
 
+  it('below a whole that shows none those are read whose declarations speak of any; members come from its maker, too', () => {
+    install('@tide/parts', '', {
+      exports: { '.': './index.js', './level': './made/level.js', './words': './made/words.js' },
+    });
+    put('node_modules/@tide/parts/index.d.ts', 'export declare const version: string;');
+    put('node_modules/@tide/parts/made/words.d.ts', 'this is read by nobody');
+    put(
+      'node_modules/@tide/core/package.json',
+      JSON.stringify({ name: '@tide/core', version: '1.0.0', types: 'index.d.ts' }),
+    );
+    put(
+      'node_modules/@tide/core/index.d.ts',
+      'export declare class Held extends HTMLElement { value: string; disabled: boolean }',
+    );
+    put(
+      'node_modules/@tide/parts/made/level.d.ts',
+      `import { Held } from '@tide/core';
+       export declare class Level extends Held { step: number }
+       declare global { interface HTMLElementTagNameMap { 'tide-level': Level } }`,
+    );
+    put('node_modules/@tide/parts/made/level.js', '');
+    expect(only()?.input).toMatchObject({ tag: 'tide-level', module: '@tide/parts/level' });
+    expect(only()?.input.properties.map(({ name }) => name)).toEqual(['step', 'value', 'disabled']);
+  });
+
   it('a package may be a link to where an installer keeps it', () => {
     install('tide', '');
     rmSync(join(folder, 'node_modules/tide'), { recursive: true });
@@ -196,6 +221,17 @@ describe('looks', () => {
        export declare function ThemeProvider(props: { theme: 'dark' | 'light'; children: React.ReactNode }): React.ReactElement;`,
     );
     expect(only()?.input.around).toEqual([{ component: 'tide#ThemeProvider', properties: { theme: 'light' } }]);
+  });
+
+  it('a provider may be a class, and words in another language may be none', () => {
+    install(
+      'tide',
+      `import * as React from 'react';
+       interface Words { [place: string]: string | Words }
+       export declare function Level(props: { value?: string; onChange?: (next: string) => void }): React.ReactElement;
+       export declare class AppProvider extends React.Component<{ words: Words | Words[]; link?: () => void; children?: React.ReactNode }> {}`,
+    );
+    expect(only()?.input.around).toEqual([{ component: 'tide#AppProvider', properties: { words: {} } }]);
   });
 });
 

@@ -67,6 +67,19 @@ it('a widget is a class whose objects are made on an element, with the options t
   expect(only()?.input.properties.map(({ name }) => name)).toEqual(expect.arrayContaining(['value', 'step']));
 });
 
+it('a widget may take its element among its options, and nothing else', () => {
+  untyped(`
+    var known = { field: null, step: 1, value: 2 };
+    function Dial(options) { this._options = options; this.at = this._options.field; this.to = this._options.onChange; }
+    Dial.prototype.setValue = function (next) {};
+    Dial.defaults = known;
+    module.exports = Dial;`);
+  expect(only()?.input).toMatchObject({
+    family: 'widget',
+    widget: { start: 'new', update: 'setValue', place: 'field' },
+  });
+});
+
 it('an element is one that was defined, also a turn after the package was loaded', () => {
   untyped(`
     class Level extends HTMLElement {

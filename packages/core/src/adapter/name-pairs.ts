@@ -52,12 +52,16 @@ export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | 
       const args = report.args ?? [];
       const isCalled = called.test(report.name);
       const isChange = changeNames.test(report.name);
-      const isAbout = /^on.*(Change|Select|Update)/.test(report.name) && shareWord(value.name, report.name);
-      if (!isCalled && !isChange && !isAbout) continue;
+      const isLikely = /^on.*(Change|Select|Update|Check|Pick)/.test(report.name);
+      const isAbout = isLikely && shareWord(value.name, report.name);
+      const isTold = isLikely && args.some(({ name }) => isSameName(name, value.name));
+      if (!isCalled && !isChange && !isAbout && !isTold) continue;
       const index = args.findIndex(
         ({ name, type }) =>
           (alike(type, value.type) &&
-            (isCalled || (isChange && (isSameName(name, value.name) || saysValue.test(value.name))))) ||
+            (isCalled ||
+              ((isChange || isTold) && isSameName(name, value.name)) ||
+              (isChange && saysValue.test(value.name)))) ||
           // What is chosen may be of any type; that it is told under its very name says enough.
           (isChange && /^selected[A-Z]/.test(name) && name === value.name),
       );

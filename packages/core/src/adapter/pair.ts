@@ -105,9 +105,14 @@ export function hearsEvents({ family }: FoundInput): boolean {
   return families[family].tells === 'by events';
 }
 
-/** What a callback is called that tells of this value alone: `onCheckedChange`, `onSelectionChange`. */
-const tellsOf = (value: string): RegExp =>
-  new RegExp(`^on(${value.replace(/^is/, '')}${/^selected/.test(value) ? '|selection' : ''})Changed?$`, 'i');
+/** What a callback is called that tells of this value alone: `onCheckedChange`, `onSelectionChange`, `onCheck`. */
+const tellsOf = (value: string): RegExp => {
+  const own = value.replace(/^is/, '');
+  return new RegExp(
+    `^on(${own}${/^selected/.test(value) ? '|selection' : ''})Changed?$${/^checked$/i.test(own) ? '|^onCheck(ed)?$' : ''}`,
+    'i',
+  );
+};
 
 /** Without the prefix that all events of a package, or of one element, bear: `ionChange`, `sl-change`, `xyRangeChange` of `xy-range`. */
 function bareEvent(name: string, { tag = '' }: FoundInput): string {
@@ -123,7 +128,9 @@ function byEvent(input: FoundInput, value: DeclaredProperty): Pair | undefined {
   // One that is called after another of its properties, `expandedChanged`, is about that.
   const others = new Set(input.properties.flatMap(({ name }) => (name === value.name ? [] : [name.toLowerCase()])));
   const isOfOther = (name: string): boolean => others.has(name.toLowerCase().replace(/-?changed?$/, ''));
-  const own = input.events.filter(({ name }) => changeNames.test(bareEvent(name, input)) && !isOfOther(name));
+  const tells = (name: string): boolean =>
+    changeNames.test(name) || new RegExp(`^${value.name.replace(/ed$/, '')}(ed)?$`, 'i').test(name);
+  const own = input.events.filter(({ name }) => tells(bareEvent(name, input)) && !isOfOther(name));
   // Of a state beside the value, `touched-changed`, it tells nothing that is held.
   const telling = own.filter(({ name }) => !/touch|dirty|pristine|focus|open|valid|prefilled/i.test(name));
   const event = telling.find(({ name }) => /chang|input/i.test(name)) ?? telling[0] ?? own[0];

@@ -3,6 +3,7 @@ import { relative } from 'node:path';
 import ts from 'typescript';
 import { inputsAmong, withUsualEvents } from '../elements.js';
 import { exists, importedAs, moduleByTag } from '../modules.js';
+import type { ProjectPackage } from '../project.js';
 import { styleSheets } from '../sheets.js';
 import type { Declarations } from './declarations.js';
 import { telling } from './names.js';
@@ -11,6 +12,12 @@ const isWithin = (folder: string, file: string): boolean => {
   const way = relative(folder, file);
   return !way.startsWith('..') && !way.includes('node_modules');
 };
+
+/** Of the package, or of another of its maker's that it builds on. */
+function isOfMaker({ name, folder }: ProjectPackage, file: string): boolean {
+  const [scope = ''] = /^@[^/]+\//.exec(name) ?? [];
+  return isWithin(folder, file) || (scope !== '' && file.includes(`/node_modules/${scope}`));
+}
 
 /**
  * Custom elements that a package without a manifest registers: it declares their tags with their classes in the
@@ -29,7 +36,7 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
     const type = checker.getTypeOfSymbolAtLocation(entry, where);
     const members = checker
       .getPropertiesOfType(type)
-      .filter((member) => member.declarations?.some((one) => isWithin(pkg.folder, one.getSourceFile().fileName)));
+      .filter((member) => member.declarations?.some((one) => isOfMaker(pkg, one.getSourceFile().fileName)));
     const isMethod = (member: ts.Symbol): boolean =>
       checker.getTypeOfSymbolAtLocation(member, where).getCallSignatures().length > 0;
     const properties = members

@@ -1,7 +1,7 @@
 /** Components, elements and widgets, found by their types: no package is known by name, only what a declaration says. */
 import type { FoundInput, Wrapper } from '@poietra/core';
 import ts from 'typescript';
-import { entriesOf, foldersOf } from '../entries.js';
+import { entriesBelow, entriesOf } from '../entries.js';
 import type { Project, ProjectPackage } from '../project.js';
 import { declaredByRunning, isUntyped } from '../running/index.js';
 import { typeAt, withChoiceItem } from './choice-items.js';
@@ -40,12 +40,12 @@ export function declaredInputs(
 ): Declared {
   const read = packages.filter((pkg) => !/^(react|react-dom|typescript)$|^@types\//.test(pkg.name));
   const first = inputsIn(project, [...read.flatMap(entriesOf), ...ownFiles(project)], tell);
-  // A package whose own entry shows none may keep each in a folder of its own.
+  // A package whose own entry shows none may keep each in an entry or a folder of its own.
   const without = read.filter(({ name }) => !first.found.some((input) => input.package === name));
-  const folders = without.flatMap(foldersOf);
+  const below = without.flatMap(entriesBelow);
   const parts = [
     first,
-    ...(folders.length > 0 ? [inputsIn(project, folders, tell)] : []),
+    ...(below.length > 0 ? [inputsIn(project, below, tell)] : []),
     byRunning(project, without, tell),
   ];
   return {

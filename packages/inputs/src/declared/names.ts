@@ -5,6 +5,8 @@ import { isColour, valueNames, type DeclaredProperty } from '@poietra/core';
 export const everywhere =
   /^(aria-|data-|on(Capture|Copy|Cut|Paste|Composition|Key|Mouse|Touch|Pointer|Wheel|Animation|Transition|Drag|Drop|Scroll|Load|Error|Abort|Can|Duration|Emptied|Encrypted|Ended|Loaded|Pause|Play|Progress|Rate|Seek|Stalled|Suspend|TimeUpdate|Volume|Waiting|Got|Lost|Click|DoubleClick|AuxClick|ContextMenu|Submit|Reset|BeforeInput|BeforeToggle|Toggle)|style$|className$|children$|key$|ref$|dangerouslySetInnerHTML$|suppress|slot$|is$|inner|prefix$|property$|rel$|resource$|rev$|typeof$|vocab$|about$|content$|datatype$|inlist$|item[A-Z]|results$|security$|unselectable$|popover|exportparts$|part$|nonce$|radioGroup$|translate$|spellCheck$|access|auto(Capitalize|Correct|Save)|contentEditable$|contextMenu$|dir$|draggable$|enterKeyHint$|inert$|lang$|role$|title$|color$)/;
 export const telling = new RegExp(`^(${valueNames.join('|')})$`);
+/** Options of a widget that take the element on which it is made. */
+export const placeNames = /^(el|element|field|input|select|target|container|node|parent|root|host|mount)$/;
 /** Properties for the list of choices. */
 export const listNames = ['collection', 'items', 'options', 'data', 'choices'];
 
@@ -13,7 +15,7 @@ const anyOf = (names: string): string => `(?:${names.trim().split(/\s+/).join('|
 const leading = anyOf(`
   Tabs? TabList Accordion Paginat(?:ion|or) Breadcrumbs? Nav(?:Bar|Link)? Navigation Menu Tooltip Tour Stepper Steps Popover
   Dialog Drawer Modal Side[Bb]ar Preview \\w*Provider \\w*Container Carousel Table Chart Icon ControlLabel Collapse Wizard Skeleton Relative(?:Time|Date) Row Cell Node Day
-  (?:Tree|Menu\\w*|List|Nav|Accordion|Timeline)Item`);
+  (?:Tree|Menu\\w*|List|Nav|Accordion|Timeline|Tab)Item`);
 /** What begins the names of the parts of such a thing. */
 const leadingParts = anyOf(
   '\\w*TreeView Clipboard Navigation\\w* Pagination Carousel Breadcrumb Nav Accordion Tabs? DataTable Table(?=Select(?:All|Row)|Toolbar|Head|Body|Row|Cell) Menu(?=Search|Checkbox|Radio|Item|Toggle)',
@@ -26,7 +28,9 @@ const around = anyOf(`
 /** What stands beside a list or opens it, where it has no choices of its own. */
 export const besideList = /^(?:Combobox|Select|Dropdown)(?:Search|Target|Trigger)$/;
 /** What leads somewhere or shows something has a value, too, and takes none from a person. */
-export const noInputs = new RegExp(`(?:^|[a-z])${leading}$|^${leadingParts}(?:[A-Z]|$)|^${around}$|^(?:${setAside})$`);
+export const noInputs = new RegExp(
+  `(?:^(?:[A-Z]{2,4})?|[a-z])${leading}$|^${leadingParts}(?:[A-Z]|$)|^${around}$|^(?:${setAside})$`,
+);
 /** How a package marks what may still change; its name comes after. */
 export const unsettled = /^_*(?:experimental|EXPERIMENTAL_|unstable|UNSTABLE_|unsafe|UNSAFE_)_*(?=[A-Z])|^_+(?=[A-Z])/;
 /** The same of exports that hang on no other; `Checkbox.Card` is one to be ticked. */
@@ -35,7 +39,7 @@ export const noInputsAlone = /^(Cards?|Tree)$/;
 export const partEnds = /(List|Input|Option|Item|Trigger|Content|Handle|Thumb|Base)$/;
 /** Of elements that declare a value: those that are pressed, lead somewhere, show something, or are a part of another. */
 export const noInputTags =
-  /(?<!radio|check|toggle)-button$|^[a-z]+-(form|fieldset|field)$|-(accordion|accordion-group|carousel|pagination|steps|breadcrumbs?|sidebar|progress-\w+|picker-column|tab|tab-(?:header|title|bar)|tabs|progress|meter|loader|(?:workflow-)?step|ripple|item|row|option|icon(?!-(?:toggle|check|radio))(?:-\S*)?|fab|divider|badge|menu|dialog|card(?:-\S*)?|chip-set|link|handle|thumb|table-selection\S*|row-expandable)$/;
+  /(?<!radio|check|toggle)-button$|^[a-z]+-(form|fieldset|field)$|-(accordion|accordion-group|carousel|pagination|steps|breadcrumbs?|sidebar|progress-\w+|picker-column|tab|tab-(?:header|title|bar)|tabs|progress|meter|loader|(?:workflow-)?step|ripple|item|row|option|icon(?!-(?:toggle|check|radio))(?:-\S*)?|fab|divider|badge|menu|dialog|visual-\w+|picker-toggle|(?:clear|next|previous|prev)(?:-(?:day|month|year))?|card(?:-\S*)?|chip-set|link|handle|thumb|table-selection\S*|row-expandable)$/;
 
 /** Whether some callback gives a value of the type; a colour that none gives is only a look. */
 export const isReported = (type: string, properties: readonly DeclaredProperty[]): boolean => {

@@ -22,11 +22,10 @@ export function providersOf(read: Declarations, module: ts.Symbol): Wrapper[] {
   const id = (symbol: ts.Symbol): string => `${pkg.module ?? pkg.name}#${symbol.name}`;
   const found = exported.flatMap((symbol) => {
     if (!/^(?:[A-Z]\w*Provider|Theme)$/.test(symbol.name)) return [];
-    const parameter = typeOf(symbol).getCallSignatures()[0]?.parameters[0];
-    const props = parameter && checker.getTypeOfSymbolAtLocation(parameter, where);
+    const props = propsOf(typeOf(symbol));
     if (!props || !checker.getPropertyOfType(props, 'children')) return [];
     const imports: Record<string, string> = {};
-    const properties: Record<string, string> = {};
+    const properties: Record<string, unknown> = {};
     let needed = 0;
     for (const property of checker.getPropertiesOfType(props)) {
       const isNeeded = !(property.flags & ts.SymbolFlags.Optional) && property.name !== 'children';
@@ -38,6 +37,7 @@ export function providersOf(read: Declarations, module: ts.Symbol): Wrapper[] {
       const choice = isNeeded ? choiceFor(property) : undefined;
       if (theme) imports[property.name] = id(theme);
       else if (choice !== undefined) properties[property.name] = choice;
+      else if (isNeeded && mayBeEmpty(property)) properties[property.name] = {};
       else if (isNeeded) needed++;
     }
     // One for a whole application or theme is asked for more often than one for a single widget.
@@ -55,6 +55,26 @@ export function providersOf(read: Declarations, module: ts.Symbol): Wrapper[] {
     .sort((a, b) => a.rank - b.rank || a.length - b.length)
     .slice(0, mostProviders)
     .map(({ wrapper }) => wrapper);
+
+  /** Of a function or a class of the framework. */
+  function propsOf(type: ts.Type): ts.Type | undefined {
+    const props =
+      type.getCallSignatures()[0]?.parameters[0] ??
+      type.getConstructSignatures()[0]?.getReturnType().getProperty('props');
+    return props && checker.getTypeOfSymbolAtLocation(props, where);
+  }
+
+  /** Whether an object with nothing in it is one: words in another language, settings that all have a default. */
+  function mayBeEmpty(property: ts.Symbol): boolean {
+    const taken = checker.getNonNullableType(checker.getTypeOfSymbolAtLocation(property, where));
+    return (taken.isUnion() ? taken.types : [taken]).some(
+      (one) =>
+        (one.flags & ts.TypeFlags.Object) !== 0 &&
+        !checker.isArrayLikeType(one) &&
+        one.getCallSignatures().length + one.getConstructSignatures().length === 0 &&
+        checker.getPropertiesOfType(one).every((inner) => inner.flags & ts.SymbolFlags.Optional),
+    );
+  }
 
   /** Of texts to choose from, the plainest; where any text will do besides, those that are named are meant. */
   function choiceFor(property: ts.Symbol): string | undefined {

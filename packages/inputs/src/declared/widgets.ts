@@ -4,7 +4,7 @@ import ts from 'typescript';
 import { aboutOf } from './about.js';
 import type { Declarations } from './declarations.js';
 import { exportedAs } from './exports.js';
-import { noInputs, telling } from './names.js';
+import { noInputs, placeNames, telling } from './names.js';
 
 /** A way in which an export makes something on an element. */
 interface Making {
@@ -23,7 +23,6 @@ interface Placed {
 }
 
 const updates = /^(set|select)(Value|Date|Choice|Selected|Colou?r|Number|Text|Select|Selection)?s?$/;
-const placeNames = /^(el|element|field|input|select|target|container|node|parent|root|host|mount)$/;
 const reportNames = /^on(Change|Select|Update|Input)$/i;
 /** Options that hold the reports, and which of them tell of a change. */
 const reportGroups = /^(events|callbacks|hooks|on)$/;

@@ -1,4 +1,5 @@
 /** Type declarations for a package that has none, from what it shows when it runs; read like any others. */
+import { placeNames } from '../declared/names.js';
 import type { Kind, Shown, ShownElement, ShownExport, ShownProperty } from './shown.js';
 
 const typeOf: Readonly<Record<Kind, string>> = {
@@ -25,14 +26,16 @@ export function declared({ exports, elements }: Shown): string {
   ].join('\n');
 }
 
-function anExport({ name, is, properties, methods }: ShownExport, index: number): string {
-  const given = `{ ${properties.map(property).join(' ')} }`;
+function anExport({ name, is, properties, methods, byOptions }: ShownExport, index: number): string {
+  const place = byOptions ? properties.find((one) => placeNames.test(one.name))?.name : undefined;
+  const given = `{ ${properties.map((one) => (one.name === place ? `${place}: HTMLElement | string;` : property(one))).join(' ')} }`;
+  const takes = place === undefined ? `element: HTMLElement | string, options?: ${given}` : `options: ${given}`;
   const local = `Shown${index}`;
   const made = methods.map((method) => `${method}(${isSetter.test(method) ? 'next: any' : '...given: any[]'}): any;`);
   const declaration =
     is === 'component'
       ? `declare function ${local}(props: ${given}): React.ReactElement;`
-      : `declare class ${local} { constructor(element: HTMLElement | string, options?: ${given}); ${made.join(' ')} }`;
+      : `declare class ${local} { constructor(${takes}); ${made.join(' ')} }`;
   return `${declaration}\nexport { ${local} as ${name} };`;
 }
 const isSetter = /^set|^value$/;

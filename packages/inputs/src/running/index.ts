@@ -89,6 +89,10 @@ export function declaredByRunning(
 }
 
 const mark = 'poietra shows ';
+/** A look has no part in what is exported. */
+const asNothing = Object.fromEntries(
+  ['css', 'less', 'scss', 'sass', 'styl', 'woff', 'woff2', 'ttf'].map((ending) => [`.${ending}`, 'empty' as const]),
+);
 
 function scriptFor(project: string, name: string): string {
   const { outputFiles } = buildSync({
@@ -111,7 +115,7 @@ poietraSay(${JSON.stringify(mark)} + JSON.stringify(told));`,
     target: 'node20',
     outdir: 'out',
     define: { 'process.env.NODE_ENV': '"development"' },
-    loader: { ...asData, ...asShipped, '.css': 'empty', '.woff': 'empty', '.woff2': 'empty', '.ttf': 'empty' },
+    loader: { ...asData, ...asShipped, ...asNothing },
     // What it says while it is loaded is no answer.
     banner: {
       js: `globalThis.poietraSay = ((write) => (text) => write('\\n' + text + '\\n'))(process.stdout.write.bind(process.stdout));

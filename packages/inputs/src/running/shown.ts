@@ -19,6 +19,8 @@ export interface ShownExport {
   /** Of a component what it is given, of a class its options. */
   readonly properties: readonly ShownProperty[];
   readonly methods: readonly string[];
+  /** Of a class: it takes its options and nothing before them. */
+  readonly byOptions?: boolean;
 }
 /** A custom element that was defined while the package was loaded. */
 export interface ShownElement {
@@ -53,7 +55,8 @@ export function shownIn(told: unknown): Shown {
           },
         ];
       });
-      return [{ name, is, properties, methods: array(one, 'methods').filter(isName) }];
+      const byOptions = one['byOptions'] === true ? { byOptions: true } : {};
+      return [{ name, is, properties, methods: array(one, 'methods').filter(isName), ...byOptions }];
     }),
     elements: list(told, 'elements').flatMap((one): ShownElement[] =>
       typeof one['tag'] === 'string' && /^[a-z][a-z0-9]*(-[a-z0-9]+)+$/.test(one['tag'])

@@ -147,8 +147,14 @@ export function tellExports(all: Readonly<Record<string, unknown>>, defined: Def
       ['defaults', 'defaultOptions', 'DEFAULTS', 'Default', 'options'].map((member) => one[member]),
     );
     const defaults = held.find((one) => isObject(one) && !Array.isArray(one));
-    const names = namesRead(wholeText(value), '(?:[\\w$]+\\.)?(?:options|opts|settings|config)');
-    return { name, is: 'class', properties: propertiesOf({}, defaults, names), methods };
+    const names = namesRead(wholeText(value), '(?:[\\w$]+\\.)?_?(?:options|opts|settings|config)');
+    return {
+      name,
+      is: 'class',
+      properties: propertiesOf({}, defaults, names),
+      methods,
+      byOptions: value.length === 1,
+    };
   };
 
   const exports: ShownExport[] = [];
