@@ -165,15 +165,22 @@ export async function check(
       sheet,
     };
   };
+  // A browser that is asked to end with us is lost to the lanes, which would open another.
+  const stop = (): never => process.exit(stoppedStatus);
+  process.once('SIGTERM', stop);
   try {
     await Promise.all(Array.from({ length: Math.min(3, availableParallelism() + 1) }, () => work(false)));
     await work(true);
   } finally {
+    process.off('SIGTERM', stop);
     await browser.close();
   }
   const order = new Map(chosen.map(({ name }, i) => [name, i]));
   return done.sort((a, b) => (order.get(a.name) ?? 0) - (order.get(b.name) ?? 0));
 }
+
+/** As a shell tells of what a signal has ended: 128 and the signal's number. */
+const stoppedStatus = 143;
 
 /** Components that have to be in the bundle beside the inputs, by their names. */
 function beside(ids: readonly string[]): BundledInput[] {

@@ -1,5 +1,6 @@
 import type { Checked } from '../src/check.js';
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
+import { once } from 'node:events';
 import { join } from 'node:path';
 
 const home = join(__dirname, '../../..');
@@ -21,6 +22,18 @@ const failedIn = (stdout: string): Record<string, string[]> =>
   );
 
 describe('poietra check in a real browser', () => {
+  it('ends when it is told to, browser and all', async () => {
+    const main = join(home, 'packages/cli/dist/main.js');
+    const running = spawn(process.execPath, [main, 'check', 'packages/stand/test/faulty', '--only', 'inputs.tsx'], {
+      cwd: home,
+      env: { ...process.env, INIT_CWD: home },
+    });
+    // The first input is done: others are on their pages.
+    await once(running.stdout, 'data');
+    running.kill('SIGTERM');
+    expect(await once(running, 'exit')).toEqual([143, null]);
+  });
+
   it('draws an input under the mark that its look asks for, and says of a module that fails as it is loaded that it does', () => {
     const { stdout } = check('packages/stand/test/faulty', '--json', '--only', 'looks.tsx,not-loaded.tsx');
     const [marked, broken] = JSON.parse(stdout) as [Checked, Checked];

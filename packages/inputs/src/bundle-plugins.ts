@@ -69,8 +69,16 @@ export const noBuiltIns: Plugin = {
 export const missingLater: Plugin = {
   name: 'missing-later',
   setup(builder) {
+    // A font or a picture that a sheet asks for and that was not shipped is left out, and the sheet holds all the same.
+    builder.onResolve({ filter: /.*/ }, async ({ path, importer, kind, resolveDir, pluginData }) => {
+      if (kind !== 'url-token' || pluginData === 'looked for') return undefined;
+      const { errors } = await builder.resolve(path, { kind, importer, resolveDir, pluginData: 'looked for' });
+      const isMissing = errors.some(({ text }) => text.startsWith('Could not resolve'));
+      return isMissing ? { path, external: true } : undefined;
+    });
     builder.onResolve({ filter: /^[^./]/ }, async ({ path, importer, kind, resolveDir, pluginData }) => {
-      if (pluginData === 'looked for' || !/[\\/]node_modules[\\/]/.test(importer) || isBuiltIn(path)) return undefined;
+      if (pluginData === 'looked for' || kind === 'url-token') return undefined;
+      if (!/[\\/]node_modules[\\/]/.test(importer) || isBuiltIn(path)) return undefined;
       const { errors } = await builder.resolve(path, { kind, importer, resolveDir, pluginData: 'looked for' });
       return errors.length > 0 ? { path, namespace: 'poietra-missing' } : undefined;
     });

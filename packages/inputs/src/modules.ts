@@ -40,18 +40,32 @@ function targetsOf(target: unknown): string[] {
 /** How deep a package keeps a module for each of its elements: `dist/components/my-box.js`. */
 const deepest = 3;
 /** What such a module exports that has to be called. */
-const call = /\b(defineCustomElement|define|register)\b(?=\s*(?:,|}|\())/;
+const call =
+  /\bexport\s*\{[^}]*?\b(defineCustomElement|define|register)\s*[,}]|\bexport\s+(?:async\s+)?(?:function|const)\s+(defineCustomElement|define|register)\b/;
+/** What it does where it defines the element itself, or has its class do so. */
+const defines = /customElements\s*\.\s*define|@customElement\(|\b[\w$]+\.define\(\s*\)/;
 const byTag = new WeakMap<ProjectPackage, Map<string, string>>();
 
-/** The module of an element's own name, `my-box.js`, that defines it or exports what does; none where there is no such file. */
+/**
+ * The module of an element's own name, `my-box.js`, or of its name without what all of a package begin with, that defines it
+ * or exports what does; none where there is no such file.
+ */
 export function moduleByTag(pkg: ProjectPackage, tag: string): Registering | undefined {
   const path = filesOf(pkg).get(`${tag}.js`);
-  if (path === undefined) return undefined;
+  const own = path === undefined ? undefined : registeringIn(pkg, path, importedAs(pkg, path));
+  if (own) return own;
+  // A short name may be anything's: it has to be one that the package offers.
+  const short = filesOf(pkg).get(`${tag.slice(tag.indexOf('-') + 1)}.js`);
+  const module = short === undefined || pkg.manifest['exports'] === undefined ? undefined : namedAs(pkg, short);
+  return short === undefined || module === undefined ? undefined : registeringIn(pkg, short, module);
+}
+
+function registeringIn(pkg: ProjectPackage, path: string, module: string): Registering | undefined {
   const text = readFileSync(join(pkg.folder, path), 'utf8');
-  const module = importedAs(pkg, path);
-  const [registers] = /\bexport\b/.test(text) ? (call.exec(text.slice(text.lastIndexOf('export'))) ?? []) : [];
+  const [, listed, declared] = call.exec(text) ?? [];
+  const registers = listed ?? declared;
   if (registers !== undefined) return { module, registers };
-  return /customElements\s*\.\s*define|@customElement\(/.test(text) ? { module } : undefined;
+  return defines.test(text) ? { module } : undefined;
 }
 
 /** Files by their names; of several the one that lies highest. */

@@ -1,6 +1,6 @@
 /** Which style sheets a package is imported with, by where they lie and what they are called. */
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
-import { basename, join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import { importedAs } from './modules.js';
 import type { ProjectPackage } from './project.js';
 
@@ -117,6 +117,7 @@ function ownSheets(pkg: ProjectPackage): string[] {
     'dist',
     'dist/css',
     'dist/styles',
+    'dist/core',
     'css',
     'styles',
     'assets',
@@ -138,15 +139,28 @@ function ownSheets(pkg: ProjectPackage): string[] {
   const short = lettersOf(name.slice(name.lastIndexOf('/') + 1));
   const whole = lettersOf(name);
   const rank = (path: string): number => {
-    const file = lettersOf(basename(path).replace(/(\.min)?\.css$/, ''));
+    const called = basename(path).replace(/(\.(min|umd|esm|cjs))*\.css$/, '');
+    const file = lettersOf(called);
     if (file === 'style' || file === 'styles' || file === 'index') return 0;
     if (file === '') return 2;
     // Named after the package, by the end or the beginning of its name, or of its maker's and its own.
     const isOfName =
       file.length > 3 && (whole.startsWith(file) || (file.startsWith(whole.slice(0, 4)) && file.endsWith(short)));
-    return short.endsWith(file) || isOfName ? 1 : file === 'base' ? 1.5 : 2;
+    if (short.endsWith(file) || isOfName) return 1;
+    // Of several themes side by side, the plain one.
+    return file === 'base' || /^(default|standard|light|main)[-_.]?theme$/.test(called) ? 1.5 : 2;
   };
-  return [...new Set(found)].sort((a, b) => rank(a) - rank(b)).filter((path, i) => i === 0 && rank(path) < 2);
+  const [best] = [...new Set(found)].sort((a, b) => rank(a) - rank(b)).filter((path) => rank(path) < 2);
+  return best === undefined ? [] : [best, ...besideIt(pkg, best)];
+}
+
+/** Colours that lie in a folder beside a sheet, and are imported after it: `theme/default.css`. */
+function besideIt({ name, folder }: ProjectPackage, sheet: string): string[] {
+  const place = dirname(sheet.slice(name.length + 1));
+  return ['theme', 'themes']
+    .map((inner) => join(place, inner, 'default.css'))
+    .filter((path) => existsSync(join(folder, path)))
+    .map((path) => join(name, path));
 }
 
 const lettersOf = (name: string): string => name.toLowerCase().replace(/[^a-z]/g, '');

@@ -54,6 +54,35 @@ describe('entries', () => {
     expect(only()?.input.properties.map(({ name }) => name)).toEqual(['step', 'value', 'disabled']);
   });
 
+  it('an element may be registered by a module of its short name, where the package offers it', () => {
+    const manifest = { exports: { '.': './index.js', './*.js': './*.js' }, customElements: 'all.json' };
+    install('tide', '', manifest);
+    const members = [
+      { kind: 'field', name: 'value' },
+      { kind: 'field', name: 'disabled' },
+    ];
+    put(
+      'node_modules/tide/all.json',
+      JSON.stringify({
+        schemaVersion: '1.0.0',
+        modules: ['level', 'depth'].map((name) => ({
+          kind: 'javascript-module',
+          path: `${name}/${name}.component.js`,
+          declarations: [{ kind: 'class', customElement: true, name: 'One', tagName: `tide-${name}`, members }],
+        })),
+      }),
+    );
+    put(
+      'node_modules/tide/level.js',
+      'import{Level as e}from"./level.pure.js";export*from"./level.pure.js";e.define();',
+    );
+    put('node_modules/tide/depth.js', 'export const depth = (at) => at.define;');
+    expect(found().map(({ input }) => [input.tag, input.module, input.registers])).toEqual([
+      ['tide-level', 'tide/level.js', undefined],
+      ['tide-depth', 'tide', undefined],
+    ]);
+  });
+
   it('a package may be a link to where an installer keeps it', () => {
     install('tide', '');
     rmSync(join(folder, 'node_modules/tide'), { recursive: true });
@@ -213,6 +242,23 @@ describe('looks', () => {
     expect(only()?.input.css).toEqual(['tide/style.css']);
     put('node_modules/tide/themes/light.css', `.light { ${reads.map((name) => `${name}: 1px`).join(';')} }`);
     expect(only()?.input.css).toEqual(['tide/themes/light.css', 'tide/style.css']);
+  });
+  it.each([
+    [
+      'of themes side by side the plain one',
+      ['dark-theme.css', 'standard-theme.css', 'wide-theme.css'],
+      ['standard-theme.css'],
+    ],
+    ['a whole that bears how it was made', ['dist/parts.css', 'dist/index.umd.css'], ['dist/index.umd.css']],
+    [
+      'colours in a folder beside it, after it',
+      ['dist/style.css', 'dist/theme/default.css'],
+      ['dist/style.css', 'dist/theme/default.css'],
+    ],
+  ])('%s is imported', (_what, sheets, wanted) => {
+    install('tide', box());
+    for (const sheet of sheets) put(`node_modules/tide/${sheet}`, '.box { margin: 0 }');
+    expect(only()?.input.css).toEqual(wanted.map((sheet) => `tide/${sheet}`));
   });
   it('a provider is given the plainest of the texts that it needs', () => {
     install(

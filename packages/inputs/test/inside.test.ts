@@ -66,6 +66,13 @@ it('files of the project and of packages that are links to a workspace are', asy
   expect(got).toContain('BERTH-OF-THE-WORKSPACE');
 });
 
+it('a font or picture that was not shipped takes nothing else of a sheet along', async () => {
+  put('project/node_modules/tide/tide.css', ".tide { color: teal; background: url(moon.png), url('./sun.woff2') }");
+  const got = await taken("import 'tide/tide.css';");
+  expect(got).toContain('color: teal');
+  expect(got).toContain('url(moon.png)');
+});
+
 it('what leaves by another way than fetching is taken away before anything foreign runs', async () => {
   const got = await taken('console.log("FOREIGN");');
   expect(got.indexOf('RTCPeerConnection')).toBeGreaterThanOrEqual(0);

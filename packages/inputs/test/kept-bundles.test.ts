@@ -23,7 +23,7 @@ const writtenAt = () => kept().map((name) => statSync(join(cache, name)).ino);
 beforeEach(() => {
   rmSync(root, { recursive: true, force: true });
   for (const folder of [join(project, 'node_modules'), home]) mkdirSync(folder, { recursive: true });
-  for (const file of ['bundle', 'inside', 'shut'])
+  for (const file of ['bundle', 'inside', 'loaders', 'shut'])
     cpSync(join(__dirname, `../src/${file}.ts`), join(home, `packages/inputs/src/${file}.ts`));
   write('package.json', '{"name":"harbour"}');
   write('node_modules/.package-lock.json', '{}');

@@ -25,6 +25,9 @@ export const changeNames = /^(on[-A-Z]?)?(value)?-?(change|select|input|update|s
 const saysValue =
   /^values?$|^value(Selected|Checked|Chosen)$|^current(Date|Time|Value|Colou?r)$|^(selected|chosen)(Values?|Items?|Options?|Keys?|Ids?|Dates?)$/;
 
+/** What a value is called that is taken at the start only; much else has a default. */
+const startNames = /^initial[A-Z]|^default(Values?|Checked|Selected\w*|Date|Time|Colou?r|Files?)$/;
+
 /** Lists of what may be chosen. */
 export const choiceLists = /^(options|items|choices|data|treeData|menuItems)$/;
 
@@ -52,9 +55,10 @@ export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | 
       const args = report.args ?? [];
       const isCalled = called.test(report.name);
       const isChange = changeNames.test(report.name);
-      const isLikely = /^on.*(Change|Select|Update|Check|Pick)/.test(report.name);
-      const isAbout = isLikely && shareWord(value.name, report.name);
-      const isTold = isLikely && args.some(({ name }) => isSameName(name, value.name));
+      const isAbout = /^on.*(Change|Select|Update)/.test(report.name) && shareWord(value.name, report.name);
+      const isTold =
+        /^on.*(Chang|Select|Updat|Check|Pick)(e|ed)?$/.test(report.name) &&
+        args.some(({ name }) => isSameName(name, value.name));
       if (!isCalled && !isChange && !isAbout && !isTold) continue;
       const index = args.findIndex(
         ({ name, type }) =>
@@ -72,11 +76,7 @@ export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | 
   // A value that can only be said to begin with, where a change gives one of its type.
   const first = properties.find(
     (one) =>
-      !one.args &&
-      !one.inherited &&
-      !one.deprecated &&
-      /^(initial|default)[A-Z]/.test(one.name) &&
-      !isOfUnknown(one, properties),
+      !one.args && !one.inherited && !one.deprecated && startNames.test(one.name) && !isOfUnknown(one, properties),
   );
   const report =
     first && reports.find(({ name, args }) => changeNames.test(name) && alike(args?.[0]?.type ?? '', first.type));

@@ -58,7 +58,7 @@ export class Components {
     );
     const reports = properties.some(
       ({ args, name: property, inherited }) =>
-        args && !inherited && /^on.*(Change|Select|Input|Update|Drop|Check|Pick)/.test(property),
+        args && !inherited && /^on.*(Change|Select|Input|Update|Drop)|^on.*(Check|Pick)(ed)?$/.test(property),
     );
     const isInput = isHtml || (valued && reports) || namePairIn(properties) !== undefined;
     const isBeside = besideList.test(name) && !properties.some((one) => listNames.includes(one.name) && !one.inherited);

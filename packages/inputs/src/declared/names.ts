@@ -13,7 +13,7 @@ export const listNames = ['collection', 'items', 'options', 'data', 'choices'];
 const anyOf = (names: string): string => `(?:${names.trim().split(/\s+/).join('|')})`;
 /** Names, or their ends, of what leads somewhere or shows something. */
 const leading = anyOf(`
-  Tabs? TabList Accordion Paginat(?:ion|or) Breadcrumbs? Nav(?:Bar|Link)? Navigation Menu Tooltip Tour Stepper Steps Popover
+  Tabs? TabList Accordion Paginat(?:ion|or) Breadcrumbs? Nav(?:Bar|Link)? Navigation Navigator\\w* Menu Tooltip Tour Stepper Steps Popover
   Dialog Drawer Modal Side[Bb]ar Preview \\w*Provider \\w*Container Carousel Table Chart Icon ControlLabel Collapse Wizard Skeleton Relative(?:Time|Date) Row Cell Node Day
   (?:Tree|Menu\\w*|List|Nav|Accordion|Timeline|Tab)Item`);
 /** What begins the names of the parts of such a thing. */
