@@ -82,14 +82,29 @@ export function Component(): ReactNode {
     >
       {work && <WorkOff key={work.id} jobs={work.jobs} onClose={() => setWork(undefined)} />}
       {missing.length > 0 && <p className="px-4 pb-1 text-warn">Not installed: {missing.join(', ')}.</p>}
-      {unread.map((sentence) => (
-        <p key={sentence} className="px-4 pb-1 text-warn">
-          {sentence}
-        </p>
-      ))}
+      {unread.length > fewNotices ? (
+        <details className="px-4 pb-1 text-warn">
+          <summary className="min-h-6 cursor-pointer py-0.5">To know of the packages ({unread.length})</summary>
+          <Notices all={unread} />
+        </details>
+      ) : (
+        <div className="px-4">
+          <Notices all={unread} />
+        </div>
+      )}
       <PassedOver />
     </Board>
   );
+}
+
+/** More of them are folded: the table is what one came for. */
+const fewNotices = 3;
+function Notices({ all }: { readonly all: readonly string[] }): ReactNode {
+  return all.map((sentence) => (
+    <p key={sentence} className="pb-1 text-warn">
+      {sentence}
+    </p>
+  ));
 }
 
 /** What has no adapter yet is drafted before it is proved. */
