@@ -82,7 +82,7 @@ const mostMemory = 1024;
  * neither send anything anywhere nor signal anybody.
  */
 let prefix: readonly string[] | undefined;
-export function confined(): readonly string[] {
+function confined(): readonly string[] {
   if (!prefix) {
     const wall = ['unshare', '--user', '--map-root-user', '--net', '--pid', '--fork', '--kill-child'];
     const [command = '', ...args] = [...wall, 'true'];
@@ -90,6 +90,16 @@ export function confined(): readonly string[] {
   }
   return prefix;
 }
+
+/** The command that runs a script there: it can read no file but itself. */
+export const confinedRun = (script: string): string[] => [
+  ...confined(),
+  process.execPath,
+  '--experimental-permission',
+  `--allow-fs-read=${script}`,
+  '--max-old-space-size=512',
+  script,
+];
 
 /** Memory of a process and those it was made by wrapping, in megabytes; 0 where the system does not tell. */
 function memoryOf(pid: number | undefined): number {
@@ -104,14 +114,7 @@ function memoryOf(pid: number | undefined): number {
 
 function draw(script: string, task: string): Promise<Rendered> {
   return new Promise((resolve) => {
-    const [command = process.execPath, ...args] = [
-      ...confined(),
-      process.execPath,
-      '--experimental-permission',
-      `--allow-fs-read=${script}`,
-      '--max-old-space-size=512',
-      script,
-    ];
+    const [command = process.execPath, ...args] = confinedRun(script);
     const child = spawn(command, args, {
       stdio: ['pipe', 'pipe', 'pipe'],
       env: { NODE_NO_WARNINGS: '1', PATH: '/usr/bin:/bin' },

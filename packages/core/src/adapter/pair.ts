@@ -128,8 +128,9 @@ function byEvent(input: FoundInput, value: DeclaredProperty): Pair | undefined {
   // One that is called after another of its properties, `expandedChanged`, is about that.
   const others = new Set(input.properties.flatMap(({ name }) => (name === value.name ? [] : [name.toLowerCase()])));
   const isOfOther = (name: string): boolean => others.has(name.toLowerCase().replace(/-?changed?$/, ''));
-  const tells = (name: string): boolean =>
-    changeNames.test(name) || new RegExp(`^${value.name.replace(/ed$/, '')}(ed)?$`, 'i').test(name);
+  // Called after the value: `check` and `checked` of what is checked.
+  const stem = value.name.toLowerCase().replace(/ed$/, '');
+  const tells = (name: string): boolean => changeNames.test(name) || [stem, `${stem}ed`].includes(name.toLowerCase());
   const own = input.events.filter(({ name }) => tells(bareEvent(name, input)) && !isOfOther(name));
   // Of a state beside the value, `touched-changed`, it tells nothing that is held.
   const telling = own.filter(({ name }) => !/touch|dirty|pristine|focus|open|valid|prefilled/i.test(name));

@@ -11,7 +11,7 @@ import { join } from 'node:path';
 import { buildSync } from 'esbuild';
 import { asData, asShipped } from '../loaders.js';
 import { findPackage, type ProjectPackage } from '../project.js';
-import { confined } from '../render.js';
+import { confinedRun } from '../render.js';
 import { shutProcess } from '../shut.js';
 import { declared } from './declare.js';
 import { shownIn } from './shown.js';
@@ -58,14 +58,7 @@ export function declaredByRunning(
   try {
     const path = join(folder, 'package.cjs');
     writeFileSync(path, script);
-    const [command = process.execPath, ...args] = [
-      ...confined(),
-      process.execPath,
-      '--experimental-permission',
-      `--allow-fs-read=${path}`,
-      '--max-old-space-size=512',
-      path,
-    ];
+    const [command = process.execPath, ...args] = confinedRun(path);
     const { stdout, stderr, error } = spawnSync(command, args, {
       timeout: mostTime,
       killSignal: 'SIGKILL',
