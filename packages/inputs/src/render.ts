@@ -1,11 +1,12 @@
 /** Drawing on the server: foreign packages run in a process of their own, without files, environment or time without end. */
 import { createHash } from 'node:crypto';
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { bundleScript } from './bundle.js';
 import type { BundleOptions } from './bundle-options.js';
+import { confinedRun } from './confined.js';
 
 /** What came of drawing: the markup, or what was thrown. */
 export type Rendered = { readonly html: string } | { readonly failed: string };
@@ -76,30 +77,6 @@ async function run(script: string, task: string): Promise<Rendered> {
 
 /** In megabytes. */
 const mostMemory = 1024;
-
-/**
- * Where the system can do it (Linux, namespaces), the process has no network and sees no other process, so it can
- * neither send anything anywhere nor signal anybody.
- */
-let prefix: readonly string[] | undefined;
-function confined(): readonly string[] {
-  if (!prefix) {
-    const wall = ['unshare', '--user', '--map-root-user', '--net', '--pid', '--fork', '--kill-child'];
-    const [command = '', ...args] = [...wall, 'true'];
-    prefix = process.platform === 'linux' && spawnSync(command, args).status === 0 ? wall : [];
-  }
-  return prefix;
-}
-
-/** The command that runs a script there: it can read no file but itself. */
-export const confinedRun = (script: string): string[] => [
-  ...confined(),
-  process.execPath,
-  '--experimental-permission',
-  `--allow-fs-read=${script}`,
-  '--max-old-space-size=512',
-  script,
-];
 
 /** Memory of a process and those it was made by wrapping, in megabytes; 0 where the system does not tell. */
 function memoryOf(pid: number | undefined): number {
