@@ -1,5 +1,5 @@
 /** Which style sheets a package is imported with, by where they lie and what they are called. */
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { importedAs } from './modules.js';
 import type { ProjectPackage } from './project.js';
@@ -129,7 +129,8 @@ function ownSheets(pkg: ProjectPackage): string[] {
     'lib/css',
   ].flatMap((inner) => {
     const place = join(folder, inner);
-    return existsSync(place)
+    // A file may be called like a folder: `x.js` of a package of that name.
+    return statSync(place, { throwIfNoEntry: false })?.isDirectory()
       ? readdirSync(place)
           .filter((file) => file.endsWith('.css') && !file.includes('.min.') && !file.includes('.module.'))
           .map((file) => join(name, inner, file))

@@ -38,7 +38,7 @@ export { emptiesFor, isOpenName, readingsOf, reportsOf, samplesFor, type Heard, 
 export { ownProperties, pathWords, propertiesFor, valueIn, valueKind, type FromNotation } from './drive.js';
 export { draftAdapter, draftByHand, focusWords } from './draft.js';
 export { isColour, valueNames } from './pair.js';
-export { namePairIn, type NamePair } from './name-pairs.js';
+export { alike, namePairIn, type NamePair } from './name-pairs.js';
 export { calledAs, componentsToTry, partsToTry } from './face.js';
 export type {
   DeclaredArgument,

@@ -11,7 +11,7 @@ const noValues = new RegExp(
   default is has show hide open(?:ed)? close[dr]? visible expand(?:ed|able)? collaps(?:e|ed|ible) hover(?:ed)? highlight(?:ed)?
   focus(?:ed)? active current(?!(?:Date|Time|Value|Colou?r)$) pages? sort(?:ed|ing)? order filters? search query input zoom view layout size width
   height scroll load(?:ed|ing)? mount(?:ed)? ready modes? theme steps? tabs? index offset position drag(?:ged|ging)?
-  event key id name target drop columns? rows? select(?:ion)?Mode enter exit leave appear animat(?:e|ed|ion) transition error ok cancel
+  event key id name as visibility target drop columns? rows? select(?:ion)?Mode enter exit leave appear animat(?:e|ed|ion) transition error ok cancel
 `
     .trim()
     .split(/\s+/)
@@ -79,7 +79,7 @@ export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | 
       !one.args && !one.inherited && !one.deprecated && startNames.test(one.name) && !isOfUnknown(one, properties),
   );
   const report =
-    first && reports.find(({ name, args }) => changeNames.test(name) && alike(args?.[0]?.type ?? '', first.type));
+    first && reports.find(({ name, args }) => changeNames.test(name) && isAmong(args?.[0]?.type ?? '', first.type));
   return first && report && { value: first, report, path: '/0' };
 }
 

@@ -19,6 +19,7 @@ export const valueNames = [
   'isSelected',
   'start',
   'defaultDate',
+  'html',
 ];
 
 /** Whether a report gives a colour by the name or the type of what it is called with. */
@@ -119,9 +120,11 @@ function bareEvent(name: string, { tag = '' }: FoundInput): string {
   const own = tag.replaceAll('-', '');
   // An event of the element's very name tells of what the element is for.
   if (own !== '' && name.toLowerCase() === own) return 'change';
-  return own !== '' && name.toLowerCase().startsWith(own)
-    ? name.slice(own.length)
-    : name.replace(/^[a-z]+-/, '').replace(/^[a-z]+(?=[A-Z])/, '');
+  if (own !== '' && name.toLowerCase().startsWith(own)) return name.slice(own.length);
+  // What begins the tags of a maker begins its events: `xychange` of `xy-range`.
+  const [maker = ''] = tag.split('-');
+  const isOfMaker = maker !== '' && name.startsWith(maker) && changeNames.test(name.slice(maker.length));
+  return isOfMaker ? name.slice(maker.length) : name.replace(/^[a-z]+-/, '').replace(/^[a-z]+(?=[A-Z])/, '');
 }
 
 function byEvent(input: FoundInput, value: DeclaredProperty): Pair | undefined {
@@ -207,8 +210,13 @@ function placeIn({ name, args = [] }: DeclaredProperty, value: DeclaredProperty)
   // No event of the platform has it itself: what is called an event may be an object of the package's own.
   const itself = args.findIndex(({ holds = [] }) => holds.some(({ path }) => path === `/${value.name}`));
   if (itself >= 0) return place(`/${itself}/${value.name}`, `gives an object that has ${value.name}.`, 0.8);
+  // An element's text has no name but this among what an event's target tells.
   if (/Event\b/.test(type))
-    return place(`/${Math.max(0, index)}/target/${value.name}`, `gives an event: its type is ${type}.`, 0.85);
+    return place(
+      `/${Math.max(0, index)}/target/${value.name === 'html' ? 'value' : value.name}`,
+      `gives an event: its type is ${type}.`,
+      0.85,
+    );
   return place('/0', `gives the value as argument 1: its type is ${type}.`, 0.6);
 }
 

@@ -18,6 +18,9 @@ export interface Passed {
 const takesSteps = (properties: readonly DeclaredProperty[]): boolean =>
   ['min', 'max', 'step'].every((name) => properties.some((one) => one.name === name && /^number\b/.test(one.type)));
 
+/** What a report of a change may be called, and anything that only looks like one. */
+const mayReport = /^on[-A-Z]|[Cc]hange|^(set|update|select|input|pick)([A-Z]|$)/;
+
 export class Components {
   /**
    * Names of components that another takes as a replacement of one of its parts, by a property that lists them under
@@ -47,9 +50,11 @@ export class Components {
     if (!/^[A-Z]/.test(name) && exported !== 'default') return undefined;
     const props = this.propsOf(type);
     if (!props) return undefined;
-    const { properties: own, kind } = this.#variant(props);
     const asElement = this.#drawnAs(type);
-    const properties = asElement ? this.#asDrawn(own, asElement) : own;
+    if (!asElement && !this.#mayBeInput(props)) return undefined;
+    const { properties: own, kind } = this.#variant(props);
+    const declaredOnes = asElement ? this.#asDrawn(own, asElement) : own;
+    const properties = [...declaredOnes, ...this.#toldAlone(props, declaredOnes)];
     // What every HTML element takes makes no input; what HTML's own inputs take does.
     const isHtml = asElement !== undefined || this.#isHtmlInput(props);
     const valued = properties.some(
@@ -96,6 +101,33 @@ export class Components {
       ...(made ? { made } : {}),
     };
     return { input, ...(reason === undefined ? {} : { reason }) };
+  }
+
+  /** Of a component that takes whatever it is given, the value that it names in its report alone. */
+  #toldAlone(props: ts.Type, declared: readonly DeclaredProperty[]): DeclaredProperty[] {
+    if (!props.getStringIndexType() || declared.some(({ name }) => name === 'value' || name === 'checked')) return [];
+    const held = declared
+      .find(({ name }) => name === 'onChange')
+      ?.args?.flatMap(({ holds = [] }) => holds)
+      .find(({ path }) => path === '/value');
+    return held ? [{ name: 'value', type: held.type }] : [];
+  }
+
+  /** By its names alone: to read hundreds of properties of every box with a look of its own takes minutes. */
+  #mayBeInput(props: ts.Type): boolean {
+    const { checker } = this.read;
+    const constraint = checker.getBaseConstraintOfType(props) ?? props;
+    return (
+      (constraint.isUnion() ? constraint.types : [constraint]).some((one) =>
+        checker
+          .getPropertiesOfType(one)
+          .some(
+            (property) =>
+              (mayReport.test(property.name) || (telling.test(property.name) && property.name !== 'color')) &&
+              this.read.fromHtml(property) === undefined,
+          ),
+      ) || this.#isHtmlInput(props)
+    );
   }
 
   /** The type of what a component of the framework takes, of those that have a `member`; none where the type is no component's. */

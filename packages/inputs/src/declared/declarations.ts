@@ -23,10 +23,15 @@ const mostProperties = 300;
 /** An object with more members than this is no report, but a part of what reports. */
 const mostHeld = 24;
 
-/** A package's declarations as one reads them. */
+/** Where the compiler left something out: of a list, of an object, of arguments. */
+const isShortened = /\.\.\. \d+ more \.\.\.|\.\.\.(?![\w$[(])/;
+const longestText = 160;
+/** Components share most of their properties, and so their types. */
+const texts = new WeakMap<ts.Type, string>();
 const platformTypes = /[\\/]typescript[\\/]lib[\\/]lib\.dom/;
 const reactTypes = /[\\/]@types[\\/]react[\\/]/;
 
+/** A package's declarations as one reads them. */
 export class Declarations {
   constructor(
     readonly checker: ts.TypeChecker,
@@ -171,12 +176,27 @@ export class Declarations {
     return filled;
   }
 
+  /** The type as text; the compiler shortens what is long, since written out a type of styles may fill megabytes. */
   text(type: ts.Type): string {
-    const text = this.checker.typeToString(
-      type,
-      undefined,
-      ts.TypeFormatFlags.NoTruncation | ts.TypeFormatFlags.UseAliasDefinedOutsideCurrentScope,
-    );
-    return text.length > 160 ? `${text.slice(0, 157)}…` : text;
+    const known = texts.get(type);
+    if (known !== undefined) return known;
+    const text = this.#writtenOut(type);
+    texts.set(type, text);
+    return text;
+  }
+  #writtenOut(type: ts.Type): string {
+    const short = this.#shortText(type);
+    if (!isShortened.test(short)) return short;
+    // Of alternatives the last says as much as the first.
+    const whole = type.isUnion()
+      ? type.types
+          .map((one) => this.#shortText(one))
+          .join(' | ')
+          .replace('false | true', 'boolean')
+      : short.replace(isShortened, '…');
+    return whole.length > longestText ? `${whole.slice(0, longestText - 3)}…` : whole;
+  }
+  #shortText(type: ts.Type): string {
+    return this.checker.typeToString(type, undefined, ts.TypeFormatFlags.UseAliasDefinedOutsideCurrentScope);
   }
 }

@@ -1,9 +1,9 @@
 /** Components, elements and widgets, found by their types: no package is known by name, only what a declaration says. */
-import type { FoundInput, Wrapper } from '@poietra/core';
+import { alike, type FoundInput, type Wrapper } from '@poietra/core';
 import ts from 'typescript';
 import { entriesBelow, entriesOf } from '../entries.js';
 import type { Project, ProjectPackage } from '../project.js';
-import { declaredByRunning, isUntyped } from '../running/index.js';
+import { declaredByRunning, definesElements, isUntyped } from '../running/index.js';
 import { typeAt, withChoiceItem } from './choice-items.js';
 import { Components, type Passed } from './components.js';
 import { Declarations } from './declarations.js';
@@ -11,7 +11,7 @@ import { elementsByTypes } from './elements-by-types.js';
 import { exportedAs, exportsOf, meantBy } from './exports.js';
 import { insidesOf } from './insides.js';
 import { withList } from './lists.js';
-import { noInputsAlone, partEnds, unsettled } from './names.js';
+import { noInputsAlone, partEnds, telling, unsettled } from './names.js';
 import { Objects } from './objects.js';
 import { ownFiles, programOf, type Program, type WrittenTypes } from './program.js';
 import { Beside, type Borrowed } from './beside.js';
@@ -61,14 +61,17 @@ function byRunning(
   packages: readonly ProjectPackage[],
   tell?: (progress: Progress) => void,
 ): Declared {
-  const untyped = packages.filter((pkg) => isUntyped(pkg, project.folder));
+  const isUndeclared = (pkg: ProjectPackage): boolean => isUntyped(pkg, project.folder);
+  const untyped = packages.filter((pkg) => isUndeclared(pkg) || definesElements(pkg));
   const written = new Map<string, string>();
   const unread: string[] = [];
   untyped.forEach((pkg, i) => {
-    tell?.({ done: i, total: untyped.length, doing: `${pkg.name}, which declares no types` });
-    const shown = declaredByRunning(project.folder, pkg);
+    tell?.({ done: i, total: untyped.length, doing: `${pkg.name}, which is run to be seen` });
+    const shown = declaredByRunning(project.folder, pkg, !isUndeclared(pkg));
     if ('text' in shown) written.set(pkg.name, shown.text);
-    else unread.push(`${pkg.name} declares no types, and could not be run to see what it exports: ${shown.failed}`);
+    // What has types was read by them.
+    else if (isUndeclared(pkg))
+      unread.push(`${pkg.name} declares no types, and could not be run to see what it exports: ${shown.failed}`);
   });
   if (written.size === 0) return { found: [], passed: [], unread };
   const shown = inputsIn(
@@ -166,10 +169,14 @@ function inputsOf(
     });
   const isPart = ({ export: exported }: FoundInput): boolean =>
     isPartOfRoot(exported, found) || isPartByName(exported, found) || components.parts.has(exported);
-  // What gathers others shows them a second time: a default export, and what hangs on a form.
-  const isAgain = ({ export: exported }: FoundInput): boolean =>
-    found.some((other) => exported === `default.${other.export}`) ||
-    (exported.includes('.') && found.some((other) => other.export === exported.replace('.', '')));
+  // What gathers others shows them a second time: a default export, what hangs on a form, a root that is the whole.
+  const isAgain = (input: FoundInput): boolean =>
+    found.some(
+      (other) =>
+        input.export === `default.${other.export}` ||
+        isRootOf(input, other) ||
+        (input.export.includes('.') && other.export === input.export.replace('.', '')),
+    );
   return {
     found: whole.filter((input) => !isPart(input) && !isAgain(input)),
     passed: [
@@ -191,9 +198,17 @@ function rootsOf(read: Declarations, module: ts.Symbol, { export: exported }: Fo
     .map((name) => ({ component: `${read.pkg.module ?? read.pkg.name}#${name}` }));
 }
 
+/** Whether it is the same under another name: `SliderRoot` and `Slider.Root` of what `Slider` draws at once. */
+function isRootOf(root: FoundInput, whole: FoundInput | undefined): boolean {
+  const face = ({ properties }: FoundInput): string =>
+    properties.flatMap(({ name }) => (telling.test(name) ? [name] : [])).join();
+  return whole !== undefined && /^(.+?)\.?Root$/.exec(root.export)?.[1] === whole.export && face(root) === face(whole);
+}
+
 /** Beside a root that is an input all that bears its name is a part of it, but for groups of several. */
 function isPartOfRoot(exported: string, found: readonly FoundInput[]): boolean {
-  if (/Root$/.test(exported)) return false;
+  const own = found.find((one) => one.export === exported);
+  if (/Root$/.test(exported) || found.some((other) => isRootOf(other, own))) return false;
   return found.some((other) => {
     const [, stem, point] = /^(.+?)(\.?)Root$/.exec(other.export) ?? [];
     return stem !== undefined && exported.startsWith(`${stem}${point ?? ''}`) && !exported.startsWith(`${stem}Group`);
@@ -205,14 +220,23 @@ function isPartByName(exported: string, found: readonly FoundInput[]): boolean {
   const stem = exported.replace(partEnds, '');
   if (stem === exported || stem === '') return false;
   const whole = found.find((other) => other.export === stem && other.family === 'component');
-  return whole !== undefined && !(exported === `${stem}Input` && isAnother(whole, found, exported));
+  const own = found.find((other) => other.export === exported);
+  return whole !== undefined && !(exported === `${stem}Input` && (isAnother(whole, own) || tellsItsValue(own)));
 }
 
 /** A part does not take all of what the whole takes: a box that opens a calendar beside the calendar is an input of its own. */
-function isAnother(whole: FoundInput, found: readonly FoundInput[], exported: string): boolean {
+function isAnother(whole: FoundInput, own: FoundInput | undefined): boolean {
   const typesOf = (input: FoundInput | undefined): (string | undefined)[] =>
     ['value', 'onChange'].map((name) => input?.properties.find((one) => one.name === name && !one.inherited)?.type);
   const [value, report] = typesOf(whole);
-  const own = typesOf(found.find((one) => one.export === exported));
-  return value !== undefined && report !== undefined && own[0] === value && own[1] === report;
+  const [ownValue, ownReport] = typesOf(own);
+  return value !== undefined && report !== undefined && ownValue === value && ownReport === report;
+}
+
+/** Nor does a part tell a whole value that it takes; it gives the events of its box on. */
+function tellsItsValue(input: FoundInput | undefined): boolean {
+  const [value, report] = ['value', 'onChange'].map((name) =>
+    input?.properties.find((one) => one.name === name && !one.inherited),
+  );
+  return value !== undefined && alike(report?.args?.[0]?.type ?? 'unknown', value.type);
 }

@@ -14,7 +14,7 @@ const anyOf = (names: string): string => `(?:${names.trim().split(/\s+/).join('|
 /** Names, or their ends, of what leads somewhere or shows something. */
 const leading = anyOf(`
   Tabs? TabList Accordion Paginat(?:ion|or) Breadcrumbs? Nav(?:Bar|Link)? Navigation Navigator\\w* Menu Tooltip Tour Stepper Steps Popover
-  Dialog Drawer Modal Side[Bb]ar Preview \\w*Provider \\w*Container Carousel Table Chart Icon ControlLabel Collapse Wizard Skeleton Relative(?:Time|Date) Row Cell Node Day
+  Dialog Drawer Modal Visibility Reorder(?:Item|Group)? Side[Bb]ar Preview \\w*Provider \\w*Container Carousel Table Chart Icon ControlLabel Collapse Wizard Skeleton Relative(?:Time|Date) Row Cell Node Day
   (?:Tree|Menu\\w*|List|Nav|Accordion|Timeline|Tab)Item`);
 /** What begins the names of the parts of such a thing. */
 const leadingParts = anyOf(
@@ -39,7 +39,7 @@ export const noInputsAlone = /^(Cards?|Tree)$/;
 export const partEnds = /(List|Input|Option|Item|Trigger|Content|Handle|Thumb|Base)$/;
 /** Of elements that declare a value: those that are pressed, lead somewhere, show something, or are a part of another. */
 export const noInputTags =
-  /(?<!radio|check|toggle)-button$|^[a-z]+-(form|fieldset|field)$|-(accordion|accordion-group|carousel|pagination|steps|breadcrumbs?|sidebar|progress-\w+|picker-column|tab|tab-(?:header|title|bar)|tabs|progress|meter|loader|(?:workflow-)?step|ripple|item|row|option|icon(?!-(?:toggle|check|radio))(?:-\S*)?|fab|divider|badge|menu|dialog|visual-\w+|picker-toggle|(?:clear|next|previous|prev)(?:-(?:day|month|year))?|card(?:-\S*)?|chip-set|link|handle|thumb|table-selection\S*|row-expandable)$/;
+  /(?<!radio|check|toggle)-button$|^[a-z]+-(form|fieldset|field)$|-(accordion|accordion-group|carousel|pagination|steps|breadcrumbs?|sidebar|progress-\w+|picker-column|tab|tab-(?:header|title|bar)|tabs|progress|meter|loader|(?:workflow-)?step|tree-node|region|ripple|item|row|option|icon(?!-(?:toggle|check|radio))(?:-\S*)?|fab|divider|badge|menu|dialog|visual-\w+|picker-toggle|(?:clear|next|previous|prev)(?:-(?:day|month|year))?|card(?:-\S*)?|chip-set|link|handle|thumb|table-selection\S*|row-expandable)$/;
 
 /** Whether some callback gives a value of the type; a colour that none gives is only a look. */
 export const isReported = (type: string, properties: readonly DeclaredProperty[]): boolean => {

@@ -23,6 +23,13 @@ interface Placed {
 }
 
 const updates = /^(set|select)(Value|Date|Choice|Selected|Colou?r|Number|Text|Select|Selection)?s?$/;
+const aValue =
+  '(Raw|Current|Selected)?(Values?|Dates?|Time|Colou?r|Numbers?|Text|Data|Selection|Rating|Range|Tags|Html|HTML|Content)';
+const writesValue = new RegExp(`^set${aValue}$`);
+const readsValue = new RegExp(
+  `^get${aValue}$|^get(Formatted|Unformatted)?(Number|Value)?(String)?$|^(val|value|rawValue)$`,
+);
+const loadsValue = /^(load|assign|write)(\w+Values?|Values?)$/;
 const reportNames = /^on(Change|Select|Update|Input)$/i;
 /** Options that hold the reports, and which of them tell of a change. */
 const reportGroups = /^(events|callbacks|hooks|on)$/;
@@ -36,6 +43,8 @@ export class Widgets {
 
   /** A function or class that takes an element and options, or an object with a `create` that does. */
   widgetOf(symbol: ts.Symbol, target: ts.Symbol, type: ts.Type): FoundInput | undefined {
+    // A function of the framework's is called by components alone.
+    if (/^use[A-Z]/.test(exportedAs(symbol))) return undefined;
     for (const making of this.#makings(type)) {
       const placed = this.#placed(making.signature);
       const found = placed && this.#found(making, placed);
@@ -94,6 +103,8 @@ export class Widgets {
   ): Pick<FoundInput, 'events' | 'methods' | 'properties' | 'widget'> | undefined {
     const made = signature.getReturnType();
     const single = made.isUnion() ? (made.types.find((one) => one.getProperty('destroy')) ?? made) : made;
+    // What selects elements is made of as many as there are.
+    if (single.getNumberIndexType()) return undefined;
     const methods = this.read.checker
       .getPropertiesOfType(single)
       .filter((one) => this.#typeOf(one).getCallSignatures().length > 0)
@@ -103,6 +114,9 @@ export class Widgets {
     const update =
       methods.find((name) => /^set(Value|Date|Choice|Selected)$/.test(name)) ??
       methods.find((name) => (hasValue ? /^set([A-Z]|$)/ : updates).test(name)) ??
+      // Under a name of its own, where the same is to be read.
+      methods.find((name) => writesValue.test(name) && methods.includes(name.replace('set', 'get'))) ??
+      methods.find((name) => loadsValue.test(name)) ??
       // One name to read and to write: with an argument it sets.
       methods.find((name) => telling.test(name) && this.#takesOne(single, name));
     if (update === undefined) return undefined;
@@ -117,7 +131,9 @@ export class Widgets {
         name.includes('.') || (reportNames.test(name) && (args !== undefined || /Hook|=>|Function/.test(text))),
     );
     const isOnInput = /Input/.test(element) || /^(field|input)$/.test(place ?? '');
-    const reports = byOption ? 'options' : methods.includes('on') || hasValue ? 'on' : isOnInput ? 'events' : undefined;
+    // One that hears nothing by itself leaves it to its element; what can be written and read alone is worth a trial.
+    const isHeld = isOnInput || methods.some((name) => readsValue.test(name) || loadsValue.test(name));
+    const reports = byOption ? 'options' : methods.includes('on') || hasValue ? 'on' : isHeld ? 'events' : undefined;
     if (!reports) return undefined;
     const destroy = methods.find((name) => /^(destroy|destroyAndRemove|dispose|remove)$/.test(name));
     return {
@@ -128,7 +144,12 @@ export class Widgets {
         start,
         update,
         reports,
-        element: place === 'select' || /Select/.test(element) ? 'select' : isOnInput || byOption ? 'input' : 'div',
+        element:
+          place === 'select' || /Select/.test(element)
+            ? 'select'
+            : isOnInput || byOption || reports === 'events'
+              ? 'input'
+              : 'div',
         ...(destroy ? { destroy } : {}),
         ...(place === undefined ? {} : { place }),
         ...(hasValue ? {} : { startsEmpty: true }),

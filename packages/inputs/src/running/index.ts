@@ -4,7 +4,7 @@
  */
 import { reasonOf } from '@poietra/core';
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { builtinModules } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -36,16 +36,26 @@ export function isUntyped({ name, folder, manifest }: ProjectPackage, project: s
   return !isDeclared && isThere && hasWhole(manifest['exports']) && findPackage(project, types) === undefined;
 }
 
+/** Whether its script defines elements, of which its types may say nothing. */
+export function definesElements({ folder, manifest }: ProjectPackage): boolean {
+  return [manifest['module'], manifest['main']].some((path) => {
+    if (typeof path !== 'string') return false;
+    const file = join(folder, path);
+    return existsSync(file) && /\bcustomElements\b/.test(readFileSync(file, 'utf8'));
+  });
+}
+
 /** Whether the package can be asked for by its name alone (Node, “Package entry points”). */
 function hasWhole(exported: unknown): boolean {
   if (typeof exported !== 'object' || exported === null) return true;
   return '.' in exported || !Object.keys(exported).some((path) => path.startsWith('.'));
 }
 
-/** Declarations for the package, from what it shows; `failed` where it cannot be run. */
+/** Declarations for the package, from what it shows, or of its elements alone; `failed` where it cannot be run. */
 export function declaredByRunning(
   project: string,
   { name }: ProjectPackage,
+  onlyElements = false,
 ): { readonly text: string } | { readonly failed: string } {
   let script: string;
   try {
@@ -73,7 +83,8 @@ export function declaredByRunning(
           ? 'it did not come to an end'
           : (/^\w*(?:Error|Exception)\b.*/m.exec(stderr)?.[0] ?? 'it ended without an answer'),
       };
-    return { text: declared(shownIn(JSON.parse(said.slice(mark.length)))) };
+    const shown = shownIn(JSON.parse(said.slice(mark.length)));
+    return { text: declared(onlyElements ? { ...shown, exports: [] } : shown) };
   } catch (error) {
     return { failed: reasonOf(error) };
   } finally {

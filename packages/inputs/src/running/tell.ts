@@ -142,7 +142,8 @@ export function tellExports(all: Readonly<Record<string, unknown>>, defined: Def
   const aClass = (name: string, value: unknown): ShownExport | undefined => {
     if (!isCallable(value) || value.length < 1 || !isObject(value.prototype)) return undefined;
     const methods = methodsOf(value.prototype);
-    if (methods.length === 0) return undefined;
+    // What counts is a list of elements, by whatever they were selected.
+    if (methods.length === 0 || typeof value.prototype['length'] === 'number') return undefined;
     const held = [value, value.prototype].flatMap((one) =>
       ['defaults', 'defaultOptions', 'DEFAULTS', 'Default', 'options'].map((member) => one[member]),
     );
@@ -153,7 +154,10 @@ export function tellExports(all: Readonly<Record<string, unknown>>, defined: Def
       is: 'class',
       properties: propertiesOf({}, defaults, names),
       methods,
-      byOptions: value.length === 1,
+      // What has a usual value does not count: `constructor(element, options = {})`.
+      byOptions:
+        value.length === 1 &&
+        !/^[^)]*,/.test(/(?:\bconstructor\s*|^function\b[^(]*)\(([^]*)/.exec(textOf(value))?.[1] ?? ''),
     };
   };
 

@@ -36,6 +36,7 @@ export const blankWorld = `(() => {
     whenDefined: () => new Promise(() => {}),
     upgrade: () => {},
   });
+  for (const name of ['innerWidth', 'innerHeight', 'outerWidth', 'outerHeight', 'devicePixelRatio', 'scrollX', 'scrollY', 'pageXOffset', 'pageYOffset', 'screenX', 'screenY']) put(name, 0);
   for (const name of ['addEventListener', 'removeEventListener', 'dispatchEvent', 'cancelAnimationFrame', 'clearTimeout', 'scrollTo', 'setInterval']) put(name, () => 0);
   // Some define their elements a turn later than they are loaded.
   const later = [];
