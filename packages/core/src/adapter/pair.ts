@@ -2,7 +2,7 @@
 import type { Pointer } from '../json/index.js';
 import { calledAs, type DeclaredArgument, type DeclaredProperty, type FoundInput } from './face.js';
 import { families } from './families.js';
-import { alike, changeNames, heldIn, namePairIn } from './name-pairs.js';
+import { alike, changeNames, choiceLists, heldIn, namePairIn } from './name-pairs.js';
 
 /** Names that stand for a value, the likeliest first. They are words of general use, not of any one package. */
 export const valueNames = [
@@ -53,13 +53,16 @@ export function pairOf(input: FoundInput): Pair | undefined {
   const own = named.filter((one) => !one.inherited && (one.name !== 'color' || fits(one) || givesColour));
   // HTML's own attributes say both, and mean one: what is ticked or switched has a state.
   const called = calledAs(input);
-  const isTicked = /check|switch|toggle(?!.*group)|chip|radio(?!.*group)/i.test(called);
+  // Several chips are a list.
+  const isTicked = /check|switch|toggle(?!.*group)|chip(?!s|.*(set|group))|radio(?!.*group)/i.test(called);
   const inherited = named.find(({ name }) => name === (isTicked ? 'checked' : 'value'));
   const isFlag = ({ type }: DeclaredProperty): boolean => /^(false \| true|boolean)\b/.test(type);
   const flag = isTicked ? own.find(isFlag) : undefined;
   // A text that it stands for is its own; whether it is ticked HTML says.
   const state =
-    isTicked && !flag ? named.find((one) => one.inherited && one.name === 'checked' && isFlag(one)) : undefined;
+    isTicked && !flag && !input.properties.some(({ name, inherited }) => choiceLists.test(name) && !inherited)
+      ? named.find((one) => one.inherited && one.name === 'checked' && isFlag(one))
+      : undefined;
   const value = own.find(fits) ?? state ?? flag ?? own[0] ?? inherited ?? named.find(({ name }) => name !== 'color');
   // Names of its own that belong together say more than a value that every element of HTML has.
   const shared =

@@ -40,7 +40,7 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
     const isMethod = (member: ts.Symbol): boolean =>
       checker.getTypeOfSymbolAtLocation(member, where).getCallSignatures().length > 0;
     const properties = members
-      .filter((member) => !isMethod(member) && !/^[_#]/.test(member.name))
+      .filter((member) => !isMethod(member) && !isOnlyRead(member) && !/^[_#]/.test(member.name))
       .map((member) => {
         // Its class gives each of its own a value: none has to be given.
         const { required: _, sample: __, ...property } = read.property(member);
@@ -70,6 +70,10 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
   });
   return inputsAmong(withUsualEvents(found, true));
 }
+
+/** What cannot be set is told to whoever asks: the options that a list finds inside itself. */
+const isOnlyRead = ({ flags }: ts.Symbol): boolean =>
+  (flags & ts.SymbolFlags.GetAccessor) !== 0 && (flags & ts.SymbolFlags.SetAccessor) === 0;
 
 /** The events that its own `addEventListener` names beside the platform's. */
 function eventsOf({ checker, where }: Declarations, type: ts.Type): string[] {

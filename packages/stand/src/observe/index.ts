@@ -11,7 +11,7 @@ import { findOnServer } from './on-server.js';
 import { findFocus, findReality } from './reality.js';
 import { inItsLook, inPlace, mountSomehow, untilThere } from './standing.js';
 import { findFlags, findInvalid, findLeaving, findMessage } from './states.js';
-import { findEmpty, findKind, findSamples, findSubmission } from './values.js';
+import { beginsWithOne, findEmpty, findKind, findSamples, findSubmission } from './values.js';
 
 export type { Make };
 export interface Observed {
@@ -43,7 +43,7 @@ async function tryAll(seen: Observation, render: Ground['render']): Promise<Obse
     seen.note('value', `It cannot be drawn: ${failed}`, 'It was mounted alone.', 1);
     return { adapter: seen.adapter, findings: seen.findings, failed };
   }
-  const dressed = await inItsLook(seen, first);
+  const dressed = await beginsWithOne(seen, await inItsLook(seen, first));
   await untilThere(dressed);
   findReality(
     seen,

@@ -32,10 +32,10 @@ export async function findItems(seen: Observation): Promise<void> {
   seen.adapter = before;
 }
 
-/** An element that draws HTML's own list and has nothing in it takes HTML's own options inside. */
+/** What draws HTML's own list and has nothing in it takes HTML's own options inside. */
 export async function findOptions(seen: Observation): Promise<void> {
   const before = seen.adapter;
-  if (seen.input.family !== 'element' || before.choices) return;
+  if (!['element', 'component'].includes(seen.input.family) || before.choices) return;
   const listIn = (trial: Trial | undefined): HTMLSelectElement | undefined =>
     trial && [...everyElement(trial.box)].find((one) => one instanceof HTMLSelectElement);
   const list = listIn(await seen.mount());

@@ -15,6 +15,7 @@ import { sampleChoices } from '../sample-choices.js';
 import { trialName } from '../wanted.js';
 import { tellsApart } from './apart.js';
 import { textForNone } from './objects.js';
+import type { Trial } from '../trial.js';
 import type { Observation } from './observation.js';
 
 /** Two values that it shows, of the kind that it reports. */
@@ -51,6 +52,22 @@ function shapeOf(value: unknown): string {
   if (Array.isArray(value)) return String(value.length);
   if (typeof value !== 'string') return '';
   return value.replace(/\d+/g, '0').replace(/\p{L}+/gu, 'a');
+}
+
+/** What draws a handle for each number of its list has none that a person could move where the list is empty: it begins with one. */
+export async function beginsWithOne(seen: Observation, drawn: Trial): Promise<Trial> {
+  const before = seen.adapter;
+  const { value } = before;
+  const type = seen.input.properties.find(({ name }) => name === value.property)?.type ?? '';
+  if (!/^(readonly )?number\[\]/.test(type) || workingElements(drawn.box).length > 0) return drawn;
+  seen.adapter = { ...before, value: { ...value, empty: [0] } };
+  const begun = await seen.mount();
+  if (begun && begun.error === undefined && workingElements(begun.box).length > 0) {
+    seen.note('value', 'For “no value” it takes [0].', 'With an empty list there is nothing in it to work with.', 0.9);
+    return begun;
+  }
+  seen.adapter = before;
+  return (await seen.mount()) ?? drawn;
 }
 
 /** What it takes for "no value": that with which it clears, and goes back when a change is refused. */
