@@ -29,7 +29,7 @@ export function reach(root: ParentNode, selector: string): HTMLElement | undefin
 
 /** Whether a person could see and reach it. */
 function isThere(element: Element): boolean {
-  if (element.closest('[hidden], [aria-hidden="true"], [inert]')) return false;
+  if (element.closest('[hidden], [aria-hidden="true"], [inert], [style*="display: none"]')) return false;
   const root = element.getRootNode();
   return root instanceof ShadowRoot ? isThere(root.host) : true;
 }

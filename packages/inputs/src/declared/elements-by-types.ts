@@ -72,8 +72,8 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
 }
 
 /** What cannot be set is told to whoever asks: the options that a list finds inside itself. */
-const isOnlyRead = ({ flags }: ts.Symbol): boolean =>
-  (flags & ts.SymbolFlags.GetAccessor) !== 0 && (flags & ts.SymbolFlags.SetAccessor) === 0;
+const isOnlyRead = ({ declarations = [] }: ts.Symbol): boolean =>
+  declarations.length > 0 && declarations.every(ts.isGetAccessorDeclaration);
 
 /** The events that its own `addEventListener` names beside the platform's. */
 function eventsOf({ checker, where }: Declarations, type: ts.Type): string[] {
