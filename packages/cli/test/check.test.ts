@@ -97,8 +97,9 @@ describe('poietra check in a real browser', () => {
     expect(failedIn(stdout)).toEqual({ InvalidUnseen: [] });
     expect(checked?.sheet).toMatchObject({ depth: 'full', browser: expect.stringMatching(/^Chromium \d+/) as string });
   });
-  it('finds how inputs speak that hide it', () => {
-    const { stdout } = check('packages/stand/test/faulty', '--json', '--wanted', '0', '--only', 'hidden.tsx');
+  it('finds how inputs speak that hide it, also of a module that waits as it is loaded', () => {
+    const both = ['--only', 'hidden.tsx,waits.tsx'];
+    const { stdout } = check('packages/stand/test/faulty', '--json', '--wanted', '0', ...both);
     const found = new Map(
       (JSON.parse(stdout) as Checked[]).map((one) => [one.name.slice(one.name.indexOf('#') + 1), one]),
     );
@@ -116,7 +117,7 @@ describe('poietra check in a real browser', () => {
     expect(found.get('Numbered')?.adapter.ownIds).toEqual({ property: 'uid' });
     expect(found.get('Hulled')?.adapter).toMatchObject({ message: { property: 'error' } });
     expect(found.get('Tides')?.adapter.gesture?.steps).toMatchObject([{ do: 'press' }]);
-    const sound = { Berth: [], Paint: [], Pale: [], Ports: [], Numbered: [], Hulled: [], Tides: [] };
+    const sound = { Berth: [], Paint: [], Pale: [], Ports: [], Numbered: [], Hulled: [], Tides: [], Waits: [] };
     expect(failedIn(stdout)).toMatchObject(sound);
   });
   it('puts inputs together of their parts, and marks what is on', () => {

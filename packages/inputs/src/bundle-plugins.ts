@@ -62,6 +62,27 @@ export const noBuiltIns: Plugin = {
   },
 };
 
+/** A browser has none of Node's modules: where no package stands for one, whatever is taken out of it is nothing, and does nothing. */
+export const noneOfNode: Plugin = {
+  name: 'none-of-node',
+  setup(builder) {
+    builder.onResolve({ filter: /^[a-z_:/]+$/ }, async ({ path, importer, kind, resolveDir, pluginData }) => {
+      if (pluginData === 'looked for' || !isBuiltIn(path)) return undefined;
+      const { errors } = await builder.resolve(path, { kind, importer, resolveDir, pluginData: 'looked for' });
+      return errors.length > 0 ? { path, namespace: 'poietra-nothing' } : undefined;
+    });
+    builder.onLoad({ filter: /.*/, namespace: 'poietra-nothing' }, () => ({
+      contents: `const nothing = new Proxy(function () {}, {
+        get: (_, name) => (name === '__esModule' || typeof name === 'symbol' ? undefined : name === 'prototype' ? Object.prototype : nothing),
+        apply: () => undefined,
+        construct: () => ({}),
+      });
+      module.exports = nothing;`,
+      loader: 'js',
+    }));
+  },
+};
+
 /**
  * What one module of a package asks for and is not installed must not take its other modules away: it is told when it is
  * used. What the stand itself imports is told at once.

@@ -5,6 +5,7 @@ import {
   loadedOnDemand,
   missingLater,
   noBuiltIns,
+  noneOfNode,
   oneFramework,
   ourPackages,
   sheetsByPath,
@@ -32,7 +33,8 @@ export async function bundle(options: BundleOptions): Promise<Bundle> {
   return keptOr({ ...options, asked: ['page', options] }, () => make(options));
 }
 
-async function make(options: BundleOptions): Promise<Made<Bundle>> {
+/** `waits` where a module waits as it is loaded, which only a function that is awaited can do in a script. */
+async function make(options: BundleOptions, waits = false): Promise<Made<Bundle>> {
   const { project, home, start, inputs, codes = {}, handedOver } = options;
   try {
     const result = await build({
@@ -45,20 +47,25 @@ async function make(options: BundleOptions): Promise<Made<Bundle>> {
       bundle: true,
       write: false,
       metafile: true,
-      format: 'iife',
+      format: waits ? 'esm' : 'iife',
       platform: 'browser',
       target: 'es2022',
       jsx: 'automatic',
       outdir: 'out',
       // Not “style”: where a package offers a sheet under its own name, its script is meant.
       conditions: ['browser'],
-      define: { 'process.env.NODE_ENV': '"development"', 'process.env': '{}' },
+      define: {
+        'process.env.NODE_ENV': '"development"',
+        'process.env': '{}',
+        'import.meta.url': 'document.baseURI',
+      },
       loader: { ...asData, ...asShipped },
       plugins: [
         ourPackages(home),
         oneFramework(project, home),
         codesOf(codes),
         sheetsByPath(project),
+        noneOfNode,
         missingLater,
         onlyInside(project, home),
       ],
@@ -67,10 +74,12 @@ async function make(options: BundleOptions): Promise<Made<Bundle>> {
       legalComments: 'none',
     });
     const text = (ending: string): string => result.outputFiles.find(({ path }) => path.endsWith(ending))?.text ?? '';
-    return { value: { script: text('.js'), style: text('.css') }, files: filesOf(result.metafile) };
+    const script = waits ? `(async () => {\n${text('.js')}\n})();` : text('.js');
+    return { value: { script, style: text('.css') }, files: filesOf(result.metafile) };
   } catch (error) {
+    if (!waits && waitsAsItLoads(error)) return make(options, true);
     const others = withoutBroken(inputs, error);
-    if (others.length > 0 && others.length < inputs.length) return make({ ...options, inputs: others });
+    if (others.length > 0 && others.length < inputs.length) return make({ ...options, inputs: others }, waits);
     throw asBundleError(error, project);
   }
 }
@@ -83,7 +92,11 @@ export async function bundleScript(options: BundleOptions): Promise<string> {
   return keptOr({ ...options, asked: ['server', options] }, () => makeScript(options));
 }
 
-async function makeScript(options: BundleOptions): Promise<Made<string>> {
+/** What a script begins with that is a module: one of its own waits as it is loaded. */
+export const asModule =
+  "import { createRequire as poietraRequire } from 'node:module';\nconst require = poietraRequire('file:///');\n";
+
+async function makeScript(options: BundleOptions, waits = false): Promise<Made<string>> {
   const { project, home, start, inputs, codes = {}, handedOver } = options;
   try {
     const result = await build({
@@ -97,7 +110,7 @@ async function makeScript(options: BundleOptions): Promise<Made<string>> {
       bundle: true,
       write: false,
       metafile: true,
-      format: 'cjs',
+      format: waits ? 'esm' : 'cjs',
       platform: 'node',
       // What a bundler takes first; the other may ask for its own modules in a way that none can follow.
       mainFields: ['module', 'main'],
@@ -122,16 +135,20 @@ async function makeScript(options: BundleOptions): Promise<Made<string>> {
         loadedOnDemand(project),
         onlyInside(project, home),
       ],
-      banner: { js: shutProcess },
+      banner: { js: waits ? `${asModule}${shutProcess}` : shutProcess },
       logLevel: 'silent',
       legalComments: 'none',
     });
     const value = result.outputFiles.find(({ path }) => path.endsWith('.js'))?.text ?? '';
     return { value, files: filesOf(result.metafile) };
   } catch (error) {
+    if (!waits && waitsAsItLoads(error)) return makeScript(options, true);
     throw asBundleError(error, project);
   }
 }
+
+const waitsAsItLoads = (error: unknown): boolean =>
+  ((error as Partial<BuildFailure>).errors ?? []).some(({ text }) => text.startsWith('Top-level await'));
 
 /** The inputs but for those whose own module cannot be found: they must not take the others away. */
 function withoutBroken(inputs: readonly BundledInput[], error: unknown): readonly BundledInput[] {

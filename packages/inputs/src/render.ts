@@ -4,7 +4,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { bundleScript } from './bundle.js';
+import { asModule, bundleScript } from './bundle.js';
 import type { BundleOptions } from './bundle-options.js';
 import { confinedRun } from './confined.js';
 
@@ -51,7 +51,7 @@ export class Renderer {
   async #write(key: string, options: BundleOptions): Promise<string> {
     const text = await bundleScript(options);
     this.#folder ??= temporary();
-    const path = join(this.#folder, `${key}.cjs`);
+    const path = join(this.#folder, `${key}.${text.startsWith(asModule) ? 'mjs' : 'cjs'}`);
     writeFileSync(path, text);
     return path;
   }

@@ -7,6 +7,29 @@ export const shutDoors = `(() => {
   for (const name of gone) {
     try { Object.defineProperty(globalThis, name, { value: undefined, writable: false, configurable: false }); } catch {}
   }
+  // A page has these, and a frame of no origin fails whoever asks for them: what is kept is kept as long as the frame stands.
+  const store = () => {
+    const kept = new Map();
+    const own = {
+      getItem: (key) => kept.get(String(key)) ?? null,
+      setItem: (key, value) => void kept.set(String(key), String(value)),
+      removeItem: (key) => void kept.delete(String(key)),
+      clear: () => kept.clear(),
+      key: (at) => [...kept.keys()][at] ?? null,
+      get length() { return kept.size; },
+    };
+    return new Proxy(own, {
+      get: (_, key) => (key in own ? own[key] : kept.get(key)),
+      set: (_, key, value) => { kept.set(String(key), String(value)); return true; },
+      has: (_, key) => key in own || kept.has(key),
+      deleteProperty: (_, key) => { kept.delete(key); return true; },
+      ownKeys: () => [...new Set([...Object.keys(own), ...kept.keys()])],
+    });
+  };
+  for (const name of ['localStorage', 'sessionStorage']) {
+    try { void globalThis[name].length; } catch { Object.defineProperty(globalThis, name, { value: store(), configurable: true }); }
+  }
+  try { void document.cookie; } catch { Object.defineProperty(document, 'cookie', { value: '', writable: true, configurable: true }); }
   if (typeof HTMLLinkElement !== 'function') return;
   const far = /\\b(dns-prefetch|preconnect|prefetch|prerender|preload|modulepreload)\\b/i;
   const { setAttribute } = Element.prototype;

@@ -187,9 +187,12 @@ export class Declarations {
   #writtenOut(type: ts.Type): string {
     const short = this.#shortText(type);
     if (!isShortened.test(short)) return short;
-    // Of alternatives the last says as much as the first.
+    // Of alternatives as many as there is room for; that it may be nothing comes last, as the compiler has it.
+    const isNothing = ({ flags }: ts.Type): number =>
+      Number((flags & (ts.TypeFlags.Undefined | ts.TypeFlags.Null)) !== 0);
     const whole = type.isUnion()
-      ? type.types
+      ? [...type.types]
+          .sort((one, other) => isNothing(one) - isNothing(other))
           .map((one) => this.#shortText(one))
           .join(' | ')
           .replace('false | true', 'boolean')
