@@ -117,7 +117,20 @@ describe('poietra check in a real browser', () => {
     expect(found.get('Numbered')?.adapter.ownIds).toEqual({ property: 'uid' });
     expect(found.get('Hulled')?.adapter).toMatchObject({ message: { property: 'error' } });
     expect(found.get('Tides')?.adapter.gesture?.steps).toMatchObject([{ do: 'press' }]);
-    const sound = { Berth: [], Paint: [], Pale: [], Ports: [], Numbered: [], Hulled: [], Tides: [], Waits: [] };
+    expect(found.get('Handles')?.adapter.value).toMatchObject({ property: 'value', empty: [0] });
+    expect(found.get('Quay')?.adapter.choices).toEqual({ tag: 'option', value: 'value' });
+    const sound = {
+      Handles: [],
+      Quay: [],
+      Berth: [],
+      Paint: [],
+      Pale: [],
+      Ports: [],
+      Numbered: [],
+      Hulled: [],
+      Tides: [],
+      Waits: [],
+    };
     expect(failedIn(stdout)).toMatchObject(sound);
   });
   it('puts inputs together of their parts, and marks what is on', () => {

@@ -113,6 +113,17 @@ export const missingLater: Plugin = {
   },
 };
 
+/** The sheet that a package has for its name alone, as it says itself or where most keep it. */
+function sheetOf(project: string, name: string): string | undefined {
+  const pkg = findPackage(project, name);
+  if (!pkg) return undefined;
+  const { exports: exported, style, browser } = pkg.manifest;
+  const whole = (exported as Record<string, unknown> | undefined)?.['.'] as Record<string, unknown> | undefined;
+  return [whole?.['style'], style, browser, 'dist/index.css', 'index.css']
+    .flatMap((one) => (typeof one === 'string' && one.endsWith('.css') ? [join(pkg.folder, one)] : []))
+    .find((file) => existsSync(file));
+}
+
 /**
  * Sheets are taken by their path in the package, whether its `exports` name them or not; one that is not there leaves the
  * input without it.
@@ -127,6 +138,14 @@ export const sheetsByPath = (project: string): Plugin => ({
       const [, name = ''] = /^((?:@[^/]+\/)?[^/]+)/.exec(path) ?? [];
       const file = join(findPackage(project, name)?.folder ?? project, path.slice(name.length + 1));
       return existsSync(file) ? { path: file } : { path, namespace: 'poietra-no-sheet' };
+    });
+    // A sheet asks for a package and means its sheet; what leads to none, as what another tool would make, is left out.
+    builder.onResolve({ filter: /^[^./]/ }, async ({ path, importer, kind, resolveDir, pluginData }) => {
+      if (pluginData === 'looked for' || kind !== 'import-rule' || /^[a-z]+:/.test(path)) return undefined;
+      const found = await builder.resolve(path, { kind, importer, resolveDir, pluginData: 'looked for' });
+      if (found.errors.length === 0 && found.path.endsWith('.css')) return undefined;
+      const file = sheetOf(project, path);
+      return file === undefined ? { path, namespace: 'poietra-no-sheet' } : { path: file };
     });
     builder.onLoad({ filter: /.*/, namespace: 'poietra-no-sheet' }, () => ({ contents: '', loader: 'css' }));
   },

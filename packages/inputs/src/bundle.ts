@@ -57,6 +57,7 @@ async function make(options: BundleOptions, waits = false): Promise<Made<Bundle>
       define: {
         'process.env.NODE_ENV': '"development"',
         'process.env': '{}',
+        global: 'globalThis',
         'import.meta.url': 'document.baseURI',
       },
       loader: { ...asData, ...asShipped },

@@ -19,6 +19,8 @@ export function onlyInside(project: string, home: string): Plugin {
     name: 'only-inside',
     setup(builder) {
       builder.onLoad({ filter: /.*/, namespace: 'file' }, ({ path, with: attributes }) => {
+        // A module that a package's “browser” leaves out has a path and no file; of what is not there the bundler tells.
+        if (!existsSync(path)) return undefined;
         const reason =
           whyNot(path, roots) ??
           (attributes['type'] === 'text' || attributes['type'] === 'bytes' ? 'is no source to be run' : undefined);

@@ -29,7 +29,7 @@ export const shutDoors = `(() => {
   for (const name of ['localStorage', 'sessionStorage']) {
     try { void globalThis[name].length; } catch { Object.defineProperty(globalThis, name, { value: store(), configurable: true }); }
   }
-  try { void document.cookie; } catch { Object.defineProperty(document, 'cookie', { value: '', writable: true, configurable: true }); }
+  try { if (typeof document === 'object') void document.cookie; } catch { Object.defineProperty(document, 'cookie', { value: '', writable: true, configurable: true }); }
   if (typeof HTMLLinkElement !== 'function') return;
   const far = /\\b(dns-prefetch|preconnect|prefetch|prerender|preload|modulepreload)\\b/i;
   const { setAttribute } = Element.prototype;

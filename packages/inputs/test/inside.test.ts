@@ -129,3 +129,55 @@ it('an input whose module is not there, or that is declared and not exported, le
     bundle({ project, home, start, inputs: [{ ...quay, id: 'x', export: 'Input', module: 'gone' }] }),
   ).rejects.toThrow(/gone/);
 });
+
+it('a sheet that asks for a package means its sheet, and one that another tool would make is left out', async () => {
+  put('project/node_modules/hull/package.json', '{"name":"hull","exports":{".":"./index.js"},"style":"paint.css"}');
+  put('project/node_modules/hull/index.js', 'export const tide = 1;');
+  put('project/node_modules/hull/paint.css', '.hull { color: teal }');
+  put('project/src/deck.css', "@import 'hull'; @import 'made-elsewhere'; .deck { color: navy }");
+  const got = await taken("import './deck.css';");
+  expect(got).toContain('.hull');
+  expect(got).toContain('.deck');
+});
+
+it('what a package’s “browser” leaves out, and what only Node has, is nothing and takes nothing along', async () => {
+  put('project/node_modules/mast/package.json', '{"name":"mast","main":"index.js","browser":{"./inner.js":false}}');
+  put(
+    'project/node_modules/mast/index.js',
+    "exports.is = require('buffer').Buffer.isBuffer; exports.inner = require('./inner').custom; exports.at = typeof global;",
+  );
+  const input = { id: 'x', family: 'component' as const, export: 'Input', module: 'mast', css: [] };
+  const { script } = await bundle({ project, home, start, inputs: [{ ...input, export: 'is' }] });
+  const { x } = runInNewContext(`${script}; globalThis.inputs`, { console }) as { x: { value: () => unknown } };
+  expect(x.value()).toBeUndefined();
+});
+
+it('a module may wait as it is loaded, and ask where it lies', async () => {
+  const got = await taken('export const tide = await Promise.resolve(new URL("./tide", import.meta.url));');
+  expect(got).toMatch(/^\(async \(\) => \{/);
+  expect(got).toContain('document.baseURI');
+});
+
+it('where a frame has no stores and no cookies, there are some as long as it stands', async () => {
+  const page = {
+    console,
+    URL,
+    document: {
+      get cookie(): string {
+        throw new Error('no origin');
+      },
+    },
+  };
+  for (const name of ['localStorage', 'sessionStorage'])
+    Object.defineProperty(page, name, {
+      configurable: true,
+      get: () => {
+        throw new Error('no origin');
+      },
+    });
+  const script =
+    await taken(`localStorage.setItem('unit', 2); localStorage.side = 'bow'; sessionStorage.removeItem('x');
+    document.cookie = 'a=b';
+    globalThis.kept = [localStorage.getItem('unit'), localStorage.unit, localStorage.getItem('gone'), localStorage.length, localStorage.key(1), 'side' in localStorage, sessionStorage.length, document.cookie];`);
+  expect(runInNewContext(`${script}; globalThis.kept`, page)).toEqual(['2', '2', null, 2, 'side', true, 0, 'a=b']);
+});

@@ -100,7 +100,12 @@ function rooted(parts: Parts, { component, choices }: NonNullable<ReturnType<Par
   const marks = nest([control], indicator.length > 0 ? indicator : roundMarks);
   const words = nest([label], [{ words: '', of: 'choice' }]);
   const inside = [...alone(beside('HiddenInput')), ...marks, ...words];
-  return [{ inside: [{ component, inside }], choices }];
+  // What is pressed may be the content alone.
+  const content = beside('Content');
+  return [
+    ...(content === undefined ? [] : [{ inside: [{ component, inside: nest([content], inside) }], choices }]),
+    { inside: [{ component, inside }], choices },
+  ];
 }
 
 /** Of a value that is a number, one for each degree: the stars of a rating. */
@@ -175,8 +180,11 @@ function fields(parts: Parts): PutTogether[] {
 
 function marks(parts: Parts): PutTogether[] {
   const hidden = alone(parts.own('hidden'));
-  const [mark, control] = [parts.own('mark'), parts.own('control')];
+  const [mark, control, content] = [parts.own('mark'), parts.own('control'), parts.own('content')];
+  const whole = nest([content, control, mark === control ? undefined : mark], boxMarks);
   return [
+    // What is pressed may be the content alone.
+    ...(content === undefined || control === undefined ? [] : [{ inside: [...whole, ...hidden] }]),
     ...(mark === undefined
       ? []
       : [{ inside: [...nest([mark === control ? undefined : control, mark], boxMarks), ...hidden] }]),

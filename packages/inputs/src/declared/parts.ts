@@ -22,6 +22,7 @@ const called = {
   itemMark: ['ItemControl'],
   itemIndicator: ['ItemIndicator'],
   itemHidden: ['ItemHiddenInput'],
+  content: ['Content'],
   control: ['Control'],
   track: ['Track'],
   range: ['Range', 'Fill', 'Indicator'],
@@ -105,8 +106,7 @@ export class Parts {
   /** A part under the name of another root: `CheckboxControl`, beside `CheckboxRoot`. */
   beside(root: string, end: string): string | undefined {
     const name = root.slice(root.indexOf('#') + 1);
-    if (!name.endsWith('Root')) return undefined;
-    const other = `${name.slice(0, -'Root'.length)}${end}`;
+    const other = `${name.replace(/Root$/, '')}${end}`;
     return this.#exported.has(other) ? this.#id(other) : undefined;
   }
 

@@ -94,6 +94,10 @@ export async function inPlace(seen: Observation): Promise<Trial | undefined> {
   return undefined;
 }
 
+/** Some providers draw what stands in them only where it is their own: what is gone has no ungiven colours either. */
+const drawsLess = (inside: Trial, bare: Trial): boolean =>
+  workingElements(inside.box).length < workingElements(bare.box).length;
+
 /** In the component that gives its package's look, where it looks otherwise there: alone it may have no colours at all. */
 export async function inItsLook(seen: Observation, bare: Trial): Promise<Trial> {
   const before = seen.adapter;
@@ -107,6 +111,7 @@ export async function inItsLook(seen: Observation, bare: Trial): Promise<Trial> 
     const isOther =
       trial?.error === undefined &&
       trial &&
+      !drawsLess(trial, bare) &&
       paint(trial.box)
         .split('\n')
         .some((one) => !plain.has(one));
@@ -139,7 +144,8 @@ async function inGivenLook(seen: Observation, bare: Trial): Promise<Trial> {
   for (const wrapper of [...(seen.input.around ?? []), ...marksGiving(missing)]) {
     seen.adapter = { ...before, wrappers: [wrapper] };
     const trial = await seen.mount();
-    if (!trial || trial.error !== undefined || ungivenIn(trial.box).size > missing.size / 2) continue;
+    if (!trial || trial.error !== undefined || drawsLess(trial, bare)) continue;
+    if (ungivenIn(trial.box).size > missing.size / 2) continue;
     const { component, properties } = wrapper;
     const where = component === plainBox ? `a box with ${JSON.stringify(properties)}` : component;
     seen.note('around', `It has its look inside ${where}.`, `Alone ${count} are given by nothing.`, 0.9);

@@ -1,5 +1,5 @@
 /** Sound inputs that hide how they speak: what is declared alone would not lead to a right adapter. */
-import { createContext, useContext, useEffect, useMemo, useState, type JSX } from 'react';
+import { createContext, useContext, useEffect, useMemo, useState, type JSX, type ReactNode } from 'react';
 
 /** Drawn by hand: nothing in it has a role. */
 export function Stars(props: {
@@ -204,5 +204,50 @@ export function Tides(props: {
         </button>
       ))}
     </div>
+  );
+}
+
+/** Draws a handle for each number of its list: of an empty list there is none that a person could move. */
+export function Handles(props: {
+  readonly value?: number[];
+  readonly disabled?: boolean;
+  onChange?(value: number[]): void;
+}): JSX.Element {
+  const { value = [], disabled = false, onChange } = props;
+  const move = (at: number, by: number): void => onChange?.(value.map((one, i) => (i === at ? one + by : one)));
+  return (
+    <div role="group" style={{ position: 'relative', width: 220, height: 24, background: '#ddd' }}>
+      {value.map((one, i) => (
+        <span
+          key={i}
+          role="slider"
+          tabIndex={disabled ? -1 : 0}
+          aria-label={`Handle ${i + 1}`}
+          aria-valuenow={one}
+          aria-valuemin={0}
+          aria-valuemax={100}
+          aria-disabled={disabled}
+          style={{ position: 'absolute', left: one * 2, opacity: disabled ? 0.4 : 1 }}
+          onKeyDown={({ key }) => !disabled && (key === 'ArrowRight' || key === 'ArrowUp') && move(i, 1)}
+        >
+          ●
+        </span>
+      ))}
+    </div>
+  );
+}
+
+/** Draws HTML's own list, and says nothing of what stands in it. */
+export function Quay(props: {
+  readonly value?: string;
+  readonly disabled?: boolean;
+  readonly children?: ReactNode;
+  onChange?(value: string): void;
+}): JSX.Element {
+  const { value, disabled, children, onChange } = props;
+  return (
+    <select value={value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)}>
+      {children}
+    </select>
   );
 }
