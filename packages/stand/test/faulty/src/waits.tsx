@@ -16,7 +16,7 @@ export function Waits({
     <input
       value={value}
       title={kept}
-      data-unit={localStorage['unit']}
+      data-unit={String(localStorage['unit'])}
       onChange={(event) => onChange(event.target.value)}
     />
   );
