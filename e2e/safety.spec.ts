@@ -8,6 +8,10 @@ import { allSaved, frameOf } from './support.js';
 test('the stand can neither read what the workbench has stored nor reach its server', async ({ page }) => {
   await page.goto('/inputs/react-day-picker%23DayPicker');
   await expect(frameOf(page, 'Stand: DayPicker').getByRole('grid')).toBeVisible({ timeout: 60_000 });
+  await page.evaluate(() => {
+    localStorage.setItem('berth', 'of the workbench');
+    document.cookie = 'berth=of-the-workbench';
+  });
   const frame = page.frames().find((one) => one.url().includes('/stand/frame/'));
   const attempts = await frame?.evaluate(async () => {
     const tried = async (what: () => unknown): Promise<string> => {
@@ -18,9 +22,14 @@ test('the stand can neither read what the workbench has stored nor reach its ser
         return error instanceof Error ? error.name : String(error);
       }
     };
+    // What stands in for a page's own store and cookies holds what was put in here, and nothing else.
+    const [before, cookies] = [localStorage.getItem('berth'), document.cookie];
+    localStorage.setItem('berth', 'of the stand');
+    sessionStorage.setItem('berth', 'of the stand');
+    document.cookie = 'stand=here';
     return {
       origin: self.origin,
-      storage: await tried(() => localStorage.length),
+      store: [before, cookies, localStorage.getItem('berth')],
       database: await tried(
         () =>
           new Promise((resolve, reject) => {
@@ -29,7 +38,6 @@ test('the stand can neither read what the workbench has stored nor reach its ser
             request.onerror = () => reject(request.error ?? new Error('refused'));
           }),
       ),
-      cookies: await tried(() => document.cookie),
       parent: await tried(() => window.parent.document.title),
       api: await tried(() => fetch('/api/project')),
       company: await tried(() => fetch('/company/bookings', { method: 'POST', body: '{}', mode: 'no-cors' })),
@@ -40,14 +48,19 @@ test('the stand can neither read what the workbench has stored nor reach its ser
   });
   expect(attempts).toEqual({
     origin: 'null',
-    storage: 'SecurityError',
+    store: [null, '', 'of the stand'],
     database: 'SecurityError',
-    cookies: 'SecurityError',
     parent: 'SecurityError',
     api: 'TypeError',
     company: 'TypeError',
     away: 'SecurityError',
   });
+  const kept = await page.evaluate(() => [
+    localStorage.getItem('berth'),
+    sessionStorage.getItem('berth'),
+    document.cookie,
+  ]);
+  expect(kept).toEqual(['of the workbench', null, 'berth=of-the-workbench']);
 });
 
 test('a frame that takes the focus does not hear what is written elsewhere, and is stopped when it goes on', async ({
