@@ -1,5 +1,5 @@
 /** How modules are found and what stands for those that are not there, when a stand or a server's script is bundled. */
-import type { Plugin } from 'esbuild';
+import type { OnResolveResult, Plugin } from 'esbuild';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { isBuiltIn } from './inside.js';
@@ -113,13 +113,16 @@ export const missingLater: Plugin = {
   },
 };
 
-/** The sheet that a package has for its name alone, as it says itself or where most keep it. */
-function sheetOf(project: string, name: string): string | undefined {
+/** The file of a sheet: by its path in the package, or, for the package's name alone, as it says itself or where most keep it. */
+function sheetOf(project: string, path: string): string | undefined {
+  const [, name = ''] = /^((?:@[^/]+\/)?[^/]+)/.exec(path) ?? [];
   const pkg = findPackage(project, name);
   if (!pkg) return undefined;
   const { exports: exported, style, browser } = pkg.manifest;
   const whole = (exported as Record<string, unknown> | undefined)?.['.'] as Record<string, unknown> | undefined;
-  return [whole?.['style'], style, browser, 'dist/index.css', 'index.css']
+  const below = path.slice(name.length + 1);
+  const named = below === '' ? [whole?.['style'], style, browser, 'dist/index.css', 'index.css'] : [below];
+  return named
     .flatMap((one) => (typeof one === 'string' && one.endsWith('.css') ? [join(pkg.folder, one)] : []))
     .find((file) => existsSync(file));
 }
@@ -131,21 +134,22 @@ function sheetOf(project: string, name: string): string | undefined {
 export const sheetsByPath = (project: string): Plugin => ({
   name: 'sheets-by-path',
   setup(builder) {
+    const sheetAt = (path: string): OnResolveResult => {
+      const file = sheetOf(project, path);
+      return file === undefined ? { path, namespace: 'poietra-no-sheet' } : { path: file };
+    };
     builder.onResolve({ filter: /^[^./].*\.css$/ }, async ({ path, importer, kind, resolveDir, pluginData }) => {
       if (pluginData === 'looked for' || !importer.endsWith('stand-entry.tsx')) return undefined;
       const { errors } = await builder.resolve(path, { kind, importer, resolveDir, pluginData: 'looked for' });
       if (errors.length === 0) return undefined;
-      const [, name = ''] = /^((?:@[^/]+\/)?[^/]+)/.exec(path) ?? [];
-      const file = join(findPackage(project, name)?.folder ?? project, path.slice(name.length + 1));
-      return existsSync(file) ? { path: file } : { path, namespace: 'poietra-no-sheet' };
+      return sheetAt(path);
     });
     // A sheet asks for a package and means its sheet; what leads to none, as what another tool would make, is left out.
     builder.onResolve({ filter: /^[^./]/ }, async ({ path, importer, kind, resolveDir, pluginData }) => {
       if (pluginData === 'looked for' || kind !== 'import-rule' || /^[a-z]+:/.test(path)) return undefined;
       const found = await builder.resolve(path, { kind, importer, resolveDir, pluginData: 'looked for' });
       if (found.errors.length === 0 && found.path.endsWith('.css')) return undefined;
-      const file = sheetOf(project, path);
-      return file === undefined ? { path, namespace: 'poietra-no-sheet' } : { path: file };
+      return sheetAt(path);
     });
     builder.onLoad({ filter: /.*/, namespace: 'poietra-no-sheet' }, () => ({ contents: '', loader: 'css' }));
   },

@@ -134,9 +134,14 @@ it('a sheet that asks for a package means its sheet, and one that another tool w
   put('project/node_modules/hull/package.json', '{"name":"hull","exports":{".":"./index.js"},"style":"paint.css"}');
   put('project/node_modules/hull/index.js', 'export const tide = 1;');
   put('project/node_modules/hull/paint.css', '.hull { color: teal }');
-  put('project/src/deck.css', "@import 'hull'; @import 'made-elsewhere'; .deck { color: navy }");
+  put('project/node_modules/hull/inner.css', '.frame { color: teal }');
+  put(
+    'project/src/deck.css',
+    "@import 'hull'; @import 'hull/inner.css'; @import 'made-elsewhere'; .deck { color: navy }",
+  );
   const got = await taken("import './deck.css';");
   expect(got).toContain('.hull');
+  expect(got).toContain('.frame');
   expect(got).toContain('.deck');
 });
 

@@ -25,6 +25,14 @@ describe('a widget', () => {
     expect(only()?.adapter?.change).toEqual({ report: 'change', path: '/0/target/value' });
   });
 
+  it('may load its value anew', () => {
+    install(
+      'tide',
+      `export declare class Ports { constructor(element: HTMLInputElement, options?: { most?: number }); loadOriginalValues(next: string[]): void }`,
+    );
+    expect(only()?.input.widget).toMatchObject({ update: 'loadOriginalValues', reports: 'events' });
+  });
+
   it('is none that can be written and never read, none that a component alone may call, none that is a list', () => {
     const made = '{ setRawValue(next: string): void; on(name: string, hear: () => void): void }';
     install(
@@ -112,6 +120,22 @@ describe('a component', () => {
       ),
     );
     expect(names()).toEqual(['Chip', 'ChipInput', 'Tags']);
+  });
+
+  it('may be pressed on its content alone, in which the rest stands', () => {
+    install(
+      'tide',
+      types(
+        component('Hatch', 'isSelected?: boolean; onChange?: (next: boolean) => void; children?: React.ReactNode'),
+        ...['HatchContent', 'HatchControl', 'HatchThumb'].map((name) => component(name, 'children?: React.ReactNode')),
+      ),
+    );
+    expect(only()?.input.inside?.[0]?.inside).toMatchObject([
+      {
+        component: 'tide#HatchContent',
+        inside: [{ component: 'tide#HatchControl', inside: [{ component: 'tide#HatchThumb' }] }],
+      },
+    ]);
   });
 
   it('that takes whatever it is given names its value in its report', () => {

@@ -11,13 +11,13 @@ type Choice = Choices[number];
 
 /** The children of the input's component, as the description says; none where it says nothing of them. */
 export function drawInside(
-  { inside, choices: use, value: { empty } }: AdapterDescription,
+  { inside, choices: use, value: { empty, kind } }: AdapterDescription,
   { choices: given = [], state: { shown } }: Pick<AdaptedProps, 'choices' | 'state'>,
   beside: Beside,
 ): readonly ReactNode[] {
   const forChoice = componentOfChoice(use);
   // HTML's own list shows its first option where none is chosen, so the first stands for none (HTML, “placeholder label option”).
-  const isHtml = use && 'tag' in use && use.tag === 'option' && !Array.isArray(empty);
+  const isHtml = use && 'tag' in use && use.tag === 'option' && kind !== 'list' && !Array.isArray(empty);
   const choices = isHtml && !given.some(({ value }) => value === '') ? [{ value: '', text: '' }, ...given] : given;
   const isChosen = (choice: Choice | undefined): boolean => (choice ? holds(shown, choice.value) : shown === true);
   const words = (text: string, of: 'choice' | 'chosen' | undefined, choice: Choice | undefined): string => {

@@ -100,12 +100,7 @@ function rooted(parts: Parts, { component, choices }: NonNullable<ReturnType<Par
   const marks = nest([control], indicator.length > 0 ? indicator : roundMarks);
   const words = nest([label], [{ words: '', of: 'choice' }]);
   const inside = [...alone(beside('HiddenInput')), ...marks, ...words];
-  // What is pressed may be the content alone.
-  const content = beside('Content');
-  return [
-    ...(content === undefined ? [] : [{ inside: [{ component, inside: nest([content], inside) }], choices }]),
-    { inside: [{ component, inside }], choices },
-  ];
+  return [{ inside: [{ component, inside }], choices }];
 }
 
 /** Of a value that is a number, one for each degree: the stars of a rating. */

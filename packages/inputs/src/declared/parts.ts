@@ -106,7 +106,8 @@ export class Parts {
   /** A part under the name of another root: `CheckboxControl`, beside `CheckboxRoot`. */
   beside(root: string, end: string): string | undefined {
     const name = root.slice(root.indexOf('#') + 1);
-    const other = `${name.replace(/Root$/, '')}${end}`;
+    if (!name.endsWith('Root')) return undefined;
+    const other = `${name.slice(0, -'Root'.length)}${end}`;
     return this.#exported.has(other) ? this.#id(other) : undefined;
   }
 

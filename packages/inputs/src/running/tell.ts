@@ -148,16 +148,15 @@ export function tellExports(all: Readonly<Record<string, unknown>>, defined: Def
       ['defaults', 'defaultOptions', 'DEFAULTS', 'Default', 'options'].map((member) => one[member]),
     );
     const defaults = held.find((one) => isObject(one) && !Array.isArray(one));
+    // What has a usual value does not count in a length: `constructor(element, options = {})`.
+    const [, parameters = ''] = /(?:\bconstructor\s*|^function\b[^(]*)\(([^]*)/.exec(textOf(value)) ?? [];
     const names = namesRead(wholeText(value), '(?:[\\w$]+\\.)?_?(?:options|opts|settings|config)');
     return {
       name,
       is: 'class',
       properties: propertiesOf({}, defaults, names),
       methods,
-      // What has a usual value does not count: `constructor(element, options = {})`.
-      byOptions:
-        value.length === 1 &&
-        !/^[^)]*,/.test(/(?:\bconstructor\s*|^function\b[^(]*)\(([^]*)/.exec(textOf(value))?.[1] ?? ''),
+      byOptions: value.length === 1 && !/^[^{)]*,/.test(parameters),
     };
   };
 

@@ -82,8 +82,7 @@ export async function findEmpty(seen: Observation): Promise<void> {
   const text = value.made && textForNone(seen);
   // Where objects of a library are taken, nothing is rather said by nothing than by an empty list.
   const usual = value.made ? [undefined, null, ...(Array.isArray(sample) ? [[]] : [])] : emptiesFor(sample, type);
-  const started = (await isSlider(seen)) ? startOf(sample) : [];
-  for (const empty of [...declared, ...usual, ...(text === undefined ? [] : [text]), ...started]) {
+  for (const empty of [...declared, ...usual, ...(text === undefined ? [] : [text])]) {
     const { empty: _, ...bare } = value;
     seen.adapter = { ...before, value: empty === undefined ? bare : { ...bare, empty: toNotation(empty) } };
     const points = await seen.quietly(() => emptyPoints(seen, sample));
@@ -102,21 +101,6 @@ export async function findEmpty(seen: Observation): Promise<void> {
   );
 }
 
-/** What is pulled along a line always stands somewhere. */
-async function isSlider(seen: Observation): Promise<boolean> {
-  const trial = await seen.mount();
-  const works = trial ? workingElements(trial.box) : [];
-  const found = works.length > 0 && works.every((one) => one.matches('[role=slider], input[type=range]'));
-  await seen.clean();
-  return found;
-}
-const startOf = (sample: unknown): readonly unknown[] =>
-  typeof sample === 'number'
-    ? [0]
-    : Array.isArray(sample) && sample.length > 0 && sample.every((one) => typeof one === 'number')
-      ? [sample.map(() => 0)]
-      : [];
-
 /** It clears, goes back when a change is refused and when one that was taken is taken back, and nothing is warned of. */
 const fullPoints = 4;
 
@@ -131,12 +115,7 @@ async function emptyPoints(seen: Observation, sample: unknown): Promise<number> 
   await trial?.set({ shown: undefined });
   const clears = trial !== undefined && look(trial.box) === wanted;
   await seen.clean();
-  // Some warn once in a page only: what was said before, of an input given nothing, holds for what gives it nothing again.
-  const { value } = seen.adapter;
-  const givesNothing =
-    !('empty' in value) || value.empty === null || (Array.isArray(value.empty) && value.empty.length === 0);
-  const isQuiet =
-    seen.watch.told === warned && !(givesNothing && seen.watch.warnings.some((text) => /\buncontrolled\b/.test(text)));
+  const isQuiet = seen.watch.told === warned;
   let [goesBack, comesBack] = [true, true];
   if (gesture) {
     const refusing = await seen.mount({ form: 'refuses' });
