@@ -4,6 +4,8 @@ import ts from 'typescript';
 import type { HandoverFile } from '../src/handover/index.js';
 
 const home = join(__dirname, '../../..');
+/** Of what lies on disk, each file is read once. */
+const parsed = new Map<string, ts.SourceFile | undefined>();
 
 /** What the compiler says against the files, each with the file's path; `isOwn`: without the libraries. */
 export function troublesOf(handed: readonly HandoverFile[], { isOwn = false } = {}): string[] {
@@ -38,11 +40,19 @@ export function troublesOf(handed: readonly HandoverFile[], { isOwn = false } = 
   host.directoryExists = (name) => name.includes('handed-over') || (directoryExists?.(name) ?? true);
   host.getSourceFile = (name, language, ...rest) => {
     const text = files.get(name);
-    return text === undefined ? getSourceFile(name, language, ...rest) : ts.createSourceFile(name, text, language);
+    if (text !== undefined) return ts.createSourceFile(name, text, language);
+    if (!parsed.has(name)) parsed.set(name, getSourceFile(name, language, ...rest));
+    return parsed.get(name);
   };
   const roots = [...files.keys()].filter((name) => /\.tsx?$/.test(name));
   const program = ts.createProgram([...roots, join(home, 'apps/workbench/src/styles.d.ts')], options, host);
-  const found = ts.getPreEmitDiagnostics(program).filter(({ file }) => file?.fileName.includes('handed-over'));
+  // What the files import has tests of its own; only they themselves are checked here, which is a fraction of the work.
+  const own = roots.map((name) => program.getSourceFile(name));
+  const found = [
+    ...program.getOptionsDiagnostics(),
+    ...program.getGlobalDiagnostics(),
+    ...own.flatMap((file) => [...program.getSyntacticDiagnostics(file), ...program.getSemanticDiagnostics(file)]),
+  ];
   return found.map(
     ({ file, messageText }) =>
       `${file?.fileName.split('handed-over/')[1] ?? ''}: ${ts.flattenDiagnosticMessageText(messageText, ' ')}`,
