@@ -140,7 +140,8 @@ export async function check(
         renderer.render({ ...partsOfBundle(project, ofKey(job.bundleKey)), start }, task);
       if (job.input)
         ({ adapter, findings, failed: untried } = await tryInput(own, ready, job.input, adapter, draw, depth));
-      verdicts = await proveAdapter(own, ready, adapter, draw, { home, depth });
+      const isTried = job.input !== undefined && untried === undefined;
+      verdicts = await proveAdapter(own, ready, adapter, draw, { home, depth, isTried });
     } catch (error) {
       if (!(error instanceof Error) || error instanceof BrowserLost) throw error;
       if (!own.isConnected()) throw new BrowserLost(error.message);

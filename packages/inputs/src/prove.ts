@@ -94,6 +94,8 @@ export interface ProofOptions {
   readonly depth?: Depth | undefined;
   /** Hears each verdict as it is given. */
   readonly tell?: (verdict: CheckVerdict) => void;
+  /** It was tried just now: what that did not find is not searched for again. */
+  readonly isTried?: boolean;
   /** How long it may give no verdict, in milliseconds; a minute where it is not said. */
   readonly mostSilence?: number;
   /** Takes the page away; checks that were not made by then have no verdict. */
@@ -111,7 +113,7 @@ export async function proveAdapter(
   bundle: Bundle,
   adapter: AdapterDescription,
   render: (task: object) => Promise<Rendered>,
-  { home, depth = 'full', tell = () => undefined, mostSilence = usualSilence, signal }: ProofOptions,
+  { home, depth = 'full', isTried = false, tell = () => undefined, mostSilence = usualSilence, signal }: ProofOptions,
 ): Promise<CheckVerdict[]> {
   const verdicts: CheckVerdict[] = [];
   const give = (verdict: CheckVerdict): void => {
@@ -121,7 +123,7 @@ export async function proveAdapter(
   const work = depth === 'full' ? judged : worked;
   let left: readonly CheckId[] = contract.map(({ id }) => id);
   try {
-    const ready = depth === 'full' ? await withGesture(browser, bundle, adapter) : adapter;
+    const ready = depth === 'full' && !isTried ? await withGesture(browser, bundle, adapter) : adapter;
     for (let hangs = 0; left.length > 0;) {
       try {
         await work(browser, bundle, ready, { checks: left, home, give, render, mostSilence, signal });
