@@ -119,8 +119,10 @@ describe('poietra check in a real browser', () => {
     expect(found.get('Tides')?.adapter.gesture?.steps).toMatchObject([{ do: 'press' }]);
     expect(found.get('Handles')?.adapter.value).toMatchObject({ property: 'value', empty: [0] });
     expect(found.get('Quay')?.adapter.choices).toEqual({ tag: 'option', value: 'value' });
+    expect(found.get('Hatch')?.adapter.change).toMatchObject({ report: 'onChange', tells: 'press' });
     const sound = {
       Handles: [],
+      Hatch: [],
       Quay: [],
       Berth: [],
       Paint: [],

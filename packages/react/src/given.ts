@@ -2,7 +2,7 @@
 import {
   ownProperties,
   propertiesFor,
-  valueIn,
+  reportedBy,
   type AdapterDescription,
   type InputState,
   type FromNotation,
@@ -74,7 +74,7 @@ export function joined(
       if (isHandler(theirs)) theirs(...args);
     };
   };
-  on(description.change.report, (...args) => report(valueIn(args, description.change.path)));
+  on(description.change.report, (...args) => report(reportedBy(description.change, args, state.shown)));
   if (description.leave) on(description.leave.report, () => leave());
   return properties;
 }

@@ -1,4 +1,11 @@
-import { describeValue, fromNotation, valueIn, toNotation, type AdapterDescription, type Gesture } from '@poietra/core';
+import {
+  describeValue,
+  fromNotation,
+  reportedBy,
+  toNotation,
+  type AdapterDescription,
+  type Gesture,
+} from '@poietra/core';
 import { useEffect, useImperativeHandle, useMemo, useRef, useState, type ReactNode, type Ref } from 'react';
 import { liveInput, perform, record, sampleChoices, type BundledInputs } from '@poietra/stand';
 import { tell } from './tell.js';
@@ -25,6 +32,10 @@ export function Solo({ inputs, adapter, listen, recording, handle }: SoloProps):
   // A new description is a new input: nothing of the old one may linger.
   const Live = useMemo(() => liveInput(inputs, JSON.parse(adapterText) as AdapterDescription), [inputs, adapterText]);
   const place = useRef<HTMLDivElement>(null);
+  const now = useRef(shown);
+  useEffect(() => {
+    now.current = shown;
+  });
   useImperativeHandle(
     handle,
     () => ({
@@ -59,7 +70,7 @@ export function Solo({ inputs, adapter, listen, recording, handle }: SoloProps):
       (...args: unknown[]): void => {
         const isChange = name === change.report;
         // What the form hears of it, where its own values are objects.
-        const raw = isChange ? valueIn(args, change.path) : undefined;
+        const raw = isChange ? reportedBy(change, args, now.current) : undefined;
         const value = Live?.making ? Live.making.read(raw) : raw;
         tell({
           kind: 'report',

@@ -166,6 +166,8 @@ export interface AdapterDescription {
     readonly report: string;
     /** Where the value sits in the list of its arguments. */
     readonly path: Pointer;
+    /** It tells only that it was pressed, and what it stands for at most: the value, yes or no, turns over. Absent: the value is told. */
+    readonly tells?: 'press';
     /** It keeps what it reported although it is given the old value: when a change is refused, or taken back later, it has to be made anew. */
     readonly refused?: 'anew';
   };

@@ -181,10 +181,14 @@ function constantsFor(
   const needs = /^(.*) where (\w+) = "(\w+)"$/.exec(value.type);
   const constants: Record<string, unknown> = {};
   for (const { name, sample, inherited } of properties)
-    if (sample !== undefined && !inherited && !taken.includes(name)) constants[name] = sample;
+    if (sample !== undefined && !inherited && !taken.includes(name) && !givenElsewhere.has(name))
+      constants[name] = sample;
   if (needs) constants[needs[2] as string] = needs[3];
   return Object.keys(constants).length > 0 ? constants : undefined;
 }
+
+/** What a field gives, and what would make another element of it: an empty text there is worse than none. */
+const givenElsewhere = new Set(['id', 'name', 'href']);
 
 function choiceWords(choices: ChoicesUse): string {
   if ('property' in choices) return `The values to choose from go in through “${choices.property}”.`;

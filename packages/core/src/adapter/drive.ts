@@ -74,6 +74,15 @@ export function valueIn(args: readonly unknown[], path: string): unknown {
   return value;
 }
 
+/** The value that a report leads to, where that is what was shown before. */
+export function reportedBy(
+  { path, tells }: AdapterDescription['change'],
+  args: readonly unknown[],
+  shown: unknown,
+): unknown {
+  return tells === 'press' ? shown !== true : valueIn(args, path);
+}
+
 /** Properties that the adapter sets itself; a caller's property of such a name would break the line. */
 export function ownProperties(adapter: AdapterDescription): ReadonlySet<string> {
   const known = owned.get(adapter);

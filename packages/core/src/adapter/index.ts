@@ -34,8 +34,17 @@ export type {
 } from './description.js';
 export { families, familyNames, type Family } from './families.js';
 export { addStep, gestureWords, stepWords, type Gesture, type Step, type Target } from './gesture.js';
-export { emptiesFor, isOpenName, readingsOf, reportsOf, samplesFor, type Heard, type Reading } from './observed.js';
-export { ownProperties, pathWords, propertiesFor, valueIn, valueKind, type FromNotation } from './drive.js';
+export {
+  emptiesFor,
+  isOpenName,
+  pressesIn,
+  readingsOf,
+  reportsOf,
+  samplesFor,
+  type Heard,
+  type Reading,
+} from './observed.js';
+export { ownProperties, pathWords, propertiesFor, reportedBy, valueIn, valueKind, type FromNotation } from './drive.js';
 export { draftAdapter, draftByHand, focusWords } from './draft.js';
 export { isColour, valueNames } from './pair.js';
 export { alike, namePairIn, type NamePair } from './name-pairs.js';

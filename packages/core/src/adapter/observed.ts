@@ -14,6 +14,8 @@ export interface Reading {
   readonly report: string;
   readonly path: Pointer;
   readonly value: unknown;
+  /** It told of being pressed only: `change.tells`. */
+  readonly tells?: 'press';
 }
 
 /** Where values sit in the objects that inputs report, the likeliest first. */
@@ -76,6 +78,12 @@ export function readingsOf(heard: readonly Heard[], property: string, isFlag: bo
     .sort((a, b) => a.rank - b.rank)
     .filter(({ report, path }) => !seen.has(`${report}${path}`) && seen.add(`${report}${path}`))
     .map(({ report, path, value }) => ({ report, path, value }));
+}
+
+/** Reports that a person was at something that is on or off, which say nothing of either. */
+export function pressesIn(heard: readonly Heard[]): Reading[] {
+  const names = new Set(heard.map(({ name }) => name).filter((name) => tellingNames.test(name) && !besides.test(name)));
+  return [...names].map((report) => ({ report, path: '/0', value: true, tells: 'press' }));
 }
 
 function member(holder: unknown, name: string): unknown {

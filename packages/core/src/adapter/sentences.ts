@@ -112,6 +112,24 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
         '.',
       ],
     },
+    ...(adapter.change.tells || adapter.value.kind === 'boolean'
+      ? [
+          {
+            about: 'change',
+            parts: [
+              'It tells ',
+              {
+                at: '/change/tells',
+                value: adapter.change.tells ?? '',
+                choices: ['press'],
+                open: false,
+                words: adapter.change.tells ? 'only that it was pressed, and turns over' : 'the value',
+              },
+              '.',
+            ],
+          } as const,
+        ]
+      : []),
     {
       about: 'leave',
       parts: [

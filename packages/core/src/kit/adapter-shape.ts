@@ -72,6 +72,7 @@ const singleAdapter = z.looseObject({
   change: z.looseObject({
     report: z.string().min(1),
     path: z.string().regex(/^\/\d+(\/.*)?$/, 'starts with the argument’s number, like /0/target/value'),
+    tells: z.literal('press').optional(),
     refused: z.literal('anew').optional(),
   }),
   leave: z.looseObject({ report: z.string().min(1) }).optional(),

@@ -3,6 +3,7 @@ import {
   gestureWords,
   isOpenName,
   pathWords,
+  pressesIn,
   readingsOf,
   reportsOf,
   valueNames,
@@ -152,7 +153,9 @@ function readingsFrom(seen: Observation, heard: readonly Heard[], property: stri
   const isFlag = /\bboolean\b/.test(type) || property === 'checked' || (isOpenName(type) ? undefined : false);
   const all = readingsOf(heard, property, isFlag);
   const isDeclared = ({ report, path }: Reading): boolean => report === change.report && path === change.path;
-  return [...all.filter(isDeclared), ...all.filter((one) => !isDeclared(one))];
+  // What is on or off may tell that it was pressed and no more.
+  const presses = isFlag ? pressesIn(heard) : [];
+  return [...all.filter(isDeclared), ...all.filter((one) => !isDeclared(one)), ...presses];
 }
 
 /** The first reading that, given back, looks as the gesture left it. */
@@ -164,14 +167,17 @@ async function settleOn(
 ): Promise<boolean> {
   const before = seen.adapter;
   const isOther = property !== before.value.property;
-  for (const { report, path } of readings.slice(0, 6)) {
+  const tried = [...readings.filter(({ tells }) => !tells).slice(0, 6), ...readings.filter(({ tells }) => tells)];
+  for (const { report, path, tells } of tried) {
     // What the draft says of “no value” is of the property that it chose.
     const value = isOther ? { property } : before.value;
-    seen.adapter = { ...before, value, change: { report, path }, gesture };
+    seen.adapter = { ...before, value, change: { report, path, ...(tells ? { tells } : {}) }, gesture };
     if (!(await seen.quietly(() => goesRound(seen)))) continue;
     seen.note(
       'change',
-      `After the gesture “${report}” told the value as ${pathWords(path)}.`,
+      tells
+        ? `After the gesture “${report}” told that it was pressed, and not whether it is on.`
+        : `After the gesture “${report}” told the value as ${pathWords(path)}.`,
       `To ${gestureWords(gesture)} led to it; given back as “${property}” it looked the same.`,
       0.95,
     );

@@ -251,3 +251,24 @@ export function Quay(props: {
     </select>
   );
 }
+
+/** Stays down when it is pressed, and tells what it stands for: not whether it is down. */
+export function Hatch(props: {
+  readonly selected?: boolean;
+  readonly disabled?: boolean;
+  readonly children?: ReactNode;
+  onChange?(event: unknown, value: string): void;
+}): JSX.Element {
+  const { selected = false, disabled, children = 'Hatch', onChange } = props;
+  return (
+    <button
+      type="button"
+      aria-pressed={selected}
+      disabled={disabled}
+      style={{ background: selected ? '#368' : '#eee' }}
+      onClick={(event) => onChange?.(event, 'hatch')}
+    >
+      {children}
+    </button>
+  );
+}
