@@ -1,7 +1,7 @@
 /** How modules are found and what stands for those that are not there, when a stand or a server's script is bundled. */
 import type { OnResolveResult, Plugin } from 'esbuild';
-import { existsSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { isBuiltIn } from './inside.js';
 import { findPackage } from './project.js';
 
@@ -127,6 +127,21 @@ function sheetOf(project: string, path: string): string | undefined {
     .find((file) => existsSync(file));
 }
 
+/** Words of sheets that a tool of the build reads, and no browser. */
+const forTools = /@(apply|tailwind|plugin|utility|custom-variant|source)\b|@theme[^-\w]|@import\s+['"]tailwindcss/;
+
+/** What a package has of such a sheet as browsers read it: beside it, the plainest name first. */
+function madeBeside(path: string): string | undefined {
+  const place = dirname(path);
+  const made = readdirSync(place, { withFileTypes: true })
+    .filter((one) => one.isFile() && one.name.endsWith('.css') && !/\.module\.|dark|rtl/.test(one.name))
+    .sort((a, b) => a.name.length - b.name.length)
+    .map(({ name }) => join(place, name));
+  return made.find((file) => isWhole(readFileSync(file, 'utf8')));
+}
+/** It draws by itself: rules for classes, and nothing for a tool. */
+const isWhole = (text: string): boolean => !forTools.test(text) && /\.[\w-]+[^;{}]*\{/.test(text);
+
 /**
  * Sheets are taken by their path in the package, whether its `exports` name them or not; one that is not there leaves the
  * input without it.
@@ -154,6 +169,19 @@ export const sheetsByPath = (project: string): Plugin => ({
     builder.onLoad({ filter: /.*/, namespace: 'poietra-no-sheet' }, () => ({ contents: '', loader: 'css' }));
   },
 });
+
+/** The stand has no tool that would make a sheet first; the application may have, and is handed the sheet as it is. */
+export const sheetsMade: Plugin = {
+  name: 'sheets-made',
+  setup(builder) {
+    builder.onLoad({ filter: /[\\/]node_modules[\\/].*\.css$/, namespace: 'file' }, ({ path }) => {
+      if (!existsSync(path) || !forTools.test(readFileSync(path, 'utf8'))) return undefined;
+      const made = madeBeside(path);
+      if (made === undefined) return undefined;
+      return { contents: readFileSync(made, 'utf8'), loader: 'css', resolveDir: dirname(made) };
+    });
+  },
+};
 
 /** The code of codecs, as modules under a name of their own. */
 export function codesOf(codes: Readonly<Record<string, string>>): Plugin {

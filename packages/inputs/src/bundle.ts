@@ -9,6 +9,7 @@ import {
   oneFramework,
   ourPackages,
   sheetsByPath,
+  sheetsMade,
 } from './bundle-plugins.js';
 import type { BundledInput, BundleOptions } from './bundle-options.js';
 import { onlyInside } from './inside.js';
@@ -69,6 +70,7 @@ async function make(options: BundleOptions, waits = false): Promise<Made<Bundle>
         noneOfNode,
         missingLater,
         onlyInside(project, home),
+        sheetsMade,
       ],
       banner: { js: shutDoors },
       logLevel: 'silent',

@@ -145,6 +145,16 @@ it('a sheet that asks for a package means its sheet, and one that another tool w
   expect(got).toContain('.deck');
 });
 
+it('where a sheet is for a tool, the one beside it is taken that the tool made', async () => {
+  put('project/node_modules/keel/package.json', '{"name":"keel"}');
+  put('project/node_modules/keel/css/index.css', '@import "tailwindcss"; .raw { @apply deep }');
+  put('project/node_modules/keel/css/keel.min.css', '.made{color:teal}');
+  put('project/node_modules/keel/css/vars.css', ':root{--sea:teal}');
+  const got = await taken("import 'keel/css/index.css';");
+  expect(got).toContain('.made');
+  expect(got).not.toContain('.raw');
+});
+
 it('what a package’s “browser” leaves out, and what only Node has, is nothing and takes nothing along', async () => {
   put('project/node_modules/mast/package.json', '{"name":"mast","main":"index.js","browser":{"./inner.js":false}}');
   put(

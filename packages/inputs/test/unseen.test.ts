@@ -416,6 +416,29 @@ describe('what an input is put together of', () => {
       },
     ]);
   });
+  it('is a whole with content to press, in a group that opens nothing', () => {
+    install(
+      'tide',
+      `${react}
+       export declare function LampGroup(props: { value?: string; onValueChange?: (value: string) => void } & Inside): React.ReactElement;
+       export { item as Lamp, part as LampContent, part as LampControl, part as LampIndicator, part as Button };`,
+    );
+    const lamp = inside().find(([name]) => name === 'LampGroup');
+    const marks = { component: 'tide#LampControl', inside: [{ component: 'tide#LampIndicator' }] };
+    const content = { component: 'tide#LampContent', inside: [marks, { words: '', of: 'choice' }] };
+    expect(lamp?.[1]).toEqual([[{ component: 'tide#Lamp', inside: [content] }]]);
+  });
+  it('is the item of the list that its package shares out, rather than that of a menu', () => {
+    install(
+      'tide',
+      `${react}
+       export declare const WatchSelect: ((props: Told) => React.ReactElement) & { Trigger: typeof part; Popover: typeof part };
+       export { part as ListBox, item as ListBoxItem, item as MenuItem };`,
+    );
+    const listed = { component: 'tide#ListBoxItem', inside: [{ words: '', of: 'choice' }] };
+    const list = { component: 'tide#ListBox', inside: [listed] };
+    expect(inside()[0]?.[1]?.[0]).toMatchObject([{}, { component: 'tide#WatchSelect.Popover', inside: [list] }]);
+  });
   it('hangs on a root or stands in a namespace with it, and is no input then', () => {
     put(
       'node_modules/tide/lamp.d.ts',

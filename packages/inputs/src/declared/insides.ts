@@ -16,6 +16,9 @@ const boxes = 4;
 const isOfChoices = /select|combo|auto|drop|listbox/i;
 const isTypedInto = /field|input|combo|auto|search|number|text/i;
 
+/** The property that takes the words of a choice beside what is drawn of it. */
+const toldBy = 'textValue';
+
 /** Signs that every font has. */
 const [boxMarks, roundMarks] = [markedBy('■', '□'), markedBy('●', '○')];
 
@@ -65,7 +68,10 @@ function popups(parts: Parts): PutTogether[] {
   const press = parts.get('press');
   const isTyped = parts.own('field') !== undefined || isTypedInto.test(parts.stem);
   const field = isTyped ? parts.get('field') : undefined;
-  const put = (beside: readonly Inside[]): PutTogether => ({ inside: [...beside, ...opened], choices: item.choices });
+  // Where what stands in it is no plain text, a property tells it for whoever types its first letters.
+  const isTold = 'component' in item.choices && item.choices.text === 'children' && parts.takes(item.component, toldBy);
+  const choices = isTold ? { ...item.choices, text: toldBy } : item.choices;
+  const put = (beside: readonly Inside[]): PutTogether => ({ inside: [...beside, ...opened], choices });
   if (field !== undefined) {
     const pressed: Inside[] = press === undefined ? [] : [{ component: press, inside: [{ words: '▼', silent: true }] }];
     return [put([{ component: field }, ...pressed]), put(nest([parts.own('control')], [{ component: field }]))];
@@ -91,7 +97,7 @@ function items(parts: Parts): PutTogether[] {
   return [{ inside: nest([parts.own('control')], [{ component: item.component, inside }]), choices: item.choices }];
 }
 
-/** Each choice a root that is put together of its own parts: `CheckboxRoot`, in a `CheckboxGroup`. */
+/** Each choice a whole that is put together of its own parts: `CheckboxRoot`, in a `CheckboxGroup`. */
 function rooted(parts: Parts, { component, choices }: NonNullable<ReturnType<Parts['choice']>>): PutTogether[] {
   const beside = (end: string): string | undefined => parts.beside(component, end);
   const [control, label] = [beside('Control'), beside('Label')];
@@ -99,7 +105,7 @@ function rooted(parts: Parts, { component, choices }: NonNullable<ReturnType<Par
   const indicator = alone(beside('Indicator'));
   const marks = nest([control], indicator.length > 0 ? indicator : roundMarks);
   const words = nest([label], [{ words: '', of: 'choice' }]);
-  const inside = [...alone(beside('HiddenInput')), ...marks, ...words];
+  const inside = [...alone(beside('HiddenInput')), ...nest([beside('Content')], [...marks, ...words])];
   return [{ inside: [{ component, inside }], choices }];
 }
 
@@ -170,7 +176,10 @@ function fields(parts: Parts): PutTogether[] {
   const all: Inside[] = parts.takes(field, 'index')
     ? Array.from({ length: boxes }, (_, index) => ({ component: field, properties: { index } }))
     : [{ component: field }];
-  return [{ inside: nest([control], all) }, { inside: all }];
+  // What is drawn around the field may be drawn by its group alone.
+  const group = parts.own('group');
+  const ways = [nest([control], all), all, ...(group === undefined ? [] : [nest([group], all)])];
+  return ways.map((inside) => ({ inside }));
 }
 
 function marks(parts: Parts): PutTogether[] {

@@ -24,6 +24,7 @@ const called = {
   itemHidden: ['ItemHiddenInput'],
   content: ['Content'],
   control: ['Control'],
+  group: ['Group'],
   track: ['Track'],
   range: ['Range', 'Fill', 'Indicator'],
   thumb: ['Thumb', 'Handle'],
@@ -66,7 +67,9 @@ export class Parts {
    */
   own(what: keyof typeof called): string | undefined {
     const words = what === 'track' || what === 'thumb' ? (this.stem.match(/[A-Z][a-z]+/g) ?? []) : [];
-    const stems = new Set([this.stem, this.stem.replace(/(Root|Group|Field|Picker)$/, ''), ...words]);
+    // What a group's name has beside the word is the name of one of its items, whose content is no list that opens.
+    const ends = what === 'popup' ? /(Root|Field|Picker)$/ : /(Root|Group|Field|Picker)$/;
+    const stems = new Set([this.stem, this.stem.replace(ends, ''), ...words]);
     for (const name of called[what]) {
       if (this.#members.has(name)) return this.#id(`${this.stem}.${name}`);
       for (const stem of stems)
@@ -83,13 +86,24 @@ export class Parts {
 
   /** What stands for a choice, with the property that takes its value. */
   item(): FoundInput['choiceItem'] {
+    const named = this.input.choiceItem?.component;
     const id =
       this.own('item') ??
+      // The radios of a radio group are no items of a list that its package has, too.
+      (named === this.#id(this.stem.replace(/Group$/, '')) ? named : undefined) ??
+      this.#itemOfList() ??
       (this.own('popup') === undefined ? this.get('item') : undefined) ??
-      this.input.choiceItem?.component;
+      named;
     return id === undefined
       ? undefined
       : choiceComponent(this.read, this.components, this.module, id.slice(id.indexOf('#') + 1));
+  }
+
+  /** Of a list that a package shares out, its own item rather than that of a menu. */
+  #itemOfList(): string | undefined {
+    const list = this.own('popup') === undefined ? undefined : this.get('list');
+    const name = list?.slice(list.indexOf('#') + 1);
+    return name !== undefined && this.#isOther(`${name}Item`) ? this.#id(`${name}Item`) : undefined;
   }
 
   /** What stands for a choice, and how choices are given then: by it alone, or in a list of which it takes one. */
@@ -103,12 +117,10 @@ export class Parts {
     return item && { component: item.component, choices: item };
   }
 
-  /** A part under the name of another root: `CheckboxControl`, beside `CheckboxRoot`. */
-  beside(root: string, end: string): string | undefined {
-    const name = root.slice(root.indexOf('#') + 1);
-    if (!name.endsWith('Root')) return undefined;
-    const other = `${name.slice(0, -'Root'.length)}${end}`;
-    return this.#exported.has(other) ? this.#id(other) : undefined;
+  /** A part under the name of another whole: `CheckboxControl`, beside `CheckboxRoot` or `Checkbox`. */
+  beside(whole: string, end: string): string | undefined {
+    const other = `${whole.slice(whole.indexOf('#') + 1).replace(/Root$/, '')}${end}`;
+    return this.#isOther(other) ? this.#id(other) : undefined;
   }
 
   /** Parts that call a function for what stands inside them, each with a part that has to be given the same. */

@@ -13,7 +13,7 @@ export async function mountSomehow(seen: Observation): Promise<Trial | undefined
   const before = seen.adapter;
   const first = await seen.mount();
   if (first?.error === undefined) return first;
-  const inside = await mountAround(seen, first.error);
+  const inside = await mountAround(seen, first.error, ({ box }) => box.childElementCount > 0);
   if (inside) return inside;
   const made = await mountMade(seen, first.error);
   if (made) return made;
@@ -33,11 +33,19 @@ export async function mountSomehow(seen: Observation): Promise<Trial | undefined
   const whole = await putTogether(seen);
   if (whole) return whole;
   seen.adapter = before;
-  return first;
+  // A part may draw nothing of its own where it belongs.
+  return (await mountAround(seen, first.error, () => true)) ?? first;
 }
 
-/** In one of the components that its package has for standing around others. */
-async function mountAround(seen: Observation, error: string): Promise<Trial | undefined> {
+/**
+ * In one of the components that its package has for standing around others. Of what draws nothing of what stands in it,
+ * nothing fails in it either: that is no reason to stand there.
+ */
+async function mountAround(
+  seen: Observation,
+  error: string,
+  isGood: (trial: Trial) => boolean,
+): Promise<Trial | undefined> {
   const before = seen.adapter;
   if ((before.wrappers ?? []).length > 0) return undefined;
   let other: AdapterDescription | undefined;
@@ -46,6 +54,7 @@ async function mountAround(seen: Observation, error: string): Promise<Trial | un
     const trial = await seen.mount();
     if (!trial) continue;
     if (trial.error === undefined) {
+      if (!isGood(trial)) continue;
       seen.note('around', `It has to stand inside ${wrapper.component}.`, `Alone it fails: ${error}`, 1);
       return trial;
     }
