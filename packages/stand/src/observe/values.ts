@@ -101,8 +101,13 @@ export async function findEmpty(seen: Observation): Promise<void> {
   );
 }
 
-/** It clears, goes back when a change is refused and when one that was taken is taken back, and nothing is warned of. */
-const fullPoints = 4;
+/**
+ * It clears, goes back when a change is refused and when one that was taken is taken back, nothing is warned of, and the
+ * Tab key reaches it as it does with a value: radios of which an unknown one is chosen may all be passed by.
+ */
+const fullPoints = 5;
+const isInTabOrder = ({ box }: Trial): boolean =>
+  [...everyElement(box)].some((one) => one instanceof HTMLElement && one.tabIndex >= 0);
 
 async function emptyPoints(seen: Observation, sample: unknown): Promise<number> {
   const warned = seen.watch.told;
@@ -111,9 +116,13 @@ async function emptyPoints(seen: Observation, sample: unknown): Promise<number> 
   if (!empty || empty.error !== undefined) return -1;
   const wanted = look(empty.box);
   const isThere = workingElements(empty.box).length > 0;
+  const isReached = isInTabOrder(empty);
   const trial = await seen.mount({ state: { shown: sample } });
   await trial?.set({ shown: undefined });
   const clears = trial !== undefined && look(trial.box) === wanted;
+  await seen.clean();
+  const filled = isReached ? undefined : await seen.mount({ state: { shown: sample } });
+  const keepsOrder = isReached || !filled || !isInTabOrder(filled);
   await seen.clean();
   const isQuiet = seen.watch.told === warned;
   let [goesBack, comesBack] = [true, true];
@@ -136,7 +145,7 @@ async function emptyPoints(seen: Observation, sample: unknown): Promise<number> 
     await seen.clean();
   }
   // Something to work with has to be left when it is empty.
-  return isThere ? [clears, goesBack, comesBack, isQuiet].filter(Boolean).length : -1;
+  return isThere ? [clears, goesBack, comesBack, isQuiet, keepsOrder].filter(Boolean).length : -1;
 }
 
 /** Values of another kind may make it fail; then they count as none. */
