@@ -168,6 +168,22 @@ describe('sentences about an adapter', () => {
       next = changeSlot(next, at, '');
     expect(next).toEqual(adapter);
   });
+  it('say of what is on or off whether it tells that, or only that it was pressed', () => {
+    const telling = (one: AdapterDescription): string[] =>
+      sentencesFor(one)
+        .filter(({ about }) => about === 'change')
+        .map(({ parts }) =>
+          parts.map((part) => (typeof part === 'string' ? part : (part.words ?? part.value))).join(''),
+        );
+    expect(telling(adapter)).toHaveLength(1);
+    const flag = changeSlot(adapter, '/value/kind', 'boolean');
+    expect(telling(flag)[1]).toBe('It tells the value.');
+    const pressed = changeSlot(flag, '/change/tells', 'press');
+    expect(pressed.change).toEqual({ ...adapter.change, tells: 'press' });
+    expect(telling(pressed)[1]).toBe('It tells only that it was pressed, and turns over.');
+    expect(changeSlot(pressed, '/change/tells', '')).toEqual(flag);
+    expect(() => changeSlot(flag, '/change/tells', 'value')).toThrow('Here stands press');
+  });
   it('say how values that are objects of a library are made', () => {
     expect(said(adapter, 'made')).toBe('Takes its values as they are.');
     let next = changeSlot(adapter, '/value/made/by', 'days#Day.from');

@@ -7,7 +7,9 @@ import {
   faceOf,
   fingerprint,
   gestureWords,
+  pressesIn,
   readingsOf,
+  reportedBy,
   reportsOf,
   samplesFor,
   sheetChanges,
@@ -107,6 +109,18 @@ describe('the value in what was reported', () => {
     ).toEqual([]);
     const args = [{ nodeType: 1 }, () => undefined, undefined];
     expect(readingsOf([{ name: 'onChange', args }], 'value', false)).toEqual([]);
+  });
+  it('may say of a press no more than that it was one', () => {
+    const heard = ['onChange', 'onFocus', 'onChange'].map((name) => ({ name, args: [{}, 'hatch'] }));
+    expect(readingsOf(heard, 'selected', true)).toEqual([]);
+    expect(pressesIn(heard)).toEqual([{ report: 'onChange', path: '/0', value: true, tells: 'press' }]);
+    const change = { report: 'onChange', path: '/1' };
+    expect(reportedBy(change, [{}, 'hatch'], true)).toBe('hatch');
+    expect([undefined, false, true].map((shown) => reportedBy({ ...change, tells: 'press' }, [], shown))).toEqual([
+      true,
+      true,
+      false,
+    ]);
   });
   it('survives objects that throw when they are looked into', () => {
     const hostile = Object.defineProperty({}, 'target', {

@@ -249,3 +249,30 @@ describe('choices and wrappers', () => {
     expect(seen).toHaveBeenCalledWith(expect.not.objectContaining({ value: 12 }), undefined);
   });
 });
+
+it('what tells only that it was pressed turns over, and the caller’s own handler is called', () => {
+  const Hatch = ({
+    selected,
+    onChange,
+  }: {
+    readonly selected?: boolean;
+    onChange?(value: string): void;
+  }): ReactNode => <button type="button" aria-pressed={selected} onClick={() => onChange?.('hatch')} />;
+  const pressing: AdapterDescription = {
+    ...description,
+    value: { property: 'selected', empty: false },
+    change: { report: 'onChange', path: '/0', tells: 'press' },
+    real: { selector: 'button' },
+  };
+  const theirs = jest.fn();
+  const { find, report, draw } = drawn(
+    { state: { ...state, shown: undefined }, extra: { onChange: theirs } },
+    pressing,
+    Hatch,
+  );
+  act(() => find('button').click());
+  draw({ state: { ...state, shown: true } });
+  act(() => find('button').click());
+  expect(report.mock.calls).toEqual([[true], [false]]);
+  expect(theirs).toHaveBeenLastCalledWith('hatch');
+});

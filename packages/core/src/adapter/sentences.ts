@@ -233,7 +233,13 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
 }
 
 const realChoices = ['input', 'textarea', 'select', '[role=combobox]', '[role=slider]', '[role=radiogroup]', 'button'];
-const kinds = ['text', 'number', 'boolean', 'list', 'object'];
+/** Slots that take one of a few words, or none. */
+const words = new Map([
+  ['/value/kind', ['text', 'number', 'boolean', 'list', 'object']],
+  ['/change/tells', ['press']],
+  ['/change/refused', ['anew']],
+  ['/onServer', ['nothing']],
+]);
 
 /** The description with one slot changed; an emptied slot takes its part of the description away. */
 export function changeSlot(adapter: AdapterDescription, at: string, value: string): AdapterDescription {
@@ -255,8 +261,8 @@ export function changeSlot(adapter: AdapterDescription, at: string, value: strin
   }
   if (at === '/value/empty')
     return value.trim() === '' ? removeAt(adapter, at) : replaceAt(adapter, at, JSON.parse(value) as unknown);
-  if (at === '/value/kind' || at === '/change/refused' || at === '/onServer') {
-    const allowed = at === '/value/kind' ? kinds : at === '/onServer' ? ['nothing'] : ['anew'];
+  const allowed = words.get(at);
+  if (allowed) {
     if (value.trim() === '') return removeAt(adapter, at);
     if (!allowed.includes(value.trim())) throw new TypeError(`Here stands ${allowed.join(', ')}, or nothing.`);
   }
