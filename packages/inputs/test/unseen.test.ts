@@ -480,6 +480,18 @@ describe('what an input is put together of', () => {
       ],
     ]);
   });
+  it('may be drawn so by what hangs on the input itself', () => {
+    install(
+      'tide',
+      `${react}
+       interface Segment { text: string }
+       declare function boxes(props: { children: (segment: Segment) => React.ReactElement }): React.ReactElement;
+       declare function segment(props: { segment: Segment }): React.ReactElement;
+       export declare const TideDate: ((props: Told) => React.ReactElement) & { Input: typeof boxes; Segment: typeof segment };`,
+    );
+    const drawn = { component: 'tide#TideDate.Segment', given: 'segment' };
+    expect(inside()[0]?.[1]?.[0]).toEqual([{ component: 'tide#TideDate.Input', inside: [drawn] }]);
+  });
   it('is not what is exported for types alone', () => {
     put('node_modules/tide/gone.d.ts', `${react} export declare function Gone(props: Told): React.ReactElement;`);
     install(

@@ -128,7 +128,8 @@ export class Parts {
     // Reading what all likely parts take is not little.
     if (!/Date|Time|Calendar/.test(this.stem)) return [];
     const words = this.stem.match(/[A-Z][a-z]+/g) ?? [];
-    const all = [...this.#exported].filter((name) => name !== this.stem && /^[A-Z]/.test(name));
+    const own = [...this.#members].map((name) => `${this.stem}.${name}`);
+    const all = [...own, ...[...this.#exported].filter((name) => name !== this.stem && /^[A-Z]/.test(name))];
     const isLike = (name: string): boolean => words.some((word) => name.startsWith(word));
     const likely = all.filter((name) => isLike(name) || /Input$/.test(name));
     return likely
