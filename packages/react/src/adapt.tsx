@@ -226,8 +226,12 @@ function useLinks(
       if (!link() && frames-- > 0) due = requestAnimationFrame(wait);
     };
     wait();
-    const observer = new MutationObserver(link);
-    observer.observe(place, { childList: true, subtree: true });
+    // Also where it names the real element anew; one that insists on a name of its own is not argued with for ever.
+    let most = 20;
+    const observer = new MutationObserver((all) => {
+      if (all.some(({ type }) => type === 'childList') || most-- > 0) link();
+    });
+    observer.observe(place, { childList: true, subtree: true, attributeFilter: ['aria-labelledby'] });
     return () => {
       cancelAnimationFrame(due);
       observer.disconnect();

@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { componentsBeside, type AdapterDescription, type InputState } from '@poietra/core';
-import { act, createElement, StrictMode, useState, type ReactNode } from 'react';
+import { act, createElement, StrictMode, useEffect, useRef, useState, type ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { adapt, type AdaptedProps } from '../src/index.js';
 
@@ -275,4 +275,30 @@ it('what tells only that it was pressed turns over, and the caller’s own handl
   act(() => find('button').click());
   expect(report.mock.calls).toEqual([[true], [false]]);
   expect(theirs).toHaveBeenLastCalledWith('hatch');
+});
+
+it('what names its real element anew later on is linked again, and not for ever', async () => {
+  const names: string[] = [];
+  const Own = (): ReactNode => {
+    const [name, setName] = useState('own-1');
+    const box = useRef<HTMLInputElement>(null);
+    useEffect(() => {
+      const insisting = new MutationObserver(() => {
+        const now = box.current?.getAttribute('aria-labelledby') ?? '';
+        names.push(now);
+        // The first time it lets itself be named.
+        if (names.length > 1 && names.length < 100 && !now.startsWith('own'))
+          box.current?.setAttribute('aria-labelledby', 'own-3');
+      });
+      if (box.current) insisting.observe(box.current, { attributes: true });
+      setName('own-2');
+      return () => insisting.disconnect();
+    }, []);
+    return <input ref={box} aria-labelledby={name} />;
+  };
+  const { find } = drawn({}, description, Own);
+  await act(() => new Promise((resolve) => setTimeout(resolve, 20)));
+  expect(names.filter((name) => name === 'f-label').length).toBeGreaterThan(1);
+  expect(find('input').getAttribute('aria-labelledby')).toMatch(/^own-/);
+  expect(names.length).toBeLessThan(60);
 });

@@ -7,13 +7,12 @@ import type ts from 'typescript';
 import { typeAt } from './choice-items.js';
 import type { Components } from './components.js';
 import type { Declarations } from './declarations.js';
-import { Parts } from './parts.js';
+import { isOfChoices, Parts } from './parts.js';
 
 const mostWays = 6;
 /** Of a value that is typed into a box for each of its signs. */
 const boxes = 4;
-/** Names of what has a list that opens, and of what is typed into. */
-const isOfChoices = /select|combo|auto|drop|listbox/i;
+/** Names of what is typed into. */
 const isTypedInto = /field|input|combo|auto|search|number|text/i;
 
 /** The property that takes the words of a choice beside what is drawn of it. */

@@ -31,6 +31,8 @@ const called = {
   mark: ['Indicator', 'Thumb', 'Button', 'Control'],
   hidden: ['HiddenInput', 'BubbleInput'],
 } as const;
+/** Names of what has a list that opens. */
+export const isOfChoices = /select|combo|auto|drop|listbox/i;
 /** Parts that a package has for several of its components, under no name of theirs. */
 const shared = new Set(['Input', 'Button', 'Popover', 'ListBox', 'ListBoxItem', 'Option']);
 
@@ -101,7 +103,9 @@ export class Parts {
 
   /** Of a list that a package shares out, its own item rather than that of a menu. */
   #itemOfList(): string | undefined {
-    const list = this.own('popup') === undefined ? undefined : this.get('list');
+    // What opens a calendar or an area of colour has no choices.
+    const hasChoices = isOfChoices.test(this.stem) || this.input.choiceItem !== undefined;
+    const list = hasChoices && this.own('popup') !== undefined ? this.get('list') : undefined;
     const name = list?.slice(list.indexOf('#') + 1);
     return name !== undefined && this.#isOther(`${name}Item`) ? this.#id(`${name}Item`) : undefined;
   }
