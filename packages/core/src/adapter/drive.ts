@@ -74,7 +74,7 @@ export function valueIn(args: readonly unknown[], path: string): unknown {
   return value;
 }
 
-/** The value that a report leads to, where that is what was shown before. */
+/** The value that a report leads to; `shown` is what stood there before it. */
 export function reportedBy(
   { path, tells }: AdapterDescription['change'],
   args: readonly unknown[],

@@ -107,29 +107,24 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
       parts: [
         'Reports changes through ',
         slot('/change/report', reports),
-        ', value in ',
-        slot('/change/path', valuePaths, pathWords(adapter.change.path)),
-        '.',
-      ],
-    },
-    ...(adapter.change.tells || adapter.value.kind === 'boolean'
-      ? [
-          {
-            about: 'change',
-            parts: [
-              'It tells ',
+        ...(adapter.change.tells
+          ? []
+          : [', value in ', slot('/change/path', valuePaths, pathWords(adapter.change.path))]),
+        ...(adapter.change.tells || adapter.value.kind === 'boolean'
+          ? [
+              ', telling ',
               {
-                at: '/change/tells',
+                at: '/change/tells' as const,
                 value: adapter.change.tells ?? '',
                 choices: ['press'],
                 open: false,
-                words: adapter.change.tells ? 'only that it was pressed, and turns over' : 'the value',
+                words: adapter.change.tells ? 'only that it was pressed: the value turns over' : 'the value',
               },
-              '.',
-            ],
-          } as const,
-        ]
-      : []),
+            ]
+          : []),
+        '.',
+      ],
+    },
     {
       about: 'leave',
       parts: [
