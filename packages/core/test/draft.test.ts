@@ -170,6 +170,7 @@ describe('sentences about an adapter', () => {
   });
   it('say of what is on or off whether it tells that, or only that it was pressed', () => {
     const flag = changeSlot(adapter, '/value/kind', 'boolean');
+    expect(said(changeSlot(adapter, '/value/empty', 'false'), 'change')).toBe(said(flag, 'change'));
     expect(said(flag, 'change')).toBe('Reports changes through onChange, value in first argument, telling the value.');
     const pressed = changeSlot(flag, '/change/tells', 'press');
     expect(pressed.change).toEqual({ ...adapter.change, tells: 'press' });

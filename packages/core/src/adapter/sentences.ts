@@ -110,7 +110,7 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
         ...(adapter.change.tells
           ? []
           : [', value in ', slot('/change/path', valuePaths, pathWords(adapter.change.path))]),
-        ...(adapter.change.tells || adapter.value.kind === 'boolean'
+        ...(isOnOrOff(adapter)
           ? [
               ', telling ',
               {
@@ -228,6 +228,10 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
 }
 
 const realChoices = ['input', 'textarea', 'select', '[role=combobox]', '[role=slider]', '[role=radiogroup]', 'button'];
+/** What is on or off, as its kind or its “no value” says, may tell of being pressed alone. */
+const isOnOrOff = ({ change, value }: AdapterDescription): boolean =>
+  change.tells !== undefined || value.kind === 'boolean' || value.empty === false;
+
 /** Slots that take one of a few words, or none. */
 const words = new Map([
   ['/value/kind', ['text', 'number', 'boolean', 'list', 'object']],
