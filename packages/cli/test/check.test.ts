@@ -120,7 +120,9 @@ describe('poietra check in a real browser', () => {
     expect(found.get('Handles')?.adapter.value).toMatchObject({ property: 'value', empty: [0] });
     expect(found.get('Quay')?.adapter.choices).toEqual({ tag: 'option', value: 'value' });
     expect(found.get('Hatch')?.adapter.change).toMatchObject({ report: 'onChange', tells: 'press' });
+    expect(found.get('Tack')?.adapter.value).not.toHaveProperty('empty');
     const sound = {
+      Tack: [],
       Handles: [],
       Hatch: [],
       Quay: [],

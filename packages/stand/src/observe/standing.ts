@@ -13,7 +13,7 @@ export async function mountSomehow(seen: Observation): Promise<Trial | undefined
   const before = seen.adapter;
   const first = await seen.mount();
   if (first?.error === undefined) return first;
-  const inside = await mountAround(seen, first.error, ({ box }) => box.childElementCount > 0);
+  const { trial: inside, quiet } = await mountAround(seen, first.error);
   if (inside) return inside;
   const made = await mountMade(seen, first.error);
   if (made) return made;
@@ -33,38 +33,50 @@ export async function mountSomehow(seen: Observation): Promise<Trial | undefined
   const whole = await putTogether(seen);
   if (whole) return whole;
   seen.adapter = before;
+  if (!quiet) return first;
   // A part may draw nothing of its own where it belongs.
-  return (await mountAround(seen, first.error, () => true)) ?? first;
+  seen.adapter = quiet;
+  const trial = await seen.mount();
+  noteAround(seen, first.error);
+  return trial;
+}
+
+function noteAround(seen: Observation, error: string): void {
+  const names = (seen.adapter.wrappers ?? []).map(({ component }) => component).join(', and that ');
+  seen.note('around', `It has to stand inside ${names}.`, `Alone it fails: ${error}`, 1);
 }
 
 /**
- * In one of the components that its package has for standing around others. Of what draws nothing of what stands in it,
- * nothing fails in it either: that is no reason to stand there.
+ * In one of the components that its package has for standing around others. `quiet`: in one that draws nothing of what
+ * stands in it, so that nothing fails there either, which is no reason yet to stand in it.
  */
 async function mountAround(
   seen: Observation,
   error: string,
-  isGood: (trial: Trial) => boolean,
-): Promise<Trial | undefined> {
+): Promise<{ readonly trial?: Trial; readonly quiet?: AdapterDescription }> {
   const before = seen.adapter;
-  if ((before.wrappers ?? []).length > 0) return undefined;
+  if ((before.wrappers ?? []).length > 0) return {};
   let other: AdapterDescription | undefined;
+  let quiet: AdapterDescription | undefined;
   for (const wrapper of seen.input.around ?? []) {
     seen.adapter = { ...before, wrappers: [wrapper] };
     const trial = await seen.mount();
     if (!trial) continue;
+    if (trial.error === undefined && trial.box.childElementCount === 0) {
+      quiet ??= seen.adapter;
+      continue;
+    }
     if (trial.error === undefined) {
-      if (!isGood(trial)) continue;
-      seen.note('around', `It has to stand inside ${wrapper.component}.`, `Alone it fails: ${error}`, 1);
-      return trial;
+      noteAround(seen, error);
+      return { trial };
     }
     // Inside it something else is missing, so it is a step further.
     if (trial.error !== error) other ??= seen.adapter;
   }
   const both = other && (await mountInTwo(seen, other, error));
-  if (both) return both;
+  if (both) return { trial: both };
   seen.adapter = other ?? before;
-  return undefined;
+  return quiet ? { quiet } : {};
 }
 
 /** In a part of its package, and around that in what the whole package asks for, or the other way round. */
@@ -79,8 +91,7 @@ async function mountInTwo(seen: Observation, inOne: AdapterDescription, error: s
       seen.adapter = { ...inOne, wrappers };
       const trial = await seen.mount();
       if (!trial || trial.error !== undefined) continue;
-      const names = wrappers.map(({ component }) => component).join(', and that ');
-      seen.note('around', `It has to stand inside ${names}.`, `Alone it fails: ${error}`, 1);
+      noteAround(seen, error);
       return trial;
     }
   }

@@ -272,3 +272,30 @@ export function Hatch(props: {
     </button>
   );
 }
+
+/** The Tab key leads to what is chosen, or to the first where nothing is; where something unknown is, it leads past all. */
+export function Tack(props: {
+  readonly value?: string;
+  readonly disabled?: boolean;
+  onChange?(value: string): void;
+}): JSX.Element {
+  const { value, disabled, onChange } = props;
+  return (
+    <div role="radiogroup">
+      {['Port', 'Starboard'].map((side, i) => (
+        <button
+          key={side}
+          type="button"
+          role="radio"
+          aria-checked={side === value}
+          tabIndex={side === value || (value === undefined && i === 0) ? 0 : -1}
+          disabled={disabled}
+          style={{ background: side === value ? '#368' : '#eee' }}
+          onClick={() => onChange?.(side)}
+        >
+          {side}
+        </button>
+      ))}
+    </div>
+  );
+}
