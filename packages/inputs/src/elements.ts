@@ -1,4 +1,5 @@
 import type { DeclaredProperty, FoundInput } from '@poietra/core';
+import { readdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { noInputTags } from './declared/names.js';
 import { Manifest, manifestPath, type ManifestElement, type Module } from './manifest.js';
@@ -130,6 +131,7 @@ function registering(pkg: ProjectPackage, tag: string, module: Module, base: str
     path.replace(/\.ts$/, '.js'),
     join(base, path.replace(/\.ts$/, '.js')),
     join('dist', path),
+    ...builtFrom(pkg, path),
   ]
     // A folder stands for its index.
     .flatMap((one) => [one, join(one, 'index.js')])
@@ -137,6 +139,16 @@ function registering(pkg: ProjectPackage, tag: string, module: Module, base: str
     .flatMap((one) => namedAs(pkg, one) ?? []);
   // What cannot be asked for alone comes with the whole package.
   return named === undefined ? (moduleByTag(pkg, tag) ?? { module: pkg.name }) : { module: named };
+}
+
+/** Where what lies in `src` was built to: in another folder, under the same path. */
+function builtFrom({ folder }: ProjectPackage, path: string): string[] {
+  const below = /^(?:\.\/)?src\/(.+)\.ts$/.exec(path)?.[1];
+  return below === undefined
+    ? []
+    : readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
+        entry.isDirectory() && entry.name !== 'node_modules' ? [join(entry.name, `${below}.js`)] : [],
+      );
 }
 
 /** An element that stands inside another, with what registers it. */

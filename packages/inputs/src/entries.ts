@@ -131,13 +131,17 @@ function foldersWithTypes({ folder }: ProjectPackage): string[] {
   );
 }
 
-/** Modules in folders, each with its declaration beside it. */
+/** Modules that lie flat or in folders, each with its declaration beside it. */
 function declarationsBelow({ folder }: ProjectPackage): string[] {
-  return folders(folder).flatMap((name) =>
-    existsSync(join(folder, name, 'package.json'))
-      ? []
-      : declarations(join(folder, name)).map((file) => `${name}/${file.replace(/\.d\.ts$/, '.js')}`),
-  );
+  const flat = declarations(folder).map((file) => file.replace(/\.d\.ts$/, '.js'));
+  return [
+    ...flat.filter((file) => existsSync(join(folder, file))),
+    ...folders(folder).flatMap((name) =>
+      existsSync(join(folder, name, 'package.json'))
+        ? []
+        : declarations(join(folder, name)).map((file) => `${name}/${file.replace(/\.d\.ts$/, '.js')}`),
+    ),
+  ];
 }
 
 const folders = (place: string): string[] =>

@@ -57,10 +57,11 @@ export interface ManifestElement {
 /** How far inheritance is followed; a manifest may go round in a circle. */
 const mostSteps = 12;
 
-/** Where a package's manifest lies, by its own word. */
+/** Where a package's manifest lies: by its own word, or under the usual name. */
 export function manifestPath({ manifest, folder }: ProjectPackage): string | undefined {
-  const path = manifest['customElements'];
-  return typeof path === 'string' && existsSync(join(folder, path)) ? path : undefined;
+  return [manifest['customElements'], 'custom-elements.json', 'dist/custom-elements.json'].find(
+    (path): path is string => typeof path === 'string' && existsSync(join(folder, path)),
+  );
 }
 
 function modulesOf(pkg: ProjectPackage): readonly Module[] {

@@ -130,6 +130,7 @@ export function WidgetHost({
   readonly reported: { current: { readonly raw: unknown } | undefined };
 }): ReactNode {
   const place = useRef<HTMLDivElement>(null);
+  const madeOn = useRef<HTMLElement>(undefined);
   const latest = useRef(properties);
   useLayoutEffect(() => {
     latest.current = properties;
@@ -144,6 +145,7 @@ export function WidgetHost({
     const host = place.current;
     if (!host || !use) return () => undefined;
     const node = host.appendChild(document.createElement(use.element));
+    madeOn.current = node;
     if (node instanceof HTMLSelectElement)
       for (const { value, text } of JSON.parse(texts) as Choices) node.add(new Option(text, String(value)));
     const options: Record<string, unknown> = {};
@@ -158,12 +160,14 @@ export function WidgetHost({
     const given = use.place === undefined ? [node, options] : [options];
     const made: unknown =
       use.start === 'new' ? new (input as new (...args: unknown[]) => unknown)(...given) : (input as Handler)(...given);
-    const living = use.handle === undefined ? made : ((node as unknown as Record<string, unknown>)[use.handle] ?? made);
+    // What gives nothing back leaves the element to work with.
+    const living =
+      use.handle === undefined ? (made ?? node) : ((node as unknown as Record<string, unknown>)[use.handle] ?? made);
     handle.current = living;
     if (use.reports === 'on') for (const [name, handler] of handlers) callOn(living, 'on', name, handler);
     if (use.reports === 'events') for (const [name, handler] of handlers) node.addEventListener(name, handler);
     const first = latest.current[description.value.property];
-    if (use.startsEmpty && first !== undefined && first !== null) tell(living, use.update, first);
+    if (use.startsEmpty && first !== undefined && first !== null) tell(living, node, use.update, first);
     return () => {
       callOn(living, use.destroy);
       handle.current = null;
@@ -181,7 +185,7 @@ export function WidgetHost({
     told.current = shown;
     if (!living || !use || isAlike(known, shown)) return;
     const next = properties[description.value.property] ?? null;
-    tell(living, use.update, next);
+    tell(living, madeOn.current, use.update, next);
   });
   return <div ref={place} />;
 }
@@ -196,11 +200,13 @@ function isAlike(a: unknown, b: unknown): boolean {
   }
 }
 
-/** By the method of that name, or by setting the property. */
-function tell(living: unknown, update: string, value: unknown): void {
-  const holder = living as Record<string, unknown>;
-  if (isHandler(holder[update])) callOn(living, update, value);
-  else holder[update] = value ?? '';
+/** By the method of that name, or by setting the property: of the element, where what was made on it has none. */
+function tell(living: unknown, node: object | undefined, update: string, value: unknown): void {
+  const [made, element] = [living, node] as Record<string, unknown>[];
+  if (!made) return;
+  if (isHandler(made[update])) return callOn(made, update, value);
+  const holder = element && !(update in made) && update in element ? element : made;
+  holder[update] = value ?? '';
 }
 
 /** An option, or one within another: `events.change`. */

@@ -20,7 +20,7 @@ export interface WidgetUse {
   readonly startsEmpty?: boolean;
   /** A way from the element or what was made to the living thing (`noUiSlider` leaves it on the element). */
   readonly handle?: string;
-  /** The method, or the property, that takes a later value. */
+  /** The method, or the property, that takes a later value; the element's own property where what was made has none. */
   readonly update: string;
   readonly destroy?: string;
   /** Whether reports are options (`onChange`, or `events.change` within another), events that `on` subscribes to, or DOM events of the element. */

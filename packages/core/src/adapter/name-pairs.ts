@@ -3,7 +3,7 @@
  * type of an argument is that of the property, the two belong together, whatever the name means.
  */
 import type { Pointer } from '../json/index.js';
-import type { DeclaredArgument, DeclaredProperty } from './face.js';
+import type { DeclaredArgument, DeclaredProperty, FoundInput } from './face.js';
 
 /** What shares a name with its report and is no value: what is open, shown, moved or looked for, and in which order. */
 const noValues = new RegExp(
@@ -19,7 +19,7 @@ const noValues = new RegExp(
 );
 
 /** What is called when a value changes, under whatever prefix. */
-export const changeNames = /^(on[-A-Z]?)?(value)?-?(change|select|input|update|set|pick)(d|ed)?$/i;
+export const changeNames = /^(on[-A-Z]?|handle)?(value)?-?(change|select|input|update|set|pick)(d|ed)?$/i;
 
 /** What says by its name that it is what was chosen. */
 const saysValue =
@@ -65,11 +65,21 @@ export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | 
           (alike(type, value.type) &&
             (isCalled ||
               ((isChange || isTold) && isSameName(name, value.name)) ||
-              (isChange && saysValue.test(value.name)))) ||
+              // Files come from the platform, and whoever takes and gives them takes the same.
+              (isChange && (saysValue.test(value.name) || /\bFile\b/.test(type))))) ||
+          // What may be anything is told under the value’s own name; trying it shows where it is.
+          (isCalled && isPlain(value.type) && /^(any|unknown)$/.test(type)) ||
           // What is chosen may be of any type; that it is told under its very name says enough.
           (isChange && /^selected[A-Z]/.test(name) && name === value.name),
       );
-      const path = index >= 0 ? `/${index}` : heldIn(args, value)?.path;
+      // An element drawn by a component carries what its event is called after.
+      const isEvent =
+        saysValue.test(value.name) &&
+        /Chang(e|ed)$/.test(report.name) &&
+        isCalled &&
+        /Event\b/.test(args[0]?.type ?? '');
+      const path =
+        index >= 0 ? `/${index}` : (heldIn(args, value)?.path ?? (isEvent ? `/0/target/${value.name}` : undefined));
       if (path !== undefined) return { value, report, path };
     }
   }
@@ -82,6 +92,29 @@ export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | 
     first && reports.find(({ name, args }) => changeNames.test(name) && isAmong(args?.[0]?.type ?? '', first.type));
   return first && report && { value: first, report, path: '/0' };
 }
+
+/** Texts, numbers and flags, and lists of them. */
+const isPlain = (type: string): boolean => /^(string|number|boolean|false \| true)(\[\])?$/.test(bare(type));
+
+/**
+ * An element's property with an event that is called after it: `rating` and `rating-changed`. Elements that are made of
+ * observed properties tell so of many that no person changes.
+ */
+export function namedByEvent({
+  events,
+  properties,
+}: Pick<FoundInput, 'events' | 'properties'>):
+  { readonly value: DeclaredProperty; readonly report: string } | undefined {
+  for (const value of properties) {
+    if (noValues.test(value.name) || toldOnly.test(value.name)) continue;
+    const called = new RegExp(`^${value.name}-?chang(e|ed)$`, 'i');
+    const event = events.find(({ name }) => called.test(name.replace(/^[a-z]+(?=-.*-)/, '').replace(/^-/, '')));
+    if (event) return { value, report: event.name };
+  }
+  return undefined;
+}
+const toldOnly =
+  /^(invalid|valid|validity|error|errorMessage|dirty|touched|disabled|readonly|required|labels?|items|options|data|language|locale)$/i;
 
 /** Whether two names are one, in whatever number: `value` and `values`. */
 function isSameName(a: string, b: string): boolean {
@@ -125,7 +158,9 @@ export function heldIn(
 
 /** The names that a report of a value of this name may have. */
 function reportsOf(name: string): RegExp {
-  const own = name.replace(/[^\w]/g, '');
+  const word = name.replace(/[^\w]/g, '');
+  // What is called by what one does: `rating` and `onRate`.
+  const own = /[a-z]{3}ing$/.test(word) ? `(?:${word}|${word.slice(0, -3)}e?)` : word;
   return new RegExp(
     `^(on|set|handle|change|update)?${own}(s?Chang(e|ed)|Set|Update|Updated|Select|Selected)?$|^on(Change|Set|Update|Select)${own}$`,
     'i',

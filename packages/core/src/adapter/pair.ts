@@ -2,7 +2,7 @@
 import type { Pointer } from '../json/index.js';
 import { calledAs, type DeclaredArgument, type DeclaredProperty, type FoundInput } from './face.js';
 import { families } from './families.js';
-import { alike, changeNames, choiceLists, heldIn, namePairIn } from './name-pairs.js';
+import { alike, changeNames, choiceLists, heldIn, namedByEvent, namePairIn } from './name-pairs.js';
 
 /** Names that stand for a value, the likeliest first. They are words of general use, not of any one package. */
 export const valueNames = [
@@ -49,7 +49,9 @@ export function pairOf(input: FoundInput): Pair | undefined {
       (one) => (changeNames.test(one.name) || tellsOf(value.name).test(one.name)) && placeIn(one, value).isSure,
     );
   // A colour that no report gives is only a look.
-  const givesColour = reports.some(({ name, args }) => changeNames.test(name) && args?.some(isColour));
+  const givesColour =
+    reports.some(({ name, args }) => changeNames.test(name) && args?.some(isColour)) ||
+    input.events.some(({ name }) => /(^|-)colou?r-?chang(e|ed)$/i.test(name));
   const own = named.filter((one) => !one.inherited && (one.name !== 'color' || fits(one) || givesColour));
   // HTML's own attributes say both, and mean one: what is ticked or switched has a state.
   const called = calledAs(input);
@@ -73,6 +75,14 @@ export function pairOf(input: FoundInput): Pair | undefined {
       report: shared.report.name,
       path: shared.path,
       because: `${shared.report.name} is called after “${shared.value.name}” or gives it by its name, and of the same type, ${shared.value.type}.`,
+      certainty: 0.6,
+    };
+  const toldAlone = hearsEvents(input) && own.length === 0 ? namedByEvent(input) : undefined;
+  if (toldAlone)
+    return {
+      ...toldAlone,
+      path: `/0/target/${toldAlone.value.name}`,
+      because: `The event ${toldAlone.report} is called after “${toldAlone.value.name}”, which the element then carries.`,
       certainty: 0.6,
     };
   if (!value) return undefined;
@@ -113,7 +123,7 @@ export function hearsEvents({ family }: FoundInput): boolean {
 const tellsOf = (value: string): RegExp => {
   const own = value.replace(/^is/, '');
   return new RegExp(
-    `^on(${own}${/^selected/.test(value) ? '|selection' : ''})Changed?$${/^checked$/i.test(own) ? '|^onCheck(ed)?$' : ''}`,
+    `^on(${own}${/^selected/.test(value) ? '|selection' : ''})Changed?$|^(set|update|handle)${own}(Change)?$${/^checked$/i.test(own) ? '|^onCheck(ed)?$' : ''}`,
     'i',
   );
 };
@@ -124,6 +134,9 @@ function bareEvent(name: string, { tag = '' }: FoundInput): string {
   // An event of the element's very name tells of what the element is for.
   if (own !== '' && name.toLowerCase() === own) return 'change';
   if (own !== '' && name.toLowerCase().startsWith(own)) return name.slice(own.length);
+  // So does one of its name in words, or of the end of it: `xy-box-changed` of `xy-box` and `xy-wide-box`.
+  const [, thing = '', done = ''] = /^(?:[a-z]+-)?([a-z-]+)-([a-z]+)$/.exec(name) ?? [];
+  if (thing !== '' && tag.endsWith(`-${thing}`) && changeNames.test(done)) return done;
   // What begins the tags of a maker begins its events: `xychange` of `xy-range`.
   const [maker = ''] = tag.split('-');
   const isOfMaker = maker !== '' && name.startsWith(maker) && changeNames.test(name.slice(maker.length));
@@ -136,8 +149,11 @@ function byEvent(input: FoundInput, value: DeclaredProperty): Pair | undefined {
   const isOfOther = (name: string): boolean => others.has(name.toLowerCase().replace(/-?changed?$/, ''));
   // Called after the value: `check` and `checked` of what is checked.
   const stem = value.name.toLowerCase().replace(/ed$/, '');
-  const tells = (name: string): boolean => changeNames.test(name) || [stem, `${stem}ed`].includes(name.toLowerCase());
-  const own = input.events.filter(({ name }) => tells(bareEvent(name, input)) && !isOfOther(name));
+  const tells = (name: string): boolean =>
+    changeNames.test(name) ||
+    [stem, `${stem}ed`].includes(name.toLowerCase()) ||
+    /^(select|pick|change)(ed)?-?(value|date|time|colou?r|option|item)s?$/i.test(name);
+  const own = input.events.filter(({ name }) => (tells(bareEvent(name, input)) || tells(name)) && !isOfOther(name));
   // Of a state beside the value, `touched-changed`, it tells nothing that is held.
   const telling = own.filter(({ name }) => !/touch|dirty|pristine|focus|open|valid|prefilled/i.test(name));
   const event = telling.find(({ name }) => /chang|input/i.test(name)) ?? telling[0] ?? own[0];

@@ -223,7 +223,26 @@ export class Components {
       }),
     );
     const element = tag === undefined ? undefined : this.htmlElements?.getProperty(tag);
-    return element && this.read.checker.getTypeOfSymbolAtLocation(element, this.read.where);
+    return element ? this.read.checker.getTypeOfSymbolAtLocation(element, this.read.where) : this.#asWithout(type);
+  }
+
+  /** The same where it takes a component to be drawn as, and what HTML’s own input takes where none is given. */
+  #asWithout(type: ts.Type): ts.Type | undefined {
+    for (const { parameters } of type.getCallSignatures()) {
+      const props = parameters[0] && this.read.checker.getTypeOfSymbolAtLocation(parameters[0], this.read.where);
+      for (const member of props?.isIntersection() ? props.types : []) {
+        if (!(member.flags & ts.TypeFlags.Conditional)) continue;
+        const { checkType, node } = (member as ts.ConditionalType).root;
+        const usual = checkType.flags & ts.TypeFlags.TypeParameter ? checkType.getDefault() : undefined;
+        if (
+          usual &&
+          usual.flags & ts.TypeFlags.Undefined &&
+          /^(React\.)?(Input|Textarea|Select)HTMLAttributes/.test(node.falseType.getText())
+        )
+          return this.read.checker.getTypeFromTypeNode(node.falseType);
+      }
+    }
+    return undefined;
   }
 
   /** What it declares itself, and beside that what the element takes. */

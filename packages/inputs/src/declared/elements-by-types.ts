@@ -29,6 +29,7 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
     .getSymbolsInScope(where, ts.SymbolFlags.Interface)
     .find(({ name }) => name === 'HTMLElementTagNameMap');
   if (!map) return [];
+  const isOfAll = isUsual(read);
   const found = checker.getPropertiesOfType(checker.getDeclaredTypeOfSymbol(map)).flatMap((entry): FoundInput[] => {
     const file = entry.declarations?.[0]?.getSourceFile().fileName ?? '';
     const tag = entry.name;
@@ -63,7 +64,9 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
         tag,
         properties,
         methods: members.filter(isMethod).map(({ name }) => name),
-        events: eventsOf(read, type).map((name) => ({ name })),
+        events: [...new Set([...heardEvents(read, type), ...drawnEvents(read, entry)])]
+          .filter((name) => !isOfAll(name))
+          .map((name) => ({ name })),
         css: styleSheets(pkg),
       },
     ];
@@ -75,23 +78,41 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
 const isOnlyRead = ({ declarations = [] }: ts.Symbol): boolean =>
   declarations.length > 0 && declarations.every(ts.isGetAccessorDeclaration);
 
-/** The events that its own `addEventListener` names beside the platform's. */
-function eventsOf({ checker, where }: Declarations, type: ts.Type): string[] {
-  const listen = checker.getPropertyOfType(type, 'addEventListener');
+/** Whether an event is one that every element of the platform tells. */
+function isUsual({ checker, where }: Declarations): (event: string) => boolean {
   const platform = checker
     .getSymbolsInScope(where, ts.SymbolFlags.Interface)
     .find(({ name }) => name === 'HTMLElementEventMap');
   const usual = platform && checker.getDeclaredTypeOfSymbol(platform);
-  const names = (listen ? checker.getTypeOfSymbolAtLocation(listen, where).getCallSignatures() : []).flatMap(
-    (signature) => {
-      const [heard] = signature.getTypeParameters() ?? [];
-      const keys = heard && checker.getBaseConstraintOfType(heard);
-      return (keys?.isUnion() ? keys.types : keys ? [keys] : []).flatMap((one) =>
-        one.isStringLiteral() && !(usual && checker.getPropertyOfType(usual, one.value)) ? [one.value] : [],
-      );
-    },
-  );
-  return [...new Set(names)].filter(
-    (name) => !/^(DOMContentLoaded|pointerlock|visibilitychange|readystatechange)/.test(name),
-  );
+  return (event) =>
+    (usual && checker.getPropertyOfType(usual, event.toLowerCase()) !== undefined) ||
+    /^(DOMContentLoaded|pointerlock|visibilitychange|readystatechange)/.test(event);
+}
+
+/** The events that its own `addEventListener` names. */
+function heardEvents({ checker, where }: Declarations, type: ts.Type): string[] {
+  const listen = checker.getPropertyOfType(type, 'addEventListener');
+  return (listen ? checker.getTypeOfSymbolAtLocation(listen, where).getCallSignatures() : []).flatMap((signature) => {
+    const [heard] = signature.getTypeParameters() ?? [];
+    const keys = heard && checker.getBaseConstraintOfType(heard);
+    return (keys?.isUnion() ? keys.types : keys ? [keys] : []).flatMap((one) =>
+      one.isStringLiteral() ? [one.value] : [],
+    );
+  });
+}
+
+/** The events that its tag takes listeners for where it is drawn, as the module that registers it declares: `onXyChange` hears `xyChange`. */
+function drawnEvents({ checker, pkg, where }: Declarations, { name: tag, declarations = [] }: ts.Symbol): string[] {
+  return declarations.flatMap((declaration) => {
+    const module = checker.getSymbolAtLocation(declaration.getSourceFile());
+    const drawn = module?.exports?.get('JSX' as ts.__String);
+    const space = drawn && drawn.flags & ts.SymbolFlags.Alias ? checker.getAliasedSymbol(drawn) : drawn;
+    const elements = space?.exports?.get('IntrinsicElements' as ts.__String);
+    const taken = elements && checker.getPropertyOfType(checker.getDeclaredTypeOfSymbol(elements), tag);
+    return (taken ? checker.getPropertiesOfType(checker.getTypeOfSymbolAtLocation(taken, where)) : []).flatMap((one) =>
+      /^on[A-Z]/.test(one.name) && one.declarations?.some((own) => isOfMaker(pkg, own.getSourceFile().fileName))
+        ? [one.name.charAt(2).toLowerCase() + one.name.slice(3)]
+        : [],
+    );
+  });
 }

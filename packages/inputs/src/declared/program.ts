@@ -1,5 +1,5 @@
 /** The program that is read: all packages at once, since they share the framework's types. */
-import { existsSync, readdirSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join, relative } from 'node:path';
 import ts from 'typescript';
@@ -69,7 +69,7 @@ export function programOf(
     return text === undefined ? parse(name, language) : ts.createSourceFile(name, text, language);
   };
   host.getCurrentDirectory = () => project.folder;
-  const program = ts.createProgram([entry], options, host);
+  const program = ts.createProgram([entry, ...typed.flatMap(tagMapsOf)], options, host);
   const checker = program.getTypeChecker();
   const file = program.getSourceFile(entry);
   if (!file) return undefined;
@@ -121,6 +121,17 @@ export function ownFiles({ folder, name, version }: Project): ProjectPackage[] {
     manifest: {},
     of: name,
   }));
+}
+
+/** Declarations beside a package's own that say which elements it registers, which its entry need not lead to. */
+function tagMapsOf({ folder, manifest }: ProjectPackage): string[] {
+  const types = manifest['types'] ?? manifest['typings'];
+  const place = typeof types === 'string' ? dirname(join(folder, types)) : undefined;
+  if (place === undefined || !existsSync(place)) return [];
+  return readdirSync(place)
+    .filter((name) => name.endsWith('.d.ts'))
+    .map((name) => join(place, name))
+    .filter((path) => readFileSync(path, 'utf8').includes('HTMLElementTagNameMap'));
 }
 
 /** The type of one of the entry's own declarations. */

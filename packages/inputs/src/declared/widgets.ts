@@ -111,6 +111,8 @@ export class Widgets {
       .map((one) => one.name);
     const declared = options ? this.read.properties(options).filter(({ name }) => name !== place) : [];
     const hasValue = declared.some(({ name }) => telling.test(name));
+    const isOnInput = /Input/.test(element) || /^(field|input)$/.test(place ?? '');
+    const destroy = methods.find((name) => /^(destroy|destroyAndRemove|dispose|remove)$/.test(name));
     const update =
       methods.find((name) => /^set(Value|Date|Choice|Selected)$/.test(name)) ??
       methods.find((name) => (hasValue ? /^set([A-Z]|$)/ : updates).test(name)) ??
@@ -118,7 +120,15 @@ export class Widgets {
       methods.find((name) => writesValue.test(name) && methods.includes(name.replace('set', 'get'))) ??
       methods.find((name) => loadsValue.test(name)) ??
       // One name to read and to write: with an argument it sets.
-      methods.find((name) => telling.test(name) && this.#takesOne(single, name));
+      methods.find((name) => telling.test(name) && this.#takesOne(single, name)) ??
+      // It is set like any property of what was made, and told by `on`.
+      (methods.includes('on')
+        ? this.read.checker
+            .getPropertiesOfType(single)
+            .find((one) => telling.test(one.name) && !methods.includes(one.name))?.name
+        : undefined) ??
+      // What helps to fill in a box of HTML’s own leaves the value there.
+      (/HTMLInputElement/.test(element) && destroy !== undefined ? 'value' : undefined);
     if (update === undefined) return undefined;
     const own = options ? declared.map((property) => this.#withHookArgs(options, property)) : [];
     const properties = [
@@ -130,12 +140,10 @@ export class Widgets {
       ({ args, name, type: text }) =>
         name.includes('.') || (reportNames.test(name) && (args !== undefined || /Hook|=>|Function/.test(text))),
     );
-    const isOnInput = /Input/.test(element) || /^(field|input)$/.test(place ?? '');
     // One that hears nothing by itself leaves it to its element; what can be written and read alone is worth a trial.
     const isHeld = isOnInput || methods.some((name) => readsValue.test(name) || loadsValue.test(name));
     const reports = byOption ? 'options' : methods.includes('on') || hasValue ? 'on' : isHeld ? 'events' : undefined;
     if (!reports) return undefined;
-    const destroy = methods.find((name) => /^(destroy|destroyAndRemove|dispose|remove)$/.test(name));
     return {
       events: reports === 'on' ? this.#eventsOf(single) : [],
       methods,
@@ -167,10 +175,11 @@ export class Widgets {
     );
   }
 
-  /** The value of a widget that has no option for it: what its method takes. */
+  /** The value of a widget that has no option for it: what its method takes, or its property is. */
   #laterValue(made: ts.Type, update: string): DeclaredProperty {
     const method = this.read.checker.getPropertyOfType(made, update);
-    const [taken] = (method && this.#typeOf(method).getCallSignatures()[0]?.parameters) ?? [];
+    const [call] = method ? this.#typeOf(method).getCallSignatures() : [];
+    const taken = call ? call.parameters[0] : method;
     return { name: 'value', type: taken ? this.#text(taken) : 'unknown' };
   }
 
@@ -202,7 +211,13 @@ export class Widgets {
     const type = this.#bare(taking);
     const saysAnything =
       (type.flags & (ts.TypeFlags.Any | ts.TypeFlags.Unknown)) !== 0 || this.read.checker.typeToString(type) === '{}';
-    if (saysAnything || !this.anElement) return false;
+    // What may be anything and is called an element is one, where somebody wrote that down; a script says nothing of types.
+    if (saysAnything)
+      return (
+        placeNames.test(taking.name) &&
+        taking.declarations?.some((one) => one.getSourceFile().isDeclarationFile) === true
+      );
+    if (!this.anElement) return false;
     // Of a type parameter, what it has to be at least.
     const least = type.isUnion() ? type.types.map((one) => this.#least(one)) : [this.#least(type)];
     return least.some((one) => one && this.anElement && this.read.checker.isTypeAssignableTo(this.anElement, one));

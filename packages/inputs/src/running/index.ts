@@ -4,7 +4,7 @@
  */
 import { reasonOf } from '@poietra/core';
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { builtinModules } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -28,13 +28,21 @@ export function isUntyped({ name, folder, manifest }: ProjectPackage, project: s
   const files = [main, module, 'index.js'].filter((path): path is string => typeof path === 'string');
   const declarations = files.map((path) => path.replace(/(\.[cm]?js)?$/, '.d.ts'));
   const isDeclared =
-    ['types', 'typings'].some((member) => typeof manifest[member] === 'string') ||
+    // What a package says of types may not have been shipped.
+    ['types', 'typings'].some(
+      (member) => typeof manifest[member] === 'string' && isShipped(folder, manifest[member]),
+    ) ||
     /"types"/.test(JSON.stringify(manifest['exports'] ?? {})) ||
     declarations.some((path) => existsSync(join(folder, path)));
   const types = `@types/${name.replace(/^@/, '').replace('/', '__')}`;
   const isThere = manifest['exports'] !== undefined || files.some((path) => existsSync(join(folder, path)));
   return !isDeclared && isThere && hasWhole(manifest['exports']) && findPackage(project, types) === undefined;
 }
+
+const isShipped = (folder: string, path: string): boolean =>
+  ['', '.d.ts', '.ts', '/index.d.ts'].some((ending) =>
+    statSync(join(folder, path + ending), { throwIfNoEntry: false })?.isFile(),
+  );
 
 /** Whether its script defines elements, of which its types may say nothing. */
 export function definesElements({ folder, manifest }: ProjectPackage): boolean {
