@@ -36,6 +36,7 @@ export { families, familyNames, type Family } from './families.js';
 export { addStep, gestureWords, stepWords, type Gesture, type Step, type Target } from './gesture.js';
 export {
   emptiesFor,
+  isFlagType,
   isOpenName,
   pressesIn,
   readingsOf,

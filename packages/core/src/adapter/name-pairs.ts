@@ -67,6 +67,8 @@ export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | 
               ((isChange || isTold) && isSameName(name, value.name)) ||
               // Files come from the platform, and whoever takes and gives them takes the same.
               (isChange && (saysValue.test(value.name) || /\bFile\b/.test(type))))) ||
+          // Of what may be given in several kinds, one is told under its name.
+          ((isChange || isTold) && name === value.name && isAmong(type, value.type)) ||
           // What may be anything is told under the value’s own name; trying it shows where it is.
           (isCalled && isPlain(value.type) && /^(any|unknown)$/.test(type)) ||
           // What is chosen may be of any type; that it is told under its very name says enough.
@@ -107,8 +109,10 @@ export function namedByEvent({
   { readonly value: DeclaredProperty; readonly report: string } | undefined {
   for (const value of properties) {
     if (noValues.test(value.name) || toldOnly.test(value.name)) continue;
-    const called = new RegExp(`^${value.name}-?chang(e|ed)$`, 'i');
-    const event = events.find(({ name }) => called.test(name.replace(/^[a-z]+(?=-.*-)/, '').replace(/^-/, '')));
+    // In words or as it is written, with what begins all of a package or without.
+    const word = value.name.replace(/[A-Z]/g, '-?$&');
+    const called = new RegExp(`^(?:[a-z]+-)?${word}-?chang(e|ed)$`, 'i');
+    const event = events.find(({ name }) => called.test(name));
     if (event) return { value, report: event.name };
   }
   return undefined;

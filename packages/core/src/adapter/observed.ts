@@ -117,6 +117,15 @@ export function emptiesFor(sample: unknown, declared: string): readonly unknown[
 
 const withoutNothing = (type: string): string => type.replace(/\s*\|\s*(undefined|null)\b/g, '').trim();
 
+/** Whether a type is that of what is on or off, perhaps with a word for between; what may be a text or a number as well is none. */
+export function isFlagType(type: string): boolean {
+  const kinds = withoutNothing(type).split(/\s*\|\s*/);
+  return (
+    kinds.some((one) => /^(boolean|true|false)$/.test(one)) &&
+    kinds.every((one) => /^(boolean|true|false|["'].*["'])$/.test(one))
+  );
+}
+
 /** Whether a type says nothing of its values but a name: a parameter, or a type that is declared elsewhere. */
 export function isOpenName(type: string): boolean {
   const name = withoutNothing(type);
@@ -136,7 +145,8 @@ export function samplesFor(
     `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(date).padStart(2, '0')}`;
   const pairs: (readonly [unknown, unknown])[] = [];
   const [first, second] = choices;
-  if (/^$|\bboolean\b/.test(type)) pairs.push([true, false]);
+  const isFlag = isFlagType(type);
+  if (type === '' || isFlag) pairs.push([true, false]);
   if (/^$|\bDate\b/.test(type)) pairs.push([day(10), day(20)], [day(10, 9, 15), day(20, 12, 30)]);
   if (/\bDate\b.*[\]>]|\bDate\w*Range|\bRange\w*Date/.test(type))
     pairs.push([
@@ -158,7 +168,7 @@ export function samplesFor(
       ['rgb(51, 102, 153)', 'rgb(170, 85, 0)'],
     );
   // What is only a name may be one of yes and no, too.
-  if (isOpenName(type)) pairs.push([true, false]);
+  if (isOpenName(type) || (/\bboolean\b/.test(type) && !isFlag)) pairs.push([true, false]);
   if (/\bh: number|Hs[lv]a?Color|\bhsl|\bhsv|\bRgb|\br: number/i.test(type))
     pairs.push([
       { h: 210, s: 50, l: 40, v: 60, a: 1, r: 51, g: 102, b: 153 },

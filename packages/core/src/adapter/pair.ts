@@ -77,7 +77,8 @@ export function pairOf(input: FoundInput): Pair | undefined {
       because: `${shared.report.name} is called after “${shared.value.name}” or gives it by its name, and of the same type, ${shared.value.type}.`,
       certainty: 0.6,
     };
-  const toldAlone = hearsEvents(input) && own.length === 0 ? namedByEvent(input) : undefined;
+  const isToldItself = input.events.some(({ name }) => changeNames.test(bareEvent(name, input)));
+  const toldAlone = hearsEvents(input) && (own.length === 0 || !isToldItself) ? namedByEvent(input) : undefined;
   if (toldAlone)
     return {
       ...toldAlone,

@@ -1,6 +1,7 @@
 /** Which gesture leads to which report, where in it the value sits, and what becomes of a change that is refused. */
 import {
   gestureWords,
+  isFlagType,
   isOpenName,
   pathWords,
   pressesIn,
@@ -140,7 +141,7 @@ function otherValues({ input, adapter }: Observation): string[] {
   return valueNames.filter(
     (name) =>
       name !== adapter.value.property &&
-      input.properties.some((one) => one.name === name && !one.inherited && /\bboolean\b/.test(one.type)),
+      input.properties.some((one) => one.name === name && !one.inherited && isFlagType(one.type)),
   );
 }
 
@@ -150,7 +151,8 @@ const typeOf = ({ input }: Observation, property: string): string =>
 function readingsFrom(seen: Observation, heard: readonly Heard[], property: string): Reading[] {
   const { change } = seen.adapter;
   const type = typeOf(seen, property);
-  const isFlag = /\bboolean\b/.test(type) || property === 'checked' || (isOpenName(type) ? undefined : false);
+  const isFlag =
+    isFlagType(type) || property === 'checked' || (isOpenName(type) || /\bboolean\b/.test(type) ? undefined : false);
   const all = readingsOf(heard, property, isFlag);
   const isDeclared = ({ report, path }: Reading): boolean => report === change.report && path === change.path;
   // What is on or off may tell that it was pressed and no more.

@@ -10,7 +10,7 @@ import { findOwnIds } from './own-ids.js';
 import { findOnServer } from './on-server.js';
 import { findFocus, findReality } from './reality.js';
 import { inItsLook, inPlace, mountSomehow, untilThere } from './standing.js';
-import { findFlags, findInvalid, findLeaving, findMessage } from './states.js';
+import { dropAstray, findFlags, findInvalid, findLeaving, findMessage } from './states.js';
 import { beginsWithOne, findEmpty, findKind, findSamples, findSubmission } from './values.js';
 
 export type { Make };
@@ -71,6 +71,7 @@ async function tryAll(seen: Observation, render: Ground['render']): Promise<Obse
   await findFlags(seen);
   await findMessage(seen);
   await findInvalid(seen);
+  dropAstray(seen);
   await findOnServer(seen, render);
   return { adapter: seen.adapter, findings: seen.findings };
 }

@@ -30,6 +30,29 @@ export async function findLeaving(seen: Observation): Promise<void> {
   );
 }
 
+/** What the framework says of a property that got as far as an element of HTML, which has none of that name. */
+const astray =
+  /^(?:React does not recognize the `([^`]+)` prop|Invalid ARIA attributes? `([^`]+)`|Unknown event handler property `([^`]+)`|Invalid value for prop `([^`]+)` on|Received `[^`]+` for a non-boolean attribute `([^`]+)`)/;
+/** What the form shows or links as well without it; what puts out of use does more than is warned of. */
+const droppable = ['labelledBy', 'describedBy', 'invalid', 'required'] as const;
+
+/** What is declared, and passed on to where it means nothing, is not given. */
+export function dropAstray(seen: Observation): void {
+  const names = new Set(seen.watch.warnings.map((text) => astray.exec(text)?.slice(1).find(Boolean)));
+  for (const about of droppable) {
+    const { [about]: told, ...rest } = seen.adapter;
+    const name = told?.property;
+    if (name === undefined || !names.has(name)) continue;
+    seen.adapter = rest;
+    seen.note(
+      about === 'labelledBy' ? 'describedBy' : about,
+      `“${name}” is not given.`,
+      'It went on to an element that has no such property, and was warned of.',
+      0.9,
+    );
+  }
+}
+
 /** What is to be mended, in words, as declared: where it does not draw them, they are the form's to draw. */
 export async function findMessage(seen: Observation): Promise<void> {
   const { message: declared, ...rest } = seen.adapter;

@@ -43,8 +43,25 @@ export async function findSamples(seen: Observation): Promise<void> {
     );
     return;
   }
+  if (typeof reported === 'boolean' && !('empty' in value) && (await isOnByItself(seen))) return;
   if (reported !== undefined && hasNotation(reported))
     seen.adapter = { ...seen.adapter, samples: [toNotation(reported), toNotation(undefined)] };
+}
+
+/** What is on where nobody says anything is off only where it is told so. */
+async function isOnByItself(seen: Observation): Promise<boolean> {
+  const before = seen.adapter;
+  seen.adapter = { ...before, value: { ...before.value, empty: false }, samples: [true, false] };
+  const isOn = await tellsApart(seen, true, false);
+  if (!isOn) seen.adapter = before;
+  else
+    seen.note(
+      'value',
+      `“${before.value.property}” shows boolean values, and is on where nothing is said.`,
+      'With “false” it looked different.',
+      0.95,
+    );
+  return isOn;
 }
 
 /** The kind of a text by its letters and digits, of a list by its length; of everything else nothing is said. */
