@@ -42,7 +42,7 @@ export function withSheetsInHead(html: string): string | undefined {
 }
 
 /** Warnings that belong to the check of the server's rendering, and fail that one alone. */
-export const isAboutServer = /hydrat/i;
+export const isAboutServer = /hydrat|\bserver HTML\b|did not match\. Server/i;
 
 /** A value to start from that the gesture changes. */
 export function before({ samples: [a, b], reported }: Bench): unknown {

@@ -32,7 +32,7 @@ import { pixelsOf, toldOf } from './outside.js';
 import { settle } from './settle.js';
 import { labelDrawnIn } from './targets.js';
 import { trialName, words } from './wanted.js';
-import { isOfRefused } from './watch.js';
+import { isOfAge, isOfRefused } from './watch.js';
 
 /** References win over words of its own (Accessible Name and Description Computation 1.2, 4.2), also those to nothing. */
 function described(element: Element): string {
@@ -378,12 +378,18 @@ export const checks: Readonly<Record<CheckId, Check>> = {
   },
 
   silent({ watch: { warnings, refused } }) {
-    const others = warnings.filter((text) => !isAboutServer.test(text) && !isOfRefused(text, refused));
+    const others = warnings.filter(
+      (text) => !isAboutServer.test(text) && !isOfAge(text) && !isOfRefused(text, refused),
+    );
     const [address] = refused;
-    const nothing =
-      address === undefined
-        ? 'Nothing was warned of.'
-        : `Nothing was warned of that is its own. It asked for ${address}; the stand lets nothing through.`;
+    const aged = warnings.find(isOfAge);
+    const nothing = [
+      address === undefined && aged === undefined ? 'Nothing was warned of.' : 'Nothing was warned of that is its own.',
+      ...(address === undefined ? [] : [`It asked for ${address}; the stand lets nothing through.`]),
+      ...(aged === undefined
+        ? []
+        : [`It is written as the framework will not have it for ever: ${aged.slice(0, 200)}`]),
+    ].join(' ');
     return Promise.resolve(others.length === 0 ? pass(nothing) : fail(others[0] ?? ''));
   },
 };

@@ -13,7 +13,7 @@ export { observe, type Make, type Observed } from './observe/index.js';
 export { prove } from './prove.js';
 export { sampleChoices } from './sample-choices.js';
 export { answerOnce } from './answer.js';
-export { servedDifferences } from './served.js';
+export { servedDifferences, setStylesAside } from './served.js';
 export { settle, within } from './settle.js';
 export { Trial, type TrialOptions } from './trial.js';
 export { consoleText, watch, type Watch } from './watch.js';

@@ -1,6 +1,15 @@
 /** What the server drew beside what the browser made of it: links that differ, places that are drawn otherwise. */
 import { inShort, type LinkBreak } from './links.js';
 
+/**
+ * Styles that a library drew between the elements, under a mark of its own, go to the head before the page is taken over:
+ * it does so itself where the page stands before its script is loaded, as any does that a server drew.
+ */
+export function setStylesAside(place: Element): void {
+  for (const style of place.querySelectorAll('style'))
+    if (Object.keys(style.dataset).length > 0) document.head.append(style);
+}
+
 const linking = ['id', 'for', 'name', 'role', 'aria-label', 'aria-labelledby', 'aria-describedby', 'aria-controls'];
 
 /**

@@ -4,6 +4,7 @@ import { plain, type AdaptedInput, type Reached } from '@poietra/react';
 import { StrictMode, useEffect, useSyncExternalStore, type ReactNode } from 'react';
 import { createRoot, hydrateRoot, type Root } from 'react-dom/client';
 import type { MountOptions, Standing } from './ground.js';
+import { setStylesAside } from './served.js';
 import { settle, within } from './settle.js';
 import { plainly, trialName, words, type Wanted } from './wanted.js';
 
@@ -58,6 +59,7 @@ export class Trial implements Drawable, Standing {
     const identifierPrefix = `${trial.id}-`;
     if (options.rendered) {
       trial.place.innerHTML = options.rendered.html;
+      setStylesAside(trial.place);
       trial.#root = hydrateRoot(trial.place, drawn, { identifierPrefix, onUncaughtError, onRecoverableError });
     } else {
       trial.#root = createRoot(trial.place, { identifierPrefix, onUncaughtError });

@@ -66,6 +66,12 @@ export const isOfRefused = (text: string, addresses: readonly string[]): boolean
   addresses.some((address) => text.includes(address)) ||
   (addresses.length > 0 && /\b(fail|error|unable|could not)\w*\b.*\b(load|fetch)/i.test(text));
 
+/** Whether the framework tells only that a component is written in a way that it will give up: true of every use, and of no one's making. */
+export const isOfAge = (text: string): boolean =>
+  /\b(defaultProps|findDOMNode|string refs?|\w*ontextTypes API)\b.*\bwill be removed\b.*\bmajor release|\bcomponentWill\w+ has been renamed, and is not recommended/.test(
+    text,
+  );
+
 function patch(): void {
   if (isPatched) return;
   isPatched = true;

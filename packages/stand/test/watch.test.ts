@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { consoleText, isOfRefused, watch } from '../src/watch.js';
+import { consoleText, isOfAge, isOfRefused, watch } from '../src/watch.js';
 
 describe('a watch over the page', () => {
   it('hears what is warned of while it is open, each once', () => {
@@ -82,3 +82,13 @@ it.each([
   [[circle], 'round'],
   [['over\n  lines'], 'over lines'],
 ])('console arguments are one text, case %#', (args, text) => expect(consoleText(args)).toBe(text));
+
+it.each([
+  ['Warning: Tide: Support for defaultProps will be removed from function components in a future major release.', true],
+  ['Warning: componentWillReceiveProps has been renamed, and is not recommended for use.', true],
+  ['Warning: findDOMNode is deprecated and will be removed in the next major release.', true],
+  ['Tide: the property `moored` will be removed in the next major release.', false],
+  ['Warning: Failed prop type: `defaultProps` are not given.', false],
+])('%s is told of every use alike: %s', (text, isSo) => {
+  expect(isOfAge(text)).toBe(isSo);
+});

@@ -10,7 +10,7 @@ import './frame.css';
 import './edit.css';
 import type { CodecCode, Outcome } from '@poietra/core';
 import type { FetchChoices } from '@poietra/react';
-import { consoleText, type BundledInputs } from '@poietra/stand';
+import { consoleText, setStylesAside, type BundledInputs } from '@poietra/stand';
 import { createRoot, hydrateRoot } from 'react-dom/client';
 import { servedPrefix, type FormToOpen, type ToFrame } from './messages.js';
 import { PastedPage } from './pasted-page.js';
@@ -74,6 +74,7 @@ export function startFrame(inputs: BundledInputs, codes: Readonly<Record<string,
     root.unmount();
     // It comes from the server’s own drawing, and the frame’s policy lets no script in it run.
     host.innerHTML = open.served;
+    setStylesAside(host);
     root = hydrateRoot(host, drawn, {
       identifierPrefix: servedPrefix,
       onUncaughtError,
