@@ -50,6 +50,11 @@ export function linkReal(real: HTMLElement, description: AdapterDescription, sta
     else join(real, 'aria-describedby', state.describedBy);
   }
   ensure(real, 'aria-invalid', state.invalid);
+  // What can be edited and says no role is nothing to a reader, whatever its name.
+  if (real.isContentEditable && !real.hasAttribute('role')) {
+    set(real, 'role', 'textbox');
+    set(real, 'aria-multiline', 'true');
+  }
   const role = real.getAttribute('role') ?? implied(real);
   const has = 'required' in real && real.required === true;
   if (takesRequired.test(role)) ensure(real, 'aria-required', state.required && !has);

@@ -6,7 +6,7 @@ import { leave, perform } from './hands.js';
 import { atRest, fullLook, lookDifference } from './look.js';
 import { outside, pixelsOf, toldOf } from './outside.js';
 import { settle } from './settle.js';
-import { roleOf } from './targets.js';
+import { roleOf, takesTab } from './targets.js';
 import type { Watch } from './watch.js';
 
 export interface Bench {
@@ -109,9 +109,7 @@ export async function isReachedByTab(trial: Standing): Promise<boolean> {
 
 /** Whether a screen reader is told of anything in it that takes the focus: a box that is named around nothing is no field. */
 export async function isToldInside({ box }: Standing): Promise<boolean> {
-  const focusable = [...everyElement(box)].filter(
-    (one): one is HTMLElement => one instanceof HTMLElement && one.tabIndex >= 0,
-  );
+  const focusable = [...everyElement(box)].filter(takesTab);
   for (const element of focusable.slice(0, 10)) if ((await toldOf(element))?.role !== '') return true;
   return false;
 }

@@ -124,7 +124,11 @@ function surfaces(box: Element): HTMLElement[] {
   const drawn = all.filter((one) => /none|pan-/.test(getComputedStyle(one).touchAction));
   // A drawing that says no role may be one that is turned or pulled.
   const pictures = all.filter((one) => [...one.children].some((inner) => inner instanceof SVGElement && isBig(inner)));
-  return [...new Set([...tracks, ...drawn, ...pictures])]
+  // What says nothing at all may be moved over all the same.
+  const [outer] = box.children;
+  const whole =
+    outer instanceof HTMLElement && outer.querySelector('input, button, select, textarea') === null ? [outer] : [];
+  return [...new Set([...tracks, ...drawn, ...pictures, ...whole])]
     .filter((one) => box.contains(one) && one.getBoundingClientRect().width > 20)
     .slice(0, 4);
 }

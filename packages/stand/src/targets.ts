@@ -38,6 +38,12 @@ export function isVisible(element: Element): boolean {
   return width > 1 && height > 1;
 }
 
+/** Whether the Tab key reaches it; of what can be edited a script is told another number (HTML, `tabIndex`). */
+export const takesTab = (element: Element): element is HTMLElement =>
+  element instanceof HTMLElement &&
+  (element.tabIndex >= 0 ||
+    (element.isContentEditable && !element.hasAttribute('tabindex') && element.matches('[contenteditable]')));
+
 /** Whether something around it that scrolls does not show it; the window itself scrolls to whatever is pressed. */
 export function isCutOff(element: Element): boolean {
   const own = element.getBoundingClientRect();

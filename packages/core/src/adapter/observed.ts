@@ -39,13 +39,21 @@ const besides =
   /inputchange|pickervalue|open|visible|panel|search|menu|popup|active|hover|month|year|view|scroll|sort|page|focus|blur|key|calendar|before|start/i;
 
 /** All ways to read a value out of what was heard, the likeliest first; `property` is the one that takes the value. Whether it is yes or no may not be known. */
-export function readingsOf(heard: readonly Heard[], property: string, isFlag: boolean | undefined): Reading[] {
+export function readingsOf(
+  heard: readonly Heard[],
+  property: string,
+  isFlag: boolean | undefined,
+  declared?: { readonly report: string; readonly type: string },
+): Reading[] {
+  const isPlain = declared !== undefined && /^(string|number)$/.test(withoutNothing(declared.type));
   const readings: (Reading & { readonly rank: number })[] = [];
   for (const { name, args } of heard) {
-    if (!tellingNames.test(name) || besides.test(name)) continue;
+    if (name !== declared?.report && (!tellingNames.test(name) || besides.test(name))) continue;
     const nameRank = /^(on)?([a-z]+-)?(value)?-?chang(e|ed)$/i.test(name) ? 0 : 5;
     args.slice(0, 4).forEach((arg, index) => {
       const add = (path: Pointer, value: unknown, rank: number): void => {
+        // An object given back to what takes a text may look right by chance.
+        if (isPlain && typeof value === 'object' && value !== null) return;
         if (isValue(value) && (isFlag === undefined || (typeof value === 'boolean') === isFlag))
           readings.push({ report: name, path, value, rank: rank + nameRank });
       };

@@ -146,8 +146,11 @@ export class Declarations {
       this.checker.isArrayType(one) ? (this.checker.getTypeArguments(one as ts.TypeReference)[0] ?? []) : [],
     )[0];
     const known = item && (this.checker.getBaseConstraintOfType(item) ?? item);
-    const listed = known && (known.isUnion() ? known.types : [known]).find((one) => one.flags & ts.TypeFlags.Object);
-    const members = listed ? this.checker.getPropertiesOfType(listed).map(({ name }) => name) : [];
+    const [first = [], ...others] = (known?.isUnion() ? known.types : known ? [known] : [])
+      .filter((one) => one.flags & ts.TypeFlags.Object)
+      .map((one) => this.checker.getPropertiesOfType(one).map(({ name }) => name));
+    // Beside single choices a list may take groups of them.
+    const members = [first, ...others].find((names) => names.includes('value') && names.includes('label')) ?? first;
     const isNeeded = !(property.flags & ts.SymbolFlags.Optional) && type.getCallSignatures().length === 0;
     const sample = isNeeded ? this.#sample(type, property.name, 3) : undefined;
     return {

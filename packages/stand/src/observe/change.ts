@@ -153,7 +153,7 @@ function readingsFrom(seen: Observation, heard: readonly Heard[], property: stri
   const type = typeOf(seen, property);
   const isFlag =
     isFlagType(type) || property === 'checked' || (isOpenName(type) || /\bboolean\b/.test(type) ? undefined : false);
-  const all = readingsOf(heard, property, isFlag);
+  const all = readingsOf(heard, property, isFlag, { report: change.report, type });
   const isDeclared = ({ report, path }: Reading): boolean => report === change.report && path === change.path;
   // What is on or off may tell that it was pressed and no more.
   const presses = isFlag ? pressesIn(heard) : [];

@@ -11,6 +11,8 @@ import type { Observation } from './observation.js';
 const single = /^(textbox|searchbox|spinbutton|combobox|slider|checkbox|switch|listbox|password|color|date|time|file)$/;
 /** What a `<label for>` reaches (HTML, labelable elements). */
 const labelable = 'button, input, meter, output, progress, select, textarea';
+/** A text with marks is written in what can be edited (HTML, `contenteditable`). */
+const editable = '[contenteditable]:not([contenteditable=false])';
 const selectors = [
   '[role=radiogroup]',
   'input:not([type=hidden])',
@@ -21,6 +23,8 @@ const selectors = [
   '[role=switch]',
   '[role=checkbox]',
   '[role=spinbutton]',
+  // By what it is of itself; its role may be given by the adapter.
+  editable,
   '[role=textbox]',
   '[role=listbox]',
   'button',
@@ -55,14 +59,18 @@ export function findReality(seen: Observation, trial: Trial): void {
       element.matches('[role=radiogroup]') &&
       working.every((one) => element.contains(one)),
   );
+  // What stands beside what can be edited are its tools.
+  const texts = working.filter((element) => element.matches(editable));
   const only =
     groups.length === 1
       ? groups[0]
-      : controls.length === 1
-        ? controls[0]
-        : controls.length === 0 && working.length === 1
-          ? working[0]
-          : undefined;
+      : texts.length === 1
+        ? texts[0]
+        : controls.length === 1
+          ? controls[0]
+          : controls.length === 0 && working.length === 1
+            ? working[0]
+            : undefined;
   if (!only) {
     seen.note('id', 'It is a group of elements.', `It has ${working.length} elements that a person works with.`, 0.9);
     return;

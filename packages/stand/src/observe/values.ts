@@ -12,6 +12,7 @@ import { everyElement, workingElements } from '@poietra/react';
 import { leave, perform } from '../hands.js';
 import { look } from '../look.js';
 import { sampleChoices } from '../sample-choices.js';
+import { takesTab } from '../targets.js';
 import { trialName } from '../wanted.js';
 import { tellsApart } from './apart.js';
 import { textForNone } from './objects.js';
@@ -123,8 +124,7 @@ export async function findEmpty(seen: Observation): Promise<void> {
  * Tab key reaches it as it does with a value: radios of which an unknown one is chosen may all be passed by.
  */
 const fullPoints = 5;
-const isInTabOrder = ({ box }: Trial): boolean =>
-  [...everyElement(box)].some((one) => one instanceof HTMLElement && one.tabIndex >= 0);
+const isInTabOrder = ({ box }: Trial): boolean => [...everyElement(box)].some(takesTab);
 
 async function emptyPoints(seen: Observation, sample: unknown): Promise<number> {
   const warned = seen.watch.told;
