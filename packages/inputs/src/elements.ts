@@ -64,12 +64,17 @@ const groupOf = (tag: string): string | undefined =>
 /** A group of things holds the things; a list to choose from holds options: by their tags, and only where they carry a value. */
 function itemOf({ tag = '' }: FoundInput, all: readonly FoundInput[]): FoundInput | undefined {
   const stem = tag.slice(0, tag.indexOf('-'));
-  const isChoice = /select|combobox|listbox|dropdown/.test(tag);
+  const isChoice = /select|combo-?box|listbox|dropdown/.test(tag);
+  // Of `xy-wide-list` and `xy-list` the choices are the same.
+  const kin = tag
+    .split('-')
+    .slice(1)
+    .map((_, i, words) => [stem, ...words.slice(i)].join('-'));
   const fits = (one: string): boolean =>
     (tag.endsWith('-group') &&
       ([tag.slice(0, -'-group'.length), tag.replace(/group$/, 'button')].includes(one) || groupOf(one) === tag)) ||
     (isChoice && one.startsWith(`${stem}-`) && one.endsWith('-option')) ||
-    ((isChoice || tag.endsWith('-control')) && one === `${tag}-item`);
+    ((isChoice || tag.endsWith('-control')) && kin.some((own) => one === `${own}-item`));
   const items = all.filter((one) => fits(one.tag ?? '') && one.properties.some(({ name }) => name === 'value'));
   // One that bears the whole name of what it stands in is its own.
   const rank = (one: string): number => one.length - (one === `${tag}-item` ? 1000 : 0);

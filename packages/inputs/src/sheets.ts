@@ -40,8 +40,17 @@ const readIfThere = (path: string): string => (existsSync(path) ? readFileSync(p
 /** How deep a package keeps its themes: `dist/styles/themes/default.css`, `resources/themes/light/theme.css`. */
 const deepestTheme = 4;
 /** Of several themes, the one that most people would see first; what is dark or for one purpose is none. */
-const plainThemes = [/^default(-theme)?$/, /^light$/, /(^|[-_])light([-_]|$)/, /^(base|main|theme)$/, /^classic$/];
-const noTheme = /dark|contrast|print|rtl/;
+const plainThemes = [
+  /^default(-theme)?$/,
+  /^light$/,
+  /(^|[-_])light([-_]|$)/,
+  /^day$/,
+  /^(base|main|theme)$/,
+  /^classic$/,
+];
+/** What all of several themes are made of, beside them. */
+const underThemes = ['root', 'tokens', 'variables', 'base'];
+const noTheme = /dark|night|contrast|print|rtl/;
 /** A folder with more of them holds the parts of one. */
 const mostThemes = 60;
 
@@ -64,7 +73,11 @@ function themeSheets({ name, folder }: ProjectPackage): string[] {
   const names = [...found.keys()].sort((a, b) => a.length - b.length || a.localeCompare(b));
   const chosen = plainThemes.map((like) => names.find((one) => like.test(one))).find((one) => one !== undefined);
   const path = chosen === undefined ? undefined : found.get(chosen);
-  return path === undefined ? [] : [join(name, path)];
+  if (path === undefined) return [];
+  const under = underThemes
+    .map((one) => found.get(one))
+    .find((one) => one !== undefined && dirname(one) === dirname(path));
+  return [...(under === undefined || under === path ? [] : [under]), path].map((one) => join(name, one));
 }
 
 /** Of a package that is nothing but a look: what it is itself, its colours before what is drawn with them. */

@@ -180,9 +180,11 @@ function constantsFor(
 ): Record<string, unknown> | undefined {
   const needs = /^(.*) where (\w+) = "(\w+)"$/.exec(value.type);
   const constants: Record<string, unknown> = {};
-  for (const { name, sample, inherited } of properties)
-    if (sample !== undefined && !inherited && !taken.includes(name) && !givenElsewhere.has(name))
-      constants[name] = sample;
+  for (const { name, sample, inherited } of properties) {
+    // A listener that has to be given, whatever it is declared as, is none that the input needs to be of use.
+    const isGiven = givenElsewhere.has(name) || /^on[A-Z]/.test(name);
+    if (sample !== undefined && !inherited && !taken.includes(name) && !isGiven) constants[name] = sample;
+  }
   if (needs) constants[needs[2] as string] = needs[3];
   return Object.keys(constants).length > 0 ? constants : undefined;
 }

@@ -9,13 +9,15 @@ const names = ['id', 'instanceId', 'idPrefix', 'baseId', 'elementId', 'inputId',
 /** Given an id of the field's, it makes ids that no other has; tried only where there is something wrong with its own. */
 export async function findOwnIds(seen: Observation): Promise<void> {
   const before = seen.adapter;
+  const isElement = seen.input.family === 'element';
   const offered = names.filter(
     (name) =>
       before.id?.property !== name &&
       before.value.property !== name &&
-      seen.input.properties.some((one) => one.name === name),
+      // Every element of the platform has one.
+      (seen.input.properties.some((one) => one.name === name) || (isElement && name === 'id')),
   );
-  if (seen.input.family !== 'component' || offered.length === 0) return;
+  if ((seen.input.family !== 'component' && !isElement) || offered.length === 0) return;
   const trouble = await troubleWith(seen);
   if (trouble === undefined) return;
   for (const property of offered) {
@@ -41,6 +43,8 @@ async function troubleWith(seen: Observation): Promise<string | undefined> {
   const [first, second] = [idsOf(one), idsOf(other)];
   await seen.clean();
   if (double !== undefined) return `the id “${double}” stood twice`;
+  // The ids inside an element are its own affair, and no server makes them.
+  if (seen.input.family === 'element') return undefined;
   const empty = first.find((id) => /undefined|null/.test(id));
   if (empty !== undefined) return `an id was “${empty}”`;
   // What is counted in the page is counted anew on a server.
