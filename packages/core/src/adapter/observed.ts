@@ -33,7 +33,7 @@ const insides = [
   ['files'],
 ] as const;
 
-const tellingNames = /chang|select|input|update|accept|complete|set|pick|drop|stroke/i;
+const tellingNames = /chang|select|input|update|accept|complete|set|pick|drop(?!-?down)|stroke/i;
 /** Changes of something else than the value: what is open, which month is shown, what is searched for. */
 const besides =
   /inputchange|pickervalue|open|visible|panel|search|menu|popup|active|hover|month|year|view|scroll|sort|page|focus|blur|key|calendar|before|start/i;

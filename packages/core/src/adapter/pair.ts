@@ -157,7 +157,13 @@ function byEvent(input: FoundInput, value: DeclaredProperty): Pair | undefined {
   const own = input.events.filter(({ name }) => (tells(bareEvent(name, input)) || tells(name)) && !isOfOther(name));
   // Of a state beside the value, `touched-changed`, it tells nothing that is held.
   const telling = own.filter(({ name }) => !/touch|dirty|pristine|focus|open|valid|prefilled/i.test(name));
-  const event = telling.find(({ name }) => /chang|input/i.test(name)) ?? telling[0] ?? own[0];
+  // What is typed to find a choice is none yet.
+  const isChoice = /select|combo-?box|listbox|dropdown/.test(input.tag ?? '');
+  const likely = isChoice ? [/chang|select(ed)?$/i, /input/i] : [/chang|input/i];
+  const event =
+    likely.map((like) => telling.find(({ name }) => like.test(name))).find((one) => one !== undefined) ??
+    telling[0] ??
+    own[0];
   return (
     event && {
       value,
