@@ -14,8 +14,8 @@ const anyOf = (names: string): string => `(?:${names.trim().split(/\s+/).join('|
 /** Names, or their ends, of what leads somewhere or shows something. */
 const leading = anyOf(`
   Tabs? TabList Accordion Paginat(?:ion|or) Breadcrumbs? Nav(?:Bar|Link)? Navigation Navigator\\w* Menu Tooltip Tour Stepper Steps Popover
-  Dialog Drawer Modal Visibility Reorder(?:Item|Group)? Side[Bb]ar Preview \\w*Provider \\w*Container Carousel Table Grid Chart Icon ControlLabel Collapse Wizard Skeleton Relative(?:Time|Date) Row Cell Node Day
-  (?:Tree|Menu\\w*|List|Nav|Accordion|Timeline|Tab)Item`);
+  Dialog Drawer Modal Visibility Reorder(?:Item|Group)? Side[Bb]ar Preview \\w*Provider \\w*Container Carousel Table Grid Chart Toolbar Layout Shortcuts MenuToggle Icon ControlLabel Collapse Wizard Skeleton Relative(?:Time|Date) Row Cell Node Day
+  (?:Tree|Menu\\w*|Dropdown|List|Nav|Accordion|Timeline|Tab)Item`);
 /** What begins the names of the parts of such a thing. */
 const leadingParts = anyOf(
   '\\w*TreeView Clipboard Navigation\\w* Pagination Carousel Breadcrumb Nav Accordion Tabs? DataTable Table(?=Select(?:All|Row)|Toolbar|Head|Body|Row|Cell) Menu(?=Search|Checkbox|Radio|Item|Toggle)',
