@@ -232,7 +232,10 @@ export class Components {
       const props = parameters[0] && this.read.checker.getTypeOfSymbolAtLocation(parameters[0], this.read.where);
       for (const member of props?.isIntersection() ? props.types : []) {
         if (!(member.flags & ts.TypeFlags.Conditional)) continue;
-        const { checkType, node } = (member as ts.ConditionalType).root;
+        const {
+          checkType,
+          root: { node },
+        } = member as ts.ConditionalType;
         const usual = checkType.flags & ts.TypeFlags.TypeParameter ? checkType.getDefault() : undefined;
         if (
           usual &&
