@@ -121,7 +121,16 @@ describe('poietra check in a real browser', () => {
     expect(found.get('Quay')?.adapter.choices).toEqual({ tag: 'option', value: 'value' });
     expect(found.get('Hatch')?.adapter.change).toMatchObject({ report: 'onChange', tells: 'press' });
     expect(found.get('Tack')?.adapter.value).not.toHaveProperty('empty');
+    expect(found.get('Slate')?.adapter.real).toEqual({
+      selector: expect.stringContaining('contenteditable') as string,
+    });
+    expect(found.get('Beacon')?.adapter.value).toMatchObject({ property: 'isChecked', empty: false });
+    expect(found.get('Beacon')?.adapter).not.toHaveProperty('describedBy');
+    expect(found.get('Course')?.adapter.change.path).toBe('/0/target/value');
     const sound = {
+      Slate: [],
+      Beacon: [],
+      Course: [],
       Tack: [],
       Handles: [],
       Hatch: [],

@@ -81,6 +81,15 @@ describe('the real element inside', () => {
     expect(real.getAttribute('aria-describedby')).toBe('own');
     expect(real.hasAttribute('aria-invalid')).toBe(false);
   });
+  it('is a text box where it can be edited and says nothing itself', () => {
+    // The test's own window knows no editing.
+    Object.defineProperty(HTMLElement.prototype, 'isContentEditable', { configurable: true, get: () => true });
+    const Sheet = (): ReactNode => <div contentEditable suppressContentEditableWarning />;
+    const { find } = drawn({}, { ...description, real: { selector: '[contenteditable]' } }, Sheet);
+    expect(find('[contenteditable]').getAttribute('role')).toBe('textbox');
+    expect(find('[contenteditable]').getAttribute('aria-labelledby')).toBe('f-label');
+    Reflect.deleteProperty(HTMLElement.prototype, 'isContentEditable');
+  });
   it('gets words where ids do not reach: in an open shadow tree', () => {
     class TideShade extends HTMLElement {
       constructor() {

@@ -39,11 +39,12 @@ function open(values?: unknown): { form: Form; plan: Plan } {
   const plan = makePlan(compiled);
   return { plan, form: openForm({ schema, compiled, codecs: codecsOf(plan.root), values }) };
 }
-function draw(node: ReactNode): { host: HTMLElement; end(): void } {
+function draw(node: ReactNode): { host: HTMLElement; again(node: ReactNode): void; end(): void } {
   const host = document.body.appendChild(document.createElement('div'));
   const root = createRoot(host);
-  act(() => root.render(node));
-  return { host, end: () => act(() => root.unmount()) };
+  const again = (next: ReactNode): void => act(() => root.render(next));
+  again(node);
+  return { host, again, end: () => act(() => root.unmount()) };
 }
 const inputs = (host: HTMLElement): HTMLInputElement[] => [...host.querySelectorAll<HTMLInputElement>('input')];
 function type(input: HTMLInputElement, text: string): void {
@@ -392,6 +393,36 @@ describe('an adapted input', () => {
     ]);
     act(() => told?.('high'));
     expect(report).toHaveBeenCalledWith('high');
+    end();
+  });
+  it('of the family widget may leave its value in the element that it is made on', () => {
+    let made: HTMLInputElement | undefined;
+    const complete = (field: HTMLInputElement): { destroy(): void } => {
+      made = field;
+      return { destroy: () => undefined };
+    };
+    const Live = adapt(
+      complete,
+      {
+        ...description,
+        change: { report: 'input', path: '/0/target/value' },
+        widget: { start: 'call', startsEmpty: true, update: 'value', reports: 'events', element: 'input' },
+      },
+      'widget',
+    );
+    const report = jest.fn();
+    const at = (shown: string): ReactNode => (
+      <Live state={{ ...state, shown }} report={report} leave={nothing} attach={() => nothing} />
+    );
+    const { end, again } = draw(at('low'));
+    expect(made?.value).toBe('low');
+    again(at('high'));
+    expect(made?.value).toBe('high');
+    act(() => {
+      if (made) made.value = 'mean';
+      made?.dispatchEvent(new Event('input', { bubbles: true }));
+    });
+    expect(report).toHaveBeenCalledWith('mean');
     end();
   });
   it('has its choices inside it as components, or as elements of HTML', () => {

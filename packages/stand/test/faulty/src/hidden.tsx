@@ -1,5 +1,15 @@
 /** Sound inputs that hide how they speak: what is declared alone would not lead to a right adapter. */
-import { createContext, useContext, useEffect, useMemo, useState, type JSX, type ReactNode } from 'react';
+import {
+  createContext,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ChangeEvent,
+  type JSX,
+  type ReactNode,
+} from 'react';
 
 /** Drawn by hand: nothing in it has a role. */
 export function Stars(props: {
@@ -295,6 +305,74 @@ export function Tack(props: {
         >
           {side}
         </button>
+      ))}
+    </div>
+  );
+}
+
+/** What is written in can be edited, and says no role. */
+export function Slate(props: {
+  readonly value?: string;
+  readonly disabled?: boolean;
+  onChange?(value: string): void;
+}): JSX.Element {
+  const { value = '', disabled = false, onChange } = props;
+  const place = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (place.current && place.current.textContent !== value) place.current.textContent = value;
+  });
+  return (
+    <div
+      ref={place}
+      contentEditable={!disabled}
+      suppressContentEditableWarning
+      style={{ minHeight: 24, border: '1px solid #666' }}
+      onInput={(event) => onChange?.(event.currentTarget.textContent)}
+    />
+  );
+}
+
+/** On, where nobody says anything; and it passes on to an element of HTML what that does not know. */
+export function Beacon(props: {
+  readonly isChecked?: boolean;
+  readonly disabled?: boolean;
+  readonly ariaDescribedBy?: string;
+  onChange?(event: unknown, isChecked: boolean): void;
+}): JSX.Element {
+  const { isChecked = true, disabled, ariaDescribedBy, onChange } = props;
+  return (
+    <input
+      type="checkbox"
+      checked={isChecked}
+      disabled={disabled}
+      {...(ariaDescribedBy === undefined ? {} : { ariaDescribedBy })}
+      onChange={(event) => onChange?.(event, event.currentTarget.checked)}
+    />
+  );
+}
+
+/** Its choices may be anything plain, whether something is on or off among it. */
+export function Course(props: {
+  readonly value?: string | number | boolean;
+  readonly name?: string;
+  readonly disabled?: boolean;
+  onChange?(event: ChangeEvent<HTMLInputElement>): void;
+}): JSX.Element {
+  const { value, name, disabled, onChange } = props;
+  return (
+    <div role="radiogroup">
+      {['north', 'south'].map((side) => (
+        <label key={side}>
+          <input
+            type="radio"
+            name={name}
+            value={side}
+            checked={side === value}
+            disabled={disabled}
+            onChange={(event) => onChange?.(event)}
+          />
+          {side}
+        </label>
       ))}
     </div>
   );
