@@ -18,19 +18,25 @@ const leading = [
   'aria-errormessage',
 ];
 
-/** The first one; within a drawing only where something leads to it, since exporters of drawings name every path. */
+/**
+ * The first one; within a drawing only where something leads to it, since exporters of drawings name every path, and so of
+ * what is hidden or announces and is empty, as providers have it: an application has one of them around all.
+ */
 export function doubleId(): string | undefined {
   const seen = new Set<string>();
   for (const element of document.querySelectorAll('[id]')) {
     const { id } = element;
     if (id === '') continue;
-    if (seen.has(id) && !(isInDrawing(element) && !isLedTo(id))) return id;
+    if (seen.has(id) && !((isInDrawing(element) || isBare(element)) && !isLedTo(id))) return id;
     seen.add(id);
   }
   return undefined;
 }
 
 const isInDrawing = (element: Element): boolean => element instanceof SVGElement && element.ownerSVGElement !== null;
+
+const isBare = (element: Element): boolean =>
+  element instanceof HTMLElement && (element.hidden || element.ariaLive !== null) && element.childNodes.length === 0;
 
 function isLedTo(id: string): boolean {
   for (const element of document.querySelectorAll('*'))

@@ -16,4 +16,5 @@ export { answerOnce } from './answer.js';
 export { servedDifferences, setStylesAside } from './served.js';
 export { settle, within } from './settle.js';
 export { Trial, type TrialOptions } from './trial.js';
+export { Catching } from './catching.js';
 export { consoleText, watch, type Watch } from './watch.js';

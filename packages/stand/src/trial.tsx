@@ -3,6 +3,7 @@ import type { AdapterDescription, Heard } from '@poietra/core';
 import { plain, type AdaptedInput, type Reached } from '@poietra/react';
 import { StrictMode, useEffect, useSyncExternalStore, type ReactNode } from 'react';
 import { createRoot, hydrateRoot, type Root } from 'react-dom/client';
+import { Catching } from './catching.js';
 import type { MountOptions, Standing } from './ground.js';
 import { setStylesAside } from './served.js';
 import { settle, within } from './settle.js';
@@ -55,7 +56,11 @@ export class Trial implements Drawable, Standing {
     const onRecoverableError = (error: unknown): void => {
       trial.differences.push(error instanceof Error ? (error.message.split('\n')[0] ?? '') : String(error));
     };
-    const drawn = <Drawn trial={trial} />;
+    const drawn = (
+      <Catching tell={onUncaughtError}>
+        <Drawn trial={trial} />
+      </Catching>
+    );
     const identifierPrefix = `${trial.id}-`;
     if (options.rendered) {
       trial.place.innerHTML = options.rendered.html;

@@ -13,5 +13,7 @@ it.each([
   ['a title that names its drawing', '<svg aria-labelledby="a name"><title id="name">Torsund</title></svg>', 'name'],
   ['a shape that is used', '<svg><path id="dot"/><use href="#dot"/></svg>', 'dot'],
   ['a path to which nothing leads', '<svg><path id="stroke1" /></svg>', undefined],
+  ['what is hidden and empty, by which a page is found', '<span hidden id="env"></span>', undefined],
+  ['what is hidden and says something', '<span hidden id="hint">As on the manifest</span>', 'hint'],
   ['no id at all', '<input id=""><i></i>', undefined],
 ])('an id of %s', (_, drawn, id) => expect(twice(drawn)).toBe(id));

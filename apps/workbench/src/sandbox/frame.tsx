@@ -10,7 +10,7 @@ import './frame.css';
 import './edit.css';
 import type { CodecCode, Outcome } from '@poietra/core';
 import type { FetchChoices } from '@poietra/react';
-import { consoleText, setStylesAside, type BundledInputs } from '@poietra/stand';
+import { Catching, consoleText, setStylesAside, type BundledInputs } from '@poietra/stand';
 import { createRoot, hydrateRoot } from 'react-dom/client';
 import { servedPrefix, type FormToOpen, type ToFrame } from './messages.js';
 import { PastedPage } from './pasted-page.js';
@@ -23,7 +23,12 @@ import { NoLongerWanted } from './turns.js';
 export function startFrame(inputs: BundledInputs, codes: Readonly<Record<string, CodecCode>> = {}): void {
   const host = document.getElementById('stand');
   if (!host) return;
-  const onUncaughtError = (error: unknown): void => tell({ kind: 'failed', message: words(error) });
+  /** After each the form is drawn anew. */
+  let failures = 0;
+  const onUncaughtError = (error: unknown): void => {
+    failures++;
+    tell({ kind: 'failed', message: words(error) });
+  };
   let root = createRoot(host, { onUncaughtError });
   const waiting = new Map<number, (outcome: Outcome) => void>();
   let next = 0;
@@ -57,15 +62,17 @@ export function startFrame(inputs: BundledInputs, codes: Readonly<Record<string,
     // Meanwhile the form may have been edited again.
     if (latest !== open) return;
     const drawn = (
-      <Sheet
-        inputs={inputs}
-        codes={codes}
-        {...prepared}
-        open={open}
-        send={send}
-        fetchChoices={fetchChoices}
-        handle={sheet}
-      />
+      <Catching key={failures} tell={onUncaughtError}>
+        <Sheet
+          inputs={inputs}
+          codes={codes}
+          {...prepared}
+          open={open}
+          send={send}
+          fetchChoices={fetchChoices}
+          handle={sheet}
+        />
+      </Catching>
     );
     if (open.served === undefined) {
       root.render(drawn);
