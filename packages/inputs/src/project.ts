@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, realpathSync, statSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, realpathSync, statSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 
 /** A folder that is no project, or one that is not ready. The message says what to do. */
@@ -17,6 +17,8 @@ export interface ProjectPackage {
   readonly module?: string;
   /** Packages that the project has beside it for nothing but its look. */
   readonly looks?: readonly ProjectPackage[];
+  /** Entries in which it keeps what it does with a library that the project has, too: `@tide/parts/AdapterMoon` for `moon`. */
+  readonly serves?: readonly string[];
 }
 export interface Project {
   readonly folder: string;
@@ -54,7 +56,7 @@ export function readProject(folder: string): Project {
     folder: home,
     name: typeof name === 'string' ? name : home,
     version: typeof version === 'string' ? version : '',
-    packages: packages.map((pkg) => withLooks(pkg, packages)),
+    packages: packages.map((pkg) => withServed(withLooks(pkg, packages), packages)),
     missing,
   };
 }
@@ -72,6 +74,21 @@ function withLooks(pkg: ProjectPackage, all: readonly ProjectPackage[]): Project
     );
   });
   return looks.length > 0 ? { ...pkg, looks } : pkg;
+}
+
+/** By their names: a word, and then the library's. */
+function withServed(pkg: ProjectPackage, all: readonly ProjectPackage[]): ProjectPackage {
+  const exported = pkg.manifest['exports'];
+  const entries =
+    typeof exported === 'object' && exported !== null
+      ? Object.keys(exported).map((path) => path.slice(2))
+      : readdirSync(pkg.folder).filter((name) => existsSync(join(pkg.folder, name, 'package.json')));
+  const letters = (name: string): string => name.toLowerCase().replace(/[^a-z]/g, '');
+  const served = entries.flatMap((entry) => {
+    const [, library = ''] = /^[A-Z][a-z]+([A-Z]\w{3,})$/.exec(entry) ?? [];
+    return library !== '' && all.some(({ name }) => letters(name) === letters(library)) ? [`${pkg.name}/${entry}`] : [];
+  });
+  return served.length > 0 ? { ...pkg, serves: served } : pkg;
 }
 
 /** As Node looks for it: in `node_modules` of the folder and of those around it. */

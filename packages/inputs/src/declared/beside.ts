@@ -44,6 +44,11 @@ export class Beside {
     const { checker } = this.program;
     const module = statement && checker.getSymbolAtLocation(statement.moduleSpecifier);
     if (!pkg || !module) return nothing;
-    return { around: providersOf(new Declarations(checker, pkg, statement), module), css: styleSheets(pkg) };
+    return {
+      around: providersOf(new Declarations(checker, pkg, statement), module, (asked) =>
+        this.program.moduleNamed(asked),
+      ),
+      css: styleSheets(pkg),
+    };
   }
 }

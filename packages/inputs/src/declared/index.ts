@@ -155,7 +155,7 @@ function inputsOf(
     found.push(...(input ? [input] : []), ...components.membersOf(symbol, type, taken));
   }
   found.push(...elementsByTypes(read));
-  const around = providersOf(read, module);
+  const around = providersOf(read, module, (name) => program.moduleNamed(name));
   const whole = found
     .map((input) => {
       if (input.family !== 'component') return input;

@@ -39,6 +39,10 @@ export function programOf(
     typed
       .map(({ name, module = name }, i) => `import * as m${i} from ${JSON.stringify(module)}; export { m${i} };`)
       .join('\n') +
+    // What is kept apart is not looked through for inputs, but may say what values are.
+    [...new Set(typed.flatMap(({ serves = [] }) => serves))]
+      .map((name) => `\nimport ${JSON.stringify(name)};`)
+      .join('') +
     "\nexport declare const anElement: HTMLInputElement & HTMLSelectElement & HTMLTextAreaElement & HTMLDivElement, htmlElements: import('react').JSX.IntrinsicElements;";
   const options: ts.CompilerOptions = {
     target: ts.ScriptTarget.ES2022,

@@ -15,7 +15,11 @@ const plain = [/^default/i, /light/i, /^(base|main)/i];
  * Components that may have to stand around others: what is called a provider or a theme, takes children, and needs nothing else
  * that cannot be made up or imported. Those that need least come first.
  */
-export function providersOf(read: Declarations, module: ts.Symbol): Wrapper[] {
+export function providersOf(
+  read: Declarations,
+  module: ts.Symbol,
+  moduleNamed: (name: string) => ts.Symbol | undefined,
+): Wrapper[] {
   const { checker, pkg, where } = read;
   const exported = exportsOf(checker, module);
   const typeOf = (symbol: ts.Symbol): ts.Type => checker.getTypeOfSymbolAtLocation(meantBy(checker, symbol), where);
@@ -35,7 +39,9 @@ export function providersOf(read: Declarations, module: ts.Symbol): Wrapper[] {
           ? themeFor(property, ready)
           : undefined;
       const choice = isNeeded ? choiceFor(property) : undefined;
-      if (theme) imports[property.name] = id(theme);
+      const served = servedFor(property);
+      if (served !== undefined) imports[property.name] = served;
+      else if (theme) imports[property.name] = id(theme);
       else if (choice !== undefined) properties[property.name] = choice;
       else if (isNeeded && mayBeEmpty(property)) properties[property.name] = {};
       else if (isNeeded) needed++;
@@ -62,6 +68,21 @@ export function providersOf(read: Declarations, module: ts.Symbol): Wrapper[] {
       type.getCallSignatures()[0]?.parameters[0] ??
       type.getConstructSignatures()[0]?.getReturnType().getProperty('props');
     return props && checker.getTypeOfSymbolAtLocation(props, where);
+  }
+
+  /** A class that the package keeps apart for a library of the project's, where a class is taken that is called so. */
+  function servedFor(property: ts.Symbol): string | undefined {
+    const taken = checker.getNonNullableType(checker.getTypeOfSymbolAtLocation(property, where));
+    const [word = ''] = /[A-Z]?[a-z]+$/.exec(property.name) ?? [];
+    if (taken.getConstructSignatures().length === 0 || word === '') return undefined;
+    for (const name of pkg.serves ?? []) {
+      const apart = moduleNamed(name);
+      const made = (apart ? exportsOf(checker, apart) : []).find(
+        (one) => one.name.toLowerCase().includes(word.toLowerCase()) && typeOf(one).getConstructSignatures().length > 0,
+      );
+      if (made) return `${name}#${made.name}`;
+    }
+    return undefined;
   }
 
   /** Whether an object with nothing in it is one: words in another language, settings that all have a default. */

@@ -40,8 +40,9 @@ export function suiteOf(folder: string, name: string): Suite {
     const entry = typed[i];
     if (!module || !entry) return;
     const read = new Declarations(checker, entry, statement);
-    around.push(...providersOf(read, module));
-    for (const one of componentsIn(read, module, (wanted) => program.moduleNamed(wanted)))
+    const moduleNamed = (wanted: string): ts.Symbol | undefined => program.moduleNamed(wanted);
+    around.push(...providersOf(read, module, moduleNamed));
+    for (const one of componentsIn(read, module, moduleNamed))
       if (!found.has(one.component)) found.set(one.component, one);
   });
   return { components: [...found.values()], around: around.slice(0, mostAround) };
