@@ -189,3 +189,33 @@ it('a look of the day comes before one of the night, on what both are made of', 
   for (const name of ['day', 'night', 'root']) put(`node_modules/tide/themes/${name}.css`, ':root { --depth: 1px }');
   expect(found()[0]?.input.css).toEqual(['tide/themes/root.css', 'tide/themes/day.css']);
 });
+
+it('a provider may take a class that its package keeps apart for a library, of which the project has one', () => {
+  install(
+    'tide',
+    `import * as React from 'react';
+     export interface Lookup {}
+     export declare function Level(props: { value?: Lookup[keyof Lookup]; onChange?: (next: Lookup[keyof Lookup]) => void }): React.ReactElement;
+     export declare function MoonProvider(props: { children?: React.ReactNode; moonAdapter?: new () => object }): React.ReactElement;`,
+    {
+      types: 'index.d.ts',
+      exports: { '.': './index.d.ts', './AdapterMoon': './moon.d.ts', './AdapterStar': './star.d.ts' },
+    },
+  );
+  put('package.json', JSON.stringify({ name: 'desk', dependencies: { tide: '1', moon: '1' } }));
+  put('node_modules/moon/package.json', JSON.stringify({ name: 'moon', version: '1.0.0', types: 'index.d.ts' }));
+  put('node_modules/moon/index.d.ts', 'export declare class Moon { phase: number }');
+  put(
+    'node_modules/tide/moon.d.ts',
+    `import { Moon } from 'moon';
+     declare module 'tide' { interface Lookup { moon: Moon } }
+     export declare class AdapterMoon {}`,
+  );
+  const level = found().find(({ input }) => input.export === 'Level')?.input;
+  expect(level?.around).toContainEqual({
+    component: 'tide#MoonProvider',
+    imports: { moonAdapter: 'tide/AdapterMoon#AdapterMoon' },
+  });
+  // The same entry says what values are.
+  expect(level?.properties.find(({ name }) => name === 'value')?.type).toMatch(/^Moon\b/);
+});

@@ -53,7 +53,7 @@ export function readingsOf(
     args.slice(0, 4).forEach((arg, index) => {
       const add = (path: Pointer, value: unknown, rank: number): void => {
         // An object given back to what takes a text may look right by chance.
-        if (isPlain && typeof value === 'object' && value !== null) return;
+        if (isPlain && isHolder(value)) return;
         if (isValue(value) && (isFlag === undefined || (typeof value === 'boolean') === isFlag))
           readings.push({ report: name, path, value, rank: rank + nameRank });
       };

@@ -121,8 +121,8 @@ export class Widgets {
       methods.find((name) => loadsValue.test(name)) ??
       // One name to read and to write: with an argument it sets.
       methods.find((name) => telling.test(name) && this.#takesOne(single, name)) ??
-      // It is set like any property of what was made, and told by `on`.
-      (methods.includes('on')
+      // It is set like any property of what was made, and told by `on`; options of which nothing is known nobody can make up.
+      (methods.includes('on') && !(options && options.flags & ts.TypeFlags.TypeParameter)
         ? this.read.checker
             .getPropertiesOfType(single)
             .find((one) => telling.test(one.name) && !methods.includes(one.name))?.name
