@@ -35,6 +35,10 @@ const reportNames = /^on(Change|Select|Update|Input)$/i;
 const reportGroups = /^(events|callbacks|hooks|on)$/;
 const groupedReports = /^(on|after)?(Change|Select|Update|Input)d?$/i;
 
+/** Whether a type is whatever it is given. */
+const isOpen = (type: ts.Type | undefined): boolean =>
+  (type?.isIntersection() ? type.types : [type]).some((one) => one !== undefined && one.isTypeParameter());
+
 export class Widgets {
   constructor(
     private readonly read: Declarations,
@@ -122,7 +126,7 @@ export class Widgets {
       // One name to read and to write: with an argument it sets.
       methods.find((name) => telling.test(name) && this.#takesOne(single, name)) ??
       // It is set like any property of what was made, and told by `on`; options of which nothing is known nobody can make up.
-      (methods.includes('on') && !(options && options.flags & ts.TypeFlags.TypeParameter)
+      (methods.includes('on') && !isOpen(options)
         ? this.read.checker
             .getPropertiesOfType(single)
             .find((one) => telling.test(one.name) && !methods.includes(one.name))?.name
