@@ -7,6 +7,7 @@ import {
   faceOf,
   fingerprint,
   gestureWords,
+  isFlagType,
   pressesIn,
   readingsOf,
   reportedBy,
@@ -59,6 +60,11 @@ describe('the value in what was reported', () => {
     expect(readingsOf([{ name: 'onSelect', args: [new Date(0), event] }], 'selected', false)[0]?.path).toBe('/0');
     const custom = { type: 'change', target: {}, detail: { value: 7 } };
     expect(readingsOf([{ name: 'tide-change', args: [custom] }], 'value', false)[0]?.path).toBe('/0/detail/value');
+    // The declared report counts whatever it is called; an object is no reading where a text is declared, a list may be.
+    const told = { report: 'onRate', type: 'string | undefined' };
+    const heard = [{ name: 'onRate', args: [['low'], { mark: 'low' }] }];
+    expect(readingsOf(heard, 'rating', false)).toEqual([]);
+    expect(readingsOf(heard, 'rating', false, told).map(({ path }) => path)).toEqual(['/0']);
     expect(readingsOf([{ name: 'onValueChange', args: [{ floatValue: 3 }] }], 'value', false)[0]?.value).toEqual({
       floatValue: 3,
     });
@@ -222,4 +228,19 @@ describe('a score sheet', () => {
       'value was string, is number',
     ]);
   });
+});
+
+it.each([
+  ['boolean | undefined', true],
+  ['false | true', true],
+  ['boolean | "mixed"', true],
+  ['string | number | boolean', false],
+  ['"on" | "off"', false],
+  ['Flag', false],
+])('%s is of what is on or off: %s', (type, isSo) => expect(isFlagType(type)).toBe(isSo));
+
+it('what may be on or off as well as a text is tried as a text first', () => {
+  const pairs = samplesFor('string | boolean', new Date(2026, 10, 1));
+  expect(pairs[0]).toEqual(['Aldervik', 'Torsund']);
+  expect(pairs).toContainEqual([true, false]);
 });

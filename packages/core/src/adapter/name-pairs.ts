@@ -108,7 +108,8 @@ export function namedByEvent({
 }: Pick<FoundInput, 'events' | 'properties'>):
   { readonly value: DeclaredProperty; readonly report: string } | undefined {
   for (const value of properties) {
-    if (noValues.test(value.name) || toldOnly.test(value.name)) continue;
+    // Of a few words that are named one is how it works, and not what is entered.
+    if (noValues.test(value.name) || toldOnly.test(value.name) || (value.choices?.length ?? 0) > 0) continue;
     // In words or as it is written, with what begins all of a package or without.
     const word = value.name.replace(/[A-Z]/g, '-?$&');
     const called = new RegExp(`^(?:[a-z]+-)?${word}-?chang(e|ed)$`, 'i');
