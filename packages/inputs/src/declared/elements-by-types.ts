@@ -105,9 +105,9 @@ function heardEvents({ checker, where }: Declarations, type: ts.Type): string[] 
 function drawnEvents({ checker, pkg, where }: Declarations, { name: tag, declarations = [] }: ts.Symbol): string[] {
   return declarations.flatMap((declaration) => {
     const module = checker.getSymbolAtLocation(declaration.getSourceFile());
-    const drawn = module?.exports?.get('JSX' as ts.__String);
+    const drawn = module?.exports?.get(ts.escapeLeadingUnderscores('JSX'));
     const space = drawn && drawn.flags & ts.SymbolFlags.Alias ? checker.getAliasedSymbol(drawn) : drawn;
-    const elements = space?.exports?.get('IntrinsicElements' as ts.__String);
+    const elements = space?.exports?.get(ts.escapeLeadingUnderscores('IntrinsicElements'));
     const taken = elements && checker.getPropertyOfType(checker.getDeclaredTypeOfSymbol(elements), tag);
     return (taken ? checker.getPropertiesOfType(checker.getTypeOfSymbolAtLocation(taken, where)) : []).flatMap((one) =>
       /^on[A-Z]/.test(one.name) && one.declarations?.some((own) => isOfMaker(pkg, own.getSourceFile().fileName))
