@@ -21,7 +21,8 @@ const leadingParts = anyOf(
   '\\w*TreeView Clipboard Navigation\\w* Pagination Carousel Breadcrumb Nav Accordion Tabs? DataTable Table(?=Select(?:All|Row)|Toolbar|Head|Body|Row|Cell) Menu(?=Search|Checkbox|Radio|Item|Toggle)',
 );
 /** What is only a look, keeps its own state and takes none, or is not meant to be used. */
-const setAside = '(?:Styled|Stateful|Uncontrolled|Hidden)[A-Z]\\w*|\\w+_DO_NOT_USE';
+const setAside =
+  '(?:Styled|Stateful|Uncontrolled)[A-Z]\\w*|Hidden(?:Checkbox|Radio|Input|Select|Switch)|\\w+_DO_NOT_USE';
 /** Whole names: shows and boxes around others, and parts of what opens. */
 const around = anyOf(`
   Form(?:Item|List|Provider|Field)? Option \\w*(?:HiddenInput|HiddenSelect|BubbleInput|ItemInput) Progress(?:Bar|Circle|Ring)?(?:Root)? Meter Clipboard Qr[Cc]ode Toolbar Galler(?:y|ia) (?:Icon|Pills?)(?:Input)?Field OrderList`);
