@@ -1,4 +1,4 @@
-import type { DeclaredProperty, FoundInput } from '@poietra/core';
+import { choiceTags, type DeclaredProperty, type FoundInput } from '@poietra/core';
 import { readdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { noInputTags } from './declared/names.js';
@@ -64,7 +64,7 @@ const groupOf = (tag: string): string | undefined =>
 /** A group of things holds the things; a list to choose from holds options: by their tags, and only where they carry a value. */
 function itemOf({ tag = '' }: FoundInput, all: readonly FoundInput[]): FoundInput | undefined {
   const stem = tag.slice(0, tag.indexOf('-'));
-  const isChoice = /select|combo-?box|listbox|dropdown/.test(tag);
+  const isChoice = choiceTags.test(tag);
   // Of `xy-wide-list` and `xy-list` the choices are the same.
   const kin = tag
     .split('-')

@@ -133,14 +133,11 @@ function foldersWithTypes({ folder }: ProjectPackage): string[] {
 
 /** Modules that lie flat or in folders, each with its declaration beside it. */
 function declarationsBelow({ folder }: ProjectPackage): string[] {
-  const flat = declarations(folder).map((file) => file.replace(/\.d\.ts$/, '.js'));
+  const modulesIn = (inner: string): string[] =>
+    declarations(join(folder, inner)).map((file) => join(inner, file.replace(/\.d\.ts$/, '.js')));
   return [
-    ...flat.filter((file) => existsSync(join(folder, file))),
-    ...folders(folder).flatMap((name) =>
-      existsSync(join(folder, name, 'package.json'))
-        ? []
-        : declarations(join(folder, name)).map((file) => `${name}/${file.replace(/\.d\.ts$/, '.js')}`),
-    ),
+    ...modulesIn('.').filter((file) => existsSync(join(folder, file))),
+    ...folders(folder).flatMap((name) => (existsSync(join(folder, name, 'package.json')) ? [] : modulesIn(name))),
   ];
 }
 

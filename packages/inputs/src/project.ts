@@ -76,17 +76,21 @@ function withLooks(pkg: ProjectPackage, all: readonly ProjectPackage[]): Project
   return looks.length > 0 ? { ...pkg, looks } : pkg;
 }
 
+/** A name without what packages, files and exports spell otherwise: `date-fns` and `DateFns`. */
+export const lettersOf = (name: string): string => name.toLowerCase().replace(/[^a-z]/g, '');
+
 /** By their names: a word, and then the library's. */
 function withServed(pkg: ProjectPackage, all: readonly ProjectPackage[]): ProjectPackage {
   const exported = pkg.manifest['exports'];
-  const entries =
-    typeof exported === 'object' && exported !== null
-      ? Object.keys(exported).map((path) => path.slice(2))
-      : readdirSync(pkg.folder).filter((name) => existsSync(join(pkg.folder, name, 'package.json')));
-  const letters = (name: string): string => name.toLowerCase().replace(/[^a-z]/g, '');
+  const isNamed = typeof exported === 'object' && exported !== null;
+  const entries = isNamed ? Object.keys(exported).map((path) => path.slice(2)) : readdirSync(pkg.folder);
   const served = entries.flatMap((entry) => {
     const [, library = ''] = /^[A-Z][a-z]+([A-Z]\w{3,})$/.exec(entry) ?? [];
-    return library !== '' && all.some(({ name }) => letters(name) === letters(library)) ? [`${pkg.name}/${entry}`] : [];
+    return library !== '' &&
+      all.some(({ name }) => lettersOf(name) === lettersOf(library)) &&
+      (isNamed || existsSync(join(pkg.folder, entry, 'package.json')))
+      ? [`${pkg.name}/${entry}`]
+      : [];
   });
   return served.length > 0 ? { ...pkg, serves: served } : pkg;
 }

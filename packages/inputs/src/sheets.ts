@@ -2,7 +2,7 @@
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { importedAs } from './modules.js';
-import type { ProjectPackage } from './project.js';
+import { lettersOf, type ProjectPackage } from './project.js';
 
 /** The style sheets that a package is imported with: its own, or where it has none the plainest of its themes. */
 export function styleSheets(pkg: ProjectPackage): string[] {
@@ -176,5 +176,3 @@ function besideIt({ name, folder }: ProjectPackage, sheet: string): string[] {
     .filter((path) => existsSync(join(folder, path)))
     .map((path) => join(name, path));
 }
-
-const lettersOf = (name: string): string => name.toLowerCase().replace(/[^a-z]/g, '');

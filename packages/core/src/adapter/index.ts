@@ -48,7 +48,7 @@ export {
 export { ownProperties, pathWords, propertiesFor, reportedBy, valueIn, valueKind, type FromNotation } from './drive.js';
 export { draftAdapter, draftByHand, focusWords } from './draft.js';
 export { isColour, valueNames } from './pair.js';
-export { alike, namePairIn, type NamePair } from './name-pairs.js';
+export { alike, choiceTags, namePairIn, type NamePair } from './name-pairs.js';
 export { calledAs, componentsToTry, partsToTry } from './face.js';
 export type {
   DeclaredArgument,

@@ -28,6 +28,9 @@ const saysValue =
 /** What a value is called that is taken at the start only; much else has a default. */
 const startNames = /^initial[A-Z]|^default(Values?|Checked|Selected\w*|Date|Time|Colou?r|Files?)$/;
 
+/** Tags of elements that offer a list to choose from. */
+export const choiceTags = /select|combo-?box|listbox|dropdown/;
+
 /** Lists of what may be chosen. */
 export const choiceLists = /^(options|items|choices|data|treeData|menuItems)$/;
 

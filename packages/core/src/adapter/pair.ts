@@ -2,7 +2,7 @@
 import type { Pointer } from '../json/index.js';
 import { calledAs, type DeclaredArgument, type DeclaredProperty, type FoundInput } from './face.js';
 import { families } from './families.js';
-import { alike, changeNames, choiceLists, heldIn, namedByEvent, namePairIn } from './name-pairs.js';
+import { alike, changeNames, choiceLists, choiceTags, heldIn, namedByEvent, namePairIn } from './name-pairs.js';
 
 /** Names that stand for a value, the likeliest first. They are words of general use, not of any one package. */
 export const valueNames = [
@@ -158,8 +158,7 @@ function byEvent(input: FoundInput, value: DeclaredProperty): Pair | undefined {
   // Of a state beside the value, `touched-changed`, it tells nothing that is held.
   const telling = own.filter(({ name }) => !/touch|dirty|pristine|focus|open|valid|prefilled/i.test(name));
   // What is typed to find a choice is none yet.
-  const isChoice = /select|combo-?box|listbox|dropdown/.test(input.tag ?? '');
-  const likely = isChoice ? [/chang|select(ed)?$/i, /input/i] : [/chang|input/i];
+  const likely = choiceTags.test(input.tag ?? '') ? [/chang|select(ed)?$/i, /input/i] : [/chang|input/i];
   const event =
     likely.map((like) => telling.find(({ name }) => like.test(name))).find((one) => one !== undefined) ??
     telling[0] ??

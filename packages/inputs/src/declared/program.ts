@@ -127,13 +127,16 @@ export function ownFiles({ folder, name, version }: Project): ProjectPackage[] {
   }));
 }
 
+const mostBeside = 50;
 /** Declarations beside a package's own that say which elements it registers, which its entry need not lead to. */
 function tagMapsOf({ folder, manifest }: ProjectPackage): string[] {
   const types = manifest['types'] ?? manifest['typings'];
   const place = typeof types === 'string' ? dirname(join(folder, types)) : undefined;
   if (place === undefined || !existsSync(place)) return [];
-  return readdirSync(place)
-    .filter((name) => name.endsWith('.d.ts'))
+  const beside = readdirSync(place).filter((name) => name.endsWith('.d.ts'));
+  // Where each thing has a file of its own, there is no list of all; to read thousands takes seconds.
+  if (beside.length > mostBeside) return [];
+  return beside
     .map((name) => join(place, name))
     .filter((path) => readFileSync(path, 'utf8').includes('HTMLElementTagNameMap'));
 }
