@@ -8,6 +8,7 @@ import {
   type FoundInput,
 } from '@poietra/core';
 import { declaredInputs, type Progress } from './declared/index.js';
+import { eachAlone } from './each-alone.js';
 import { everyElementOf, inputsAmong } from './elements.js';
 import { nativeFound } from './native.js';
 import { unmetPeers } from './peers.js';
@@ -40,7 +41,8 @@ export interface Inspection {
  */
 export function inspect(folder: string, tell?: (progress: Progress) => void): Inspection {
   const project = readProject(folder);
-  const byPackage = project.packages.map((pkg) => everyElementOf(pkg));
+  const failed: string[] = [];
+  const byPackage = eachAlone(project.packages, failed, everyElementOf);
   const every = byPackage.flat();
   const elements = byPackage.flatMap(inputsAmong);
   const withElements = new Set(elements.map((input) => input.package));
@@ -72,7 +74,7 @@ export function inspect(folder: string, tell?: (progress: Progress) => void): In
     folder: project.folder,
     project: project.name,
     missing: project.missing,
-    unread: [...unmetPeers(project), ...declared.unread],
+    unread: [...unmetPeers(project), ...failed, ...declared.unread],
     inputs,
     passed,
   };

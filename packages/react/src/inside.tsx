@@ -59,8 +59,10 @@ export function drawInside(
     // HTML's own elements take no children at all, not even none.
     if (!use || ('property' in use && !use.each)) return [];
     const items = 'property' in use ? itemsFor(use, choices) : [];
+    // Some inputs know a choice by its key alone, so a text is its own; among other kinds it could be taken for one of them.
+    const areTexts = choices.every(({ value }) => typeof value === 'string');
     return choices.map((choice, i) => {
-      const key = JSON.stringify(choice.value);
+      const key = areTexts ? String(choice.value) : JSON.stringify(choice.value);
       const within = (isShown: boolean): readonly ReactNode[] =>
         parts ? drawAll(parts, choice) : isShown ? [choice.text] : [];
       if ('tag' in use)

@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import type { AdapterDescription, InputState, ListUse } from '@poietra/core';
-import { act, type ReactNode } from 'react';
+import { act, Children, isValidElement, type ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { adapt, type AdaptedProps } from '../src/index.js';
 import { itemsAsValues, itemsFor, listFor } from '../src/choices.js';
@@ -127,4 +127,23 @@ it('an element for a choice has its words in the property that takes them, or in
   expect(drawn({ tag: 'tide-radio', value: 'value', text: 'label' })).toBe(
     one('value="TOR" label="Torsund"', '') + one('value="ALD" label="Aldervik"', ''),
   );
+});
+
+it('a part that stands for a choice has its text as its key, by which some inputs know it; among other kinds it is written out', () => {
+  const Ports = ({ children }: Taken): ReactNode =>
+    Children.toArray(children).map((one) => (isValidElement(one) ? <i>{one.key}</i> : null));
+  const keyed = (choices: AdaptedProps['choices']): string =>
+    draw(
+      Ports,
+      { ...description, choices: { component: 'tide#Port', value: 'value', text: 'children' } },
+      { choices },
+      { 'tide#Port': () => null },
+    ).textContent;
+  expect(keyed(choices)).toBe('.$TOR.$ALD');
+  expect(
+    keyed([
+      { value: '1', text: 'one' },
+      { value: 1, text: 'One' },
+    ]),
+  ).toBe('.$"1".$1');
 });

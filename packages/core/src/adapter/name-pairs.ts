@@ -74,8 +74,9 @@ export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | 
           ((isChange || isTold) && name === value.name && isAmong(type, value.type)) ||
           // What may be anything is told under the value’s own name; trying it shows where it is.
           (isCalled && isPlain(value.type) && /^(any|unknown)$/.test(type)) ||
-          // What is chosen may be of any type; that it is told under its very name says enough.
-          (isChange && /^selected[A-Z]/.test(name) && name === value.name),
+          // What is chosen may be of any type; that it is told under its very name says enough, or what is said to be chosen.
+          (isChange && /^selected[A-Z]/.test(name) && name === value.name) ||
+          (isAbout && chosenIn(value.name) === name),
       );
       // An element drawn by a component carries what its event is called after.
       const isEvent =
@@ -152,7 +153,7 @@ export function heldIn(
   value: DeclaredProperty,
 ): { readonly path: Pointer; readonly type: string } | undefined {
   // What is chosen is told as the whole choice: `selectedKey` is its `key`.
-  const chosen = /^selected([A-Z]\w*)$/.exec(value.name)?.[1]?.replace(/^./, (letter) => letter.toLowerCase());
+  const chosen = chosenIn(value.name);
   for (const [index, { holds = [] }] of args.entries()) {
     const held = holds.find(
       ({ path, type }) =>
@@ -163,6 +164,10 @@ export function heldIn(
   }
   return undefined;
 }
+
+/** What is said to be chosen: `keys`, of `selectedKeys`. */
+const chosenIn = (name: string): string | undefined =>
+  /^selected([A-Z]\w*)$/.exec(name)?.[1]?.replace(/^./, (letter) => letter.toLowerCase());
 
 /** The names that a report of a value of this name may have. */
 function reportsOf(name: string): RegExp {

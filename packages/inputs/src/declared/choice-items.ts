@@ -37,8 +37,10 @@ export function withChoiceItem(
   input: FoundInput,
 ): FoundInput {
   if (input.family !== 'component') return input;
-  // HTML's own list takes HTML's own options.
-  const isHtml = input.properties.some(({ name, inherited }) => name === 'multiple' && inherited);
+  // HTML's own list takes HTML's own options; what says itself what is chosen passes its attributes on to one that is hidden.
+  const isHtml =
+    input.properties.some(({ name, inherited }) => name === 'multiple' && inherited) &&
+    !input.properties.some(({ name, inherited }) => /^selected[A-Z]/.test(name) && !inherited);
   if (/(^|[a-z])Select(Field)?$/.test(input.export) && (isHtml || /^(Native|Html)Select/.test(input.export)))
     return { ...input, item: { tag: 'option', module: '' } };
   for (const name of candidates(input.export)) {

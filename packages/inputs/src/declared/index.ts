@@ -14,6 +14,7 @@ import { withList } from './lists.js';
 import { noInputsAlone, partEnds, telling, unsettled } from './names.js';
 import { Objects } from './objects.js';
 import { ownFiles, programOf, type Program, type WrittenTypes } from './program.js';
+import { eachAlone } from '../each-alone.js';
 import { Beside, type Borrowed } from './beside.js';
 import { providersOf } from './providers.js';
 import { Widgets } from './widgets.js';
@@ -39,10 +40,11 @@ export function declaredInputs(
   tell?: (progress: Progress) => void,
 ): Declared {
   const read = packages.filter((pkg) => !/^(react|react-dom|typescript)$|^@types\//.test(pkg.name));
-  const first = inputsIn(project, [...read.flatMap(entriesOf), ...ownFiles(project)], tell);
+  const failed: string[] = [];
+  const first = inputsIn(project, [...eachAlone(read, failed, entriesOf).flat(), ...ownFiles(project)], tell);
   // A package whose own entry shows none may keep each in an entry or a folder of its own.
   const without = read.filter(({ name }) => !first.found.some((input) => input.package === name));
-  const below = without.flatMap(entriesBelow);
+  const below = eachAlone(without, failed, entriesBelow).flat();
   const parts = [
     first,
     ...(below.length > 0 ? [inputsIn(project, below, tell)] : []),
@@ -51,7 +53,7 @@ export function declaredInputs(
   return {
     found: parts.flatMap(({ found }) => found),
     passed: parts.flatMap(({ passed }) => passed),
-    unread: parts.flatMap(({ unread }) => unread),
+    unread: [...new Set([...failed, ...parts.flatMap(({ unread }) => unread)])],
   };
 }
 
@@ -62,9 +64,9 @@ function byRunning(
   tell?: (progress: Progress) => void,
 ): Declared {
   const isUndeclared = (pkg: ProjectPackage): boolean => isUntyped(pkg, project.folder);
-  const untyped = packages.filter((pkg) => isUndeclared(pkg) || definesElements(pkg));
   const written = new Map<string, string>();
   const unread: string[] = [];
+  const untyped = eachAlone(packages, unread, (pkg) => (isUndeclared(pkg) || definesElements(pkg) ? [pkg] : [])).flat();
   untyped.forEach((pkg, i) => {
     tell?.({ done: i, total: untyped.length, doing: `${pkg.name}, which is run to be seen` });
     const shown = declaredByRunning(project.folder, pkg, !isUndeclared(pkg));
@@ -97,22 +99,13 @@ function inputsIn(
   const passed = new Map<string, Passed>();
   const unread: string[] = [];
   const beside = new Beside(program, typed);
-  imports.forEach((statement, i) => {
-    const pkg = typed[i];
-    if (!pkg) return;
+  eachAlone(typed, unread, (pkg, i) => {
+    const statement = imports[i];
     tell?.({ done: i, total: typed.length, doing: pkg.name });
-    const module = checker.getSymbolAtLocation(statement.moduleSpecifier);
+    const module = statement && checker.getSymbolAtLocation(statement.moduleSpecifier);
     if (!module) return;
+    const own = inputsOf(new Declarations(checker, pkg, statement), module, program, beside.of(pkg));
     // Entries of one package may show the same input several times.
-    let own: Pick<Declared, 'found' | 'passed'>;
-    try {
-      own = inputsOf(new Declarations(checker, pkg, statement), module, program, beside.of(pkg));
-    } catch (error) {
-      unread.push(
-        `${pkg.module ?? pkg.name} could not be read: ${error instanceof Error ? error.message : String(error)}`,
-      );
-      return;
-    }
     for (const input of own.found) if (!found.has(input.id)) found.set(input.id, input);
     for (const one of own.passed) if (!passed.has(one.input.id)) passed.set(one.input.id, one);
   });
@@ -221,7 +214,11 @@ function isPartByName(exported: string, found: readonly FoundInput[]): boolean {
   if (stem === exported || stem === '') return false;
   const whole = found.find((other) => other.export === stem && other.family === 'component');
   const own = found.find((other) => other.export === exported);
-  return whole !== undefined && !(exported === `${stem}Input` && (isAnother(whole, own) || tellsItsValue(own)));
+  if (!whole) return false;
+  // A box with its label around what is drawn without one is an input of its own.
+  if (exported === `${stem}Field`)
+    return !own?.properties.some(({ name, inherited }) => name === 'label' && !inherited);
+  return !(exported === `${stem}Input` && (isAnother(whole, own) || tellsItsValue(own)));
 }
 
 /** A part does not take all of what the whole takes: a box that opens a calendar beside the calendar is an input of its own. */

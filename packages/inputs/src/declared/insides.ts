@@ -12,6 +12,10 @@ import { isOfChoices, Parts } from './parts.js';
 const mostWays = 6;
 /** Of a value that is typed into a box for each of its signs. */
 const boxes = 4;
+/** Of a value with an end on each side. */
+const ends = 2;
+/** Names of what is typed into sign by sign. */
+const isOfSigns = /^(?:Pin|Otp|OTP|Code|Digit)/;
 /** Names of what is typed into. */
 const isTypedInto = /field|input|combo|auto|search|number|text/i;
 
@@ -154,14 +158,18 @@ function sliders(parts: Parts): PutTogether[] {
     track === undefined
       ? inside
       : [{ component: track, properties: { style: lineStyle }, ...(inside.length > 0 ? { inside } : {}) }];
-  const handle: Inside = {
+  const isNumbered = parts.takes(thumb, 'index');
+  const handles = Array.from({ length: isNumbered && /^Range/.test(parts.stem) ? ends : 1 }, (_, index): Inside => ({
     component: thumb,
-    ...(parts.takes(thumb, 'index') ? { properties: { index: 0 } } : {}),
+    ...(isNumbered ? { properties: { index } } : {}),
     inside: [{ words: '●', silent: true }],
-  };
-  if (/area|wheel/i.test(parts.stem)) return flat(parts, [...alone(track), handle]);
+  }));
+  if (/area|wheel/i.test(parts.stem)) return flat(parts, [...alone(track), ...handles]);
   const range = alone(parts.own('range'));
-  return [{ inside: nest([control], line([...range, handle])) }, { inside: nest([control], [...line(range), handle]) }];
+  return [
+    { inside: nest([control], line([...range, ...handles])) },
+    { inside: nest([control], [...line(range), ...handles]) },
+  ];
 }
 
 function fields(parts: Parts): PutTogether[] {
@@ -169,12 +177,16 @@ function fields(parts: Parts): PutTogether[] {
   if (field === undefined) return [];
   const control = parts.own('control');
   const preview = parts.own('preview');
-  // Shown as words until it is pressed.
-  if (preview !== undefined)
-    return [{ inside: nest([control ?? parts.own('area')], [{ component: field }, { component: preview }]) }];
-  const all: Inside[] = parts.takes(field, 'index')
-    ? Array.from({ length: boxes }, (_, index) => ({ component: field, properties: { index } }))
-    : [{ component: field }];
+  // Shown as words until it is pressed; with none there is nothing to press, unless it says what goes there.
+  if (preview !== undefined) {
+    const inside = nest([control ?? parts.own('area')], [{ component: field }, { component: preview }]);
+    return [{ inside }, ...(parts.takes(parts.id, 'placeholder') ? [{ inside, constants: { placeholder: '…' } }] : [])];
+  }
+  const isNumbered = parts.takes(field, 'index');
+  const all = Array.from({ length: isNumbered || isOfSigns.test(parts.stem) ? boxes : 1 }, (_, index): Inside => ({
+    component: field,
+    ...(isNumbered ? { properties: { index } } : {}),
+  }));
   // What is drawn around the field may be drawn by its group alone.
   const group = parts.own('group');
   const ways = [nest([control], all), all, ...(group === undefined ? [] : [nest([group], all)])];

@@ -18,7 +18,7 @@ const leading = anyOf(`
   (?:Tree|Menu\\w*|Dropdown|List|Nav|Accordion|Timeline|Tab)Item`);
 /** What begins the names of the parts of such a thing. */
 const leadingParts = anyOf(
-  '\\w*TreeView Clipboard Navigation\\w* Pagination Carousel Breadcrumb Nav Accordion Tabs? DataTable Table(?=Select(?:All|Row)|Toolbar|Head|Body|Row|Cell) Menu(?=Search|Checkbox|Radio|Item|Toggle)',
+  '\\w*TreeView Clipboard Navigation\\w* Pagination Carousel Breadcrumb Nav Accordion Tabs? DataTable Table(?=Select(?:All|Row)|Toolbar|Head|Body|Row|Cell) Menu(?=Search|Checkbox|Radio|Item|Toggle|Option)',
 );
 /** What is only a look, keeps its own state and takes none, or is not meant to be used. */
 const setAside =
@@ -37,7 +37,7 @@ export const unsettled = /^_*(?:experimental|EXPERIMENTAL_|unstable|UNSTABLE_|un
 /** The same of exports that hang on no other; `Checkbox.Card` is one to be ticked. */
 export const noInputsAlone = /^(Cards?|Tree)$/;
 /** How the names of parts end that stand inside an input of the name before: `TagPickerList`, `TextInputBase`. */
-export const partEnds = /(List|Input|Option|Item|Trigger|Content|Handle|Thumb|Base)$/;
+export const partEnds = /(List|Input|Field|Textarea|Option|Item|Trigger|Content|Handle|Thumb|Base)$/;
 /** Of elements that declare a value: those that are pressed, lead somewhere, show something, or are a part of another. */
 export const noInputTags =
   /(?<!radio|check|toggle)-button$|^[a-z]+-(form|fieldset|field)$|-(accordion|accordion-group|carousel|pagination|steps|breadcrumbs?|sidebar|progress-\w+|picker-column|tab|tab-(?:header|title|bar)|tabs|progress|meter|loader|(?:workflow-)?step|tree-node|region|ripple|item|row|option|icon(?!-(?:toggle|check|radio))(?:-\S*)?|fab|divider|badge|menu|dialog|visual-\w+|picker-toggle|(?:clear|next|previous|prev)(?:-(?:day|month|year))?|card(?:-\S*)?|chip-set|link|handle|thumb|table-selection\S*|row-expandable)$/;

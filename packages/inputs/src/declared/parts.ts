@@ -8,7 +8,7 @@ import { exportsOf } from './exports.js';
 
 /** What parts are called, by what they do. */
 const called = {
-  field: ['Input'],
+  field: ['Input', 'Field'],
   preview: ['Preview'],
   area: ['Area'],
   press: ['Trigger', 'Button'],
@@ -26,7 +26,7 @@ const called = {
   control: ['Control'],
   group: ['Group'],
   track: ['Track'],
-  range: ['Range', 'Fill', 'Indicator'],
+  range: ['Range', 'Fill', 'FilledTrack', 'Indicator'],
   thumb: ['Thumb', 'Handle'],
   mark: ['Indicator', 'Thumb', 'Button', 'Control'],
   hidden: ['HiddenInput', 'BubbleInput'],

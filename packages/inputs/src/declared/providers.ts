@@ -122,6 +122,7 @@ export function providersOf(
         checker.isTypeAssignableTo(type, taken)
       );
     });
-    return plain.map((name) => fitting.find((one) => name.test(one.name))).find(Boolean) ?? fitting[0];
+    const names = [/^default/i, new RegExp(`^${property.name}$`), ...plain];
+    return names.map((name) => fitting.find((one) => name.test(one.name))).find(Boolean) ?? fitting[0];
   }
 }

@@ -48,8 +48,11 @@ const isShipped = (folder: string, path: string): boolean =>
 export function definesElements({ folder, manifest }: ProjectPackage): boolean {
   return [manifest['module'], manifest['main']].some((path) => {
     if (typeof path !== 'string') return false;
-    const file = join(folder, path);
-    return existsSync(file) && /\bcustomElements\b/.test(readFileSync(file, 'utf8'));
+    // What is named may be a folder (Node, “Folders as modules”).
+    const file = [path, `${path}.js`, join(path, 'index.js')]
+      .map((one) => join(folder, one))
+      .find((one) => statSync(one, { throwIfNoEntry: false })?.isFile());
+    return file !== undefined && /\bcustomElements\b/.test(readFileSync(file, 'utf8'));
   });
 }
 
