@@ -57,6 +57,12 @@ describe('the value in what was reported', () => {
     expect(readingsOf([{ name: 'onChange', args: [event] }], 'checked', true)[0]?.path).toBe('/0/target/checked');
   });
   it('may be the argument itself, or sit in the detail of an event or in an object', () => {
+    const box = { type: 'change', target: { value: 'C:\\fakepath\\manifest.txt' } };
+    const files = [new Blob(['Skerry Line'])];
+    expect(readingsOf([{ name: 'onChange', args: [box, { files }] }], 'value', false)).toMatchObject([
+      { path: '/1/files' },
+      { path: '/1' },
+    ]);
     expect(readingsOf([{ name: 'onSelect', args: [new Date(0), event] }], 'selected', false)[0]?.path).toBe('/0');
     const custom = { type: 'change', target: {}, detail: { value: 7 } };
     expect(readingsOf([{ name: 'tide-change', args: [custom] }], 'value', false)[0]?.path).toBe('/0/detail/value');

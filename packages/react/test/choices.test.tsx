@@ -131,7 +131,7 @@ it('an element for a choice has its words in the property that takes them, or in
 
 it('a part that stands for a choice has its text as its key, by which some inputs know it; among other kinds it is written out', () => {
   const Ports = ({ children }: Taken): ReactNode =>
-    Children.toArray(children).map((one) => (isValidElement(one) ? <i>{one.key}</i> : null));
+    Children.toArray(children).map((one) => (isValidElement(one) ? <i key={one.key}>{one.key}</i> : null));
   const keyed = (choices: AdaptedProps['choices']): string =>
     draw(
       Ports,

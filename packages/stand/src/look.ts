@@ -14,8 +14,8 @@ export function look(box: Element): string {
       continue;
     const line: string[] = [];
     if (element instanceof HTMLInputElement) {
-      // A file field that is not drawn is only the way to the browser's own dialog.
-      if (element.type === 'hidden' || (element.type === 'file' && isShut(element))) continue;
+      // A file field that is not drawn, or lies unseen over what is, is only the way to the browser's own dialog.
+      if (element.type === 'hidden' || (element.type === 'file' && !isSeen(element))) continue;
       line.push(
         element.type === 'checkbox' || element.type === 'radio'
           ? String(element.checked)
@@ -71,6 +71,8 @@ const marksOf = ({ attributes }: Element): string =>
 /** What an input draws of a field's hint and message is about the value, and not how it looks. */
 const withoutTold = (text: string): string => text.replace(words.hint, '').replace(words.error, '').trim();
 
+const isSeen = (element: Element): boolean =>
+  !('checkVisibility' in element) || element.checkVisibility({ opacityProperty: true, visibilityProperty: true });
 const isShut = (element: Element): boolean => 'checkVisibility' in element && !element.checkVisibility();
 
 function canvasLook(canvas: HTMLCanvasElement): string {

@@ -68,7 +68,7 @@ export const isOfRefused = (text: string, addresses: readonly string[]): boolean
 
 /** Whether the framework tells only that a component is written in a way that it will give up: true of every use, and of no one's making. */
 export const isOfAge = (text: string): boolean =>
-  /\b(defaultProps|findDOMNode|string refs?|\w*ontextTypes API)\b.*\bwill be removed\b.*\bmajor release|\bcomponentWill\w+ has been renamed, and is not recommended/.test(
+  /\b(defaultProps|findDOMNode|string refs?|\w*ontextTypes API)\b.*\bwill be removed\b.*\bmajor release|\bcomponentWill\w+ has been renamed, and is not recommended|\bLegacy context API has been detected|\b(findDOMNode|string refs?) (is|was) deprecated in StrictMode/i.test(
     text,
   );
 

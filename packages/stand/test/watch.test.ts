@@ -87,6 +87,7 @@ it.each([
   ['Warning: Tide: Support for defaultProps will be removed from function components in a future major release.', true],
   ['Warning: componentWillReceiveProps has been renamed, and is not recommended for use.', true],
   ['Warning: findDOMNode is deprecated and will be removed in the next major release.', true],
+  ['Warning: Legacy context API has been detected within a strict-mode tree.', true],
   ['Tide: the property `moored` will be removed in the next major release.', false],
   ['Warning: Failed prop type: `defaultProps` are not given.', false],
 ])('%s is told of every use alike: %s', (text, isSo) => {

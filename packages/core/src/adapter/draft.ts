@@ -221,7 +221,7 @@ function choicesOf({ properties, item, choiceItem, list }: FoundInput, held: str
     const text = textMembers.find((one) => members.includes(one));
     if (value !== undefined && text !== undefined) return { property: name, value, text };
     // An element for each choice says more than a list of whatever it may be: that is what the element finds inside itself.
-    if (item) continue;
+    if (item && item.tag !== 'option') continue;
     // Items of a type that is left open take what most lists take.
     if (members.length === 0 && /\[\]|Array|Options/.test(type) && !/string\[\]|number\[\]/.test(type))
       return ranked[0] === 'key'

@@ -32,7 +32,7 @@ const startNames = /^initial[A-Z]|^default(Values?|Checked|Selected\w*|Date|Time
 export const choiceTags = /select|combo-?box|listbox|dropdown/;
 
 /** Lists of what may be chosen. */
-export const choiceLists = /^(options|items|choices|data|treeData|menuItems)$/;
+export const choiceLists = /^(options|items|choices|data|dataSource|treeData|menuItems)$/;
 
 /** A value, and the report that tells of it. */
 export interface NamePair {
@@ -52,7 +52,9 @@ export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | 
     (one) =>
       !one.args && !one.inherited && !one.deprecated && !noValues.test(one.name) && !isOfUnknown(one, properties),
   );
-  for (const value of values) {
+  // Where something says that it is what was chosen, a list of choices that is told the same way is none.
+  const isSaid = values.some(({ name }) => saysValue.test(name));
+  for (const value of isSaid ? values.filter(({ name }) => !choiceLists.test(name)) : values) {
     const called = reportsOf(value.name);
     for (const report of reports) {
       const args = report.args ?? [];
@@ -135,7 +137,9 @@ function isSameName(a: string, b: string): boolean {
 function isOfUnknown({ members, type }: DeclaredProperty, properties: readonly DeclaredProperty[]): boolean {
   const isOfObjects = members !== undefined || /\b[A-Z]\w*(<[^[\]]*>)?\[\]/.test(type);
   return (
-    isOfObjects && !/\bFile\b/.test(type) && !properties.some(({ name }) => name !== 'data' && choiceLists.test(name))
+    isOfObjects &&
+    !/\bFile\b/.test(type) &&
+    !properties.some(({ name }) => !/^data(Source)?$/.test(name) && choiceLists.test(name))
   );
 }
 
@@ -187,7 +191,7 @@ const bare = (type: string): string =>
     .replace(/\breadonly\s+/g, '')
     .trim();
 /** Whether all that a type may be, the other may be, too. */
-function isAmong(type: string, all: string): boolean {
+export function isAmong(type: string, all: string): boolean {
   const kinds = (text: string): string[] => bare(text).split(/\s*\|\s*/);
   const others = new Set(kinds(all));
   return !/^(any|unknown)$/.test(bare(type)) && kinds(type).every((one) => others.has(one));

@@ -74,8 +74,8 @@ export function readingsOf(
           add(names.reduce<string>(joinPointer, at), inner, 2 + i);
         });
       }
-      // Where it carries the value under the property's own name, the whole is meant less often.
-      const isAround = isHolder(arg) && member(arg, property) !== undefined;
+      // Where it carries the value under the property's own name, or files under theirs, the whole is meant less often.
+      const isAround = isHolder(arg) && [property, 'files'].some((one) => member(arg, one) !== undefined);
       if (!isEvent(arg)) add(at, arg, (isAround ? 10 : 1) + index * 4);
       // Of one choice among several, told as a list of those that are chosen.
       if (Array.isArray(arg)) add(`${at}/0/value`, member(arg[0], 'value'), 12 + index * 4);
@@ -106,9 +106,12 @@ const isHolder = (value: unknown): value is object =>
 function isEvent(value: unknown): boolean {
   return isHolder(value) && typeof member(value, 'type') === 'string' && 'target' in value;
 }
+/** What a box for files says in place of a path: its value in the mode “filename” (HTML Standard, 4.10.5.1). */
+const isPlaceholder = (value: unknown): boolean => typeof value === 'string' && value.startsWith('C:\\fakepath\\');
 /** Something that can be held: no event, no element, no function. */
 function isValue(value: unknown): boolean {
   if (value === undefined || typeof value === 'function' || typeof value === 'symbol') return false;
+  if (isPlaceholder(value)) return false;
   if (!isHolder(value)) return true;
   return !isEvent(value) && typeof member(value, 'nodeType') !== 'number';
 }
@@ -116,6 +119,7 @@ function isValue(value: unknown): boolean {
 /** What an input may take for “no value”, in the order in which it is tried. */
 export function emptiesFor(sample: unknown, declared: string): readonly unknown[] {
   if (typeof sample === 'boolean') return [false];
+  if (sample instanceof Set) return [[], undefined, null];
   // Where it has so many boxes, it may want something for each.
   if (Array.isArray(sample))
     return [[], undefined, null, ...(sample.length > 1 && typeof sample[0] === 'string' ? [sample.map(() => '')] : [])];
@@ -206,6 +210,9 @@ export function samplesFor(
   return pairs;
 }
 
+/** Where somebody listens to it, a press does something else than to choose. */
+const insteadOfChoosing = 'onAction';
+
 /**
  * Every callback or event of an input that is worth listening to. Handlers of the capturing phase hear what others tell,
  * and are none of its own.
@@ -215,7 +222,8 @@ export function reportsOf({ family, events, properties, widget }: FoundInput): s
     return [...new Set([...events.map(({ name }) => name), 'input', 'change'])];
   const declared = properties
     .filter(
-      ({ args, name, deprecated }) => args && !deprecated && /^on[A-Z]|\./.test(name) && !/^on.+Capture$/.test(name),
+      ({ args, name, deprecated }) =>
+        args && !deprecated && /^on[A-Z]|\./.test(name) && !/^on.+Capture$/.test(name) && name !== insteadOfChoosing,
     )
     .map(({ name }) => name);
   if (!widget || widget.reports === 'options') return declared;

@@ -2,7 +2,16 @@
 import type { Pointer } from '../json/index.js';
 import { calledAs, type DeclaredArgument, type DeclaredProperty, type FoundInput } from './face.js';
 import { families } from './families.js';
-import { alike, changeNames, choiceLists, choiceTags, heldIn, namedByEvent, namePairIn } from './name-pairs.js';
+import {
+  alike,
+  changeNames,
+  choiceLists,
+  choiceTags,
+  heldIn,
+  isAmong,
+  namedByEvent,
+  namePairIn,
+} from './name-pairs.js';
 
 /** Names that stand for a value, the likeliest first. They are words of general use, not of any one package. */
 export const valueNames = [
@@ -208,7 +217,9 @@ const saysBefore = /^(old|prev|previous|last)(?![a-z])/;
 const saysNew = /^(new|next)(Value|Val)$/;
 
 function placeIn({ name, args = [] }: DeclaredProperty, value: DeclaredProperty): Place {
-  const index = args.findIndex((one) => alike(one.type, value.type) && !saysBefore.test(one.name));
+  // Of what may be given in several kinds, one is told, under its name.
+  const named = args.findIndex((one) => one.name === value.name && isAmong(one.type, value.type));
+  const index = named >= 0 ? named : args.findIndex((one) => alike(one.type, value.type) && !saysBefore.test(one.name));
   const type = args[Math.max(0, index)]?.type ?? 'unknown';
   const place = (path: Pointer, because: string, certainty: number, isSure = false): Place => ({
     path,

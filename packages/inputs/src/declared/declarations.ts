@@ -20,6 +20,8 @@ function numberFor(name: string): number {
 
 /** How many properties of one component are kept. */
 const mostProperties = 300;
+/** An item with more members than this is described by something else than them. */
+const mostMembers = 40;
 /** An object with more members than this is no report, but a part of what reports. */
 const mostHeld = 24;
 
@@ -148,19 +150,27 @@ export class Declarations {
     const known = item && (this.checker.getBaseConstraintOfType(item) ?? item);
     const [first = [], ...others] = (known?.isUnion() ? known.types : known ? [known] : [])
       .filter((one) => one.flags & ts.TypeFlags.Object)
-      .map((one) => this.checker.getPropertiesOfType(one).map(({ name }) => name));
+      .map((one) => this.#namesIn(this.checker.getPropertiesOfType(one)));
     // Beside single choices a list may take groups of them.
     const members = [first, ...others].find((names) => names.includes('value') && names.includes('label')) ?? first;
     const isNeeded = !(property.flags & ts.SymbolFlags.Optional) && type.getCallSignatures().length === 0;
-    const sample = isNeeded ? this.#sample(type, property.name, 3) : undefined;
+    const sample = isNeeded ? this.sample(type, property.name, 3) : undefined;
     return {
-      ...(members.length > 0 && members.length < 40 ? { members } : {}),
+      ...(members.length > 0 && members.length < mostMembers ? { members } : {}),
       ...(sample === undefined ? {} : { sample }),
     };
   }
 
-  /** The plainest value of a type; limits and masks by their names. */
-  #sample(type: ts.Type, name: string, depth: number): unknown {
+  /** Of an item that takes all that an element of HTML takes, its own members and its value. */
+  #namesIn(members: readonly ts.Symbol[]): string[] {
+    const own = members.length < mostMembers ? members : members.filter((one) => this.fromHtml(one) === undefined);
+    const names = own.map(({ name }) => name);
+    const value = members.find(({ name }) => name === 'value');
+    return value && !own.includes(value) ? [...names, 'value'] : names;
+  }
+
+  /** The plainest value of a type; limits and masks by their names. `undefined` where it needs what is no data. */
+  sample(type: ts.Type, name: string, depth: number): unknown {
     const bare = this.checker.getNonNullableType(type);
     const [first = bare] = bare.isUnion() ? bare.types : [bare];
     if (first.isStringLiteral() || first.isNumberLiteral()) return first.value;
@@ -172,7 +182,7 @@ export class Declarations {
     const filled: Record<string, unknown> = {};
     for (const member of this.checker.getPropertiesOfType(first)) {
       if (member.flags & ts.SymbolFlags.Optional) continue;
-      const inner = this.#sample(this.checker.getTypeOfSymbolAtLocation(member, this.where), member.name, depth - 1);
+      const inner = this.sample(this.checker.getTypeOfSymbolAtLocation(member, this.where), member.name, depth - 1);
       if (inner === undefined) return undefined;
       filled[member.name] = inner;
     }

@@ -8,17 +8,17 @@ export const telling = new RegExp(`^(${valueNames.join('|')})$`);
 /** Options of a widget that take the element on which it is made. */
 export const placeNames = /^(el|element|field|input|select|target|container|node|parent|root|host|mount)$/;
 /** Properties for the list of choices. */
-export const listNames = ['collection', 'items', 'options', 'data', 'choices'];
+export const listNames = ['collection', 'items', 'options', 'data', 'dataSource', 'choices'];
 
 const anyOf = (names: string): string => `(?:${names.trim().split(/\s+/).join('|')})`;
 /** Names, or their ends, of what leads somewhere or shows something. */
 const leading = anyOf(`
   Tabs? TabList Accordion Paginat(?:ion|or) Breadcrumbs? Nav(?:Bar|Link)? Navigation Navigator\\w* Menu Tooltip Tour Stepper Steps Popover
-  Dialog Drawer Modal Visibility Reorder(?:Item|Group)? Side[Bb]ar Preview \\w*Provider \\w*Container Carousel Table Grid Chart Toolbar Layout Shortcuts MenuToggle Icon ControlLabel Collapse Wizard Skeleton Relative(?:Time|Date) Row Cell Node Day
+  Dialog Drawer Modal Visibility Reorder(?:Item|Group)? Side[Bb]ar Preview \\w*Provider \\w*Container Carousel Table Grid Chart Toolbar Layout Shortcuts MenuToggle Icon ControlLabel Popover(?:Button|Content) BarList Collapse Wizard Skeleton Relative(?:Time|Date) Row Cell Node Day
   (?:Tree|Menu\\w*|Dropdown|List|Nav|Accordion|Timeline|Tab)Item`);
 /** What begins the names of the parts of such a thing. */
 const leadingParts = anyOf(
-  '\\w*TreeView Clipboard Navigation\\w* Pagination Carousel Breadcrumb Nav Accordion Tabs? DataTable Table(?=Select(?:All|Row)|Toolbar|Head|Body|Row|Cell) Menu(?=Search|Checkbox|Radio|Item|Toggle|Option)',
+  '\\w*TreeView SubNav Clipboard Navigation\\w* Pagination Carousel Breadcrumb Nav Accordion Tabs? DataTable Table(?=Select(?:All|Row)|Toolbar|Head|Body|Row|Cell) Menu(?=Search|Checkbox|Radio|Item|Toggle|Option)',
 );
 /** What is only a look, keeps its own state and takes none, or is not meant to be used. */
 const setAside =
@@ -37,7 +37,8 @@ export const unsettled = /^_*(?:experimental|EXPERIMENTAL_|unstable|UNSTABLE_|un
 /** The same of exports that hang on no other; `Checkbox.Card` is one to be ticked. */
 export const noInputsAlone = /^(Cards?|Tree)$/;
 /** How the names of parts end that stand inside an input of the name before: `TagPickerList`, `TextInputBase`. */
-export const partEnds = /(List|Input|Field|Textarea|Option|Item|Trigger|Content|Handle|Thumb|Base)$/;
+export const partEnds =
+  /(List|Input|Field|Textarea|(?<!Radio|Check|Checkbox|Toggle|Select|Upload|File)Button|\.?(?:Option|Item|Trigger|Content|Handle|Thumb)|Base)$/;
 /** Of elements that declare a value: those that are pressed, lead somewhere, show something, or are a part of another. */
 export const noInputTags =
   /(?<!radio|check|toggle)-button$|^[a-z]+-(form|fieldset|field)$|-(accordion|accordion-group|carousel|pagination|steps|breadcrumbs?|sidebar|progress-\w+|picker-column|tab|tab-(?:header|title|bar)|tabs|progress|meter|loader|(?:workflow-)?step|tree-node|region|ripple|item|row|option|icon(?!-(?:toggle|check|radio))(?:-\S*)?|fab|divider|badge|menu|dialog|visual-\w+|picker-toggle|(?:clear|next|previous|prev)(?:-(?:day|month|year))?|card(?:-\S*)?|chip-set|link|handle|thumb|table-selection\S*|row-expandable)$/;

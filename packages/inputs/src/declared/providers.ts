@@ -4,6 +4,7 @@ import type { Declarations } from './declarations.js';
 import { exportsOf, meantBy } from './exports.js';
 
 const mostProviders = 4;
+const deepestMadeUp = 4;
 /** What gives a look, among the properties of a provider and among exports. */
 const look = /theme$/i;
 /** What a package has ready for all else that a provider has to be given. */
@@ -40,10 +41,12 @@ export function providersOf(
           : undefined;
       const choice = isNeeded ? choiceFor(property) : undefined;
       const served = servedFor(property);
+      const made = isNeeded ? madeUp(property) : undefined;
       if (served !== undefined) imports[property.name] = served;
       else if (theme) imports[property.name] = id(theme);
       else if (choice !== undefined) properties[property.name] = choice;
       else if (isNeeded && mayBeEmpty(property)) properties[property.name] = {};
+      else if (made !== undefined) properties[property.name] = made;
       else if (isNeeded) needed++;
     }
     // One for a whole application or theme is asked for more often than one for a single widget.
@@ -95,6 +98,12 @@ export function providersOf(
         one.getCallSignatures().length + one.getConstructSignatures().length === 0 &&
         checker.getPropertiesOfType(one).every((inner) => inner.flags & ts.SymbolFlags.Optional),
     );
+  }
+
+  /** An object of data, where there is nothing better. */
+  function madeUp(property: ts.Symbol): unknown {
+    const made = read.sample(checker.getTypeOfSymbolAtLocation(property, where), property.name, deepestMadeUp);
+    return typeof made === 'object' ? made : undefined;
   }
 
   /** Of texts to choose from, the plainest; where any text will do besides, those that are named are meant. */

@@ -10,7 +10,7 @@ import { findOwnIds } from './own-ids.js';
 import { findOnServer } from './on-server.js';
 import { findFocus, findReality } from './reality.js';
 import { inItsLook, inPlace, mountSomehow, untilThere } from './standing.js';
-import { dropAstray, findFlags, findInvalid, findLeaving, findMessage } from './states.js';
+import { dropAstray, findFlags, findInvalid, findLeaving, findMessage, findRequired } from './states.js';
 import { beginsWithOne, findEmpty, findKind, findSamples, findSubmission } from './values.js';
 
 export type { Make };
@@ -59,6 +59,7 @@ async function tryAll(seen: Observation, render: Ground['render']): Promise<Obse
   await findChange(seen);
   if (seen.adapter.gesture === undefined && seen.adapter.inside) await tryOtherWays(seen);
   if (seen.adapter.gesture === undefined && seen.adapter.widget) await tryOtherElements(seen);
+  if (seen.adapter.gesture === undefined) await tryOtherModes(seen);
   await markStates(seen);
   await findSamples(seen);
   const before = seen.adapter;
@@ -71,6 +72,7 @@ async function tryAll(seen: Observation, render: Ground['render']): Promise<Obse
   await findFlags(seen);
   await findMessage(seen);
   await findInvalid(seen);
+  await findRequired(seen);
   dropAstray(seen);
   await findOnServer(seen, render);
   return { adapter: seen.adapter, findings: seen.findings };
@@ -123,6 +125,22 @@ async function tryOtherElements(seen: Observation): Promise<void> {
     if (!seen.adapter.gesture) continue;
     seen.note('value', `It stands on a ${element}.`, `On a ${widget.element} nothing changed it.`, 1);
     return;
+  }
+  seen.adapter = before;
+}
+
+/** What lets nothing be chosen unless it is told how much may be. */
+async function tryOtherModes(seen: Observation): Promise<void> {
+  const before = seen.adapter;
+  for (const { name, inherited, choices = [] } of seen.input.properties) {
+    if (inherited || !choices.includes('none')) continue;
+    for (const mode of ['single', 'multiple'].filter((one) => choices.includes(one))) {
+      seen.adapter = { ...before, constants: { ...before.constants, [name]: mode } };
+      await findChange(seen);
+      if (!seen.adapter.gesture) continue;
+      seen.note('value', `“${name}” has to be ${mode}.`, 'Without it nothing can be chosen.', 0.95);
+      return;
+    }
   }
   seen.adapter = before;
 }

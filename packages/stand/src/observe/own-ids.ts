@@ -3,13 +3,16 @@ import { everyElement } from '@poietra/react';
 import { doubleId } from '../double-id.js';
 import type { Trial } from '../trial.js';
 import type { Observation } from './observation.js';
+import { findReality } from './reality.js';
 
 const names = ['id', 'instanceId', 'idPrefix', 'baseId', 'elementId', 'inputId', 'controlId', 'htmlId', 'uid'];
 
 /** Given an id of the field's, it makes ids that no other has; tried only where there is something wrong with its own. */
 export async function findOwnIds(seen: Observation): Promise<void> {
-  const before = seen.adapter;
   const isElement = seen.input.family === 'element';
+  if (seen.input.family !== 'component' && !isElement) return;
+  const trouble = await withoutOurs(seen);
+  const before = seen.adapter;
   const offered = names.filter(
     (name) =>
       before.id?.property !== name &&
@@ -17,22 +20,40 @@ export async function findOwnIds(seen: Observation): Promise<void> {
       // Every element of the platform has one.
       (seen.input.properties.some((one) => one.name === name) || (isElement && name === 'id')),
   );
-  if ((seen.input.family !== 'component' && !isElement) || offered.length === 0) return;
-  const trouble = await troubleWith(seen);
-  if (trouble === undefined) return;
-  for (const property of offered) {
+  // One that has to be given is asked for once for all copies, long before.
+  const needed = seen.input.properties.find(({ name, required }) => required && offered.includes(name))?.name;
+  const why = trouble ?? (needed === undefined ? undefined : `“${needed}”, which has to be given, was not`);
+  if (why === undefined) return;
+  for (const property of needed === undefined ? offered : [needed]) {
     seen.adapter = { ...before, ownIds: { property } };
     if ((await troubleWith(seen)) !== undefined) continue;
     seen.note(
       'ownIds',
       `It makes its own ids of “${property}”.`,
-      `Without it ${trouble}; with it nothing of the kind.`,
+      `Without it ${why}; with it nothing of the kind.`,
       0.9,
     );
     return;
   }
   seen.adapter = before;
 }
+
+/** What is wrong with its ids. One that gives the field's own to two elements is given none; its real element gets it then. */
+async function withoutOurs(seen: Observation): Promise<string | undefined> {
+  const trouble = await troubleWith(seen);
+  const before = seen.adapter;
+  const { id, ...rest } = before;
+  if (!isDouble(trouble) || !id) return trouble;
+  seen.adapter = rest;
+  const trial = await seen.mount();
+  if (trial) findReality(seen, trial);
+  await seen.clean();
+  const left = await troubleWith(seen);
+  if (!isDouble(left)) seen.note('id', `“${id.property}” is not given.`, `With it ${trouble}.`, 0.9);
+  else seen.adapter = before;
+  return isDouble(left) ? trouble : left;
+}
+const isDouble = (trouble: string | undefined): trouble is string => trouble?.endsWith('stood twice') === true;
 
 /** What is wrong with its ids: they stand twice, are made of nothing, are counted, or it asks for one. */
 async function troubleWith(seen: Observation): Promise<string | undefined> {

@@ -88,6 +88,22 @@ export async function findInvalid(seen: Observation): Promise<void> {
   seen.note('invalid', `“${declared.property}” shows nothing; its box does.`, 'It was set, and looked the same.', 0.9);
 }
 
+/** Required, as declared: where saying so is warned of, its elements are told by themselves. */
+export async function findRequired(seen: Observation): Promise<void> {
+  const { required: declared, ...rest } = seen.adapter;
+  if (!declared) return;
+  const warnings = async (state: { readonly required: boolean }): Promise<number> => {
+    const { told } = seen.watch;
+    await seen.mount({ state });
+    await settle(60);
+    await seen.clean();
+    return seen.watch.told - told;
+  };
+  if ((await warnings({ required: true })) <= (await warnings({ required: false }))) return;
+  seen.adapter = rest;
+  seen.note('required', `“${declared.property}” is not given.`, 'It was, and was warned of.', 0.9);
+}
+
 /** Disabled and read only, as declared: where the gesture still changes it, the box does it instead. */
 export async function findFlags(seen: Observation): Promise<void> {
   const { gesture } = seen.adapter;

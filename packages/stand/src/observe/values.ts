@@ -171,6 +171,15 @@ export async function findKind(seen: Observation): Promise<void> {
   const sample = await seen.sample();
   const kind = valueKind(sample);
   if (!kind) return;
+  const insist = (evidence: string): void => {
+    seen.adapter = { ...seen.adapter, value: { ...value, kind } };
+    seen.note('value', `It bears ${kind} only; everything else is taken for “no value”.`, evidence, 0.9);
+  };
+  // The framework says so once, at the first trial with another kind.
+  const told = seen.watch.warnings.find((text) =>
+    [`Invalid prop \`${value.property}\``, `\`${value.property}\` prop supplied to`].some((one) => text.includes(one)),
+  );
+  if (told !== undefined) return insist(told.slice(0, 200));
   const shown = await seen.mount({ state: { shown: sample } });
   const wanted = shown && look(shown.box);
   await seen.clean();
@@ -182,15 +191,7 @@ export async function findKind(seen: Observation): Promise<void> {
     const bears =
       trial?.error === undefined && seen.watch.warnings.length === warned && trial && look(trial.box) === wanted;
     await seen.clean();
-    if (bears) continue;
-    seen.adapter = { ...seen.adapter, value: { ...value, kind } };
-    seen.note(
-      'value',
-      `It bears ${kind} only; everything else is taken for “no value”.`,
-      `${JSON.stringify(other)} was pushed in.`,
-      0.9,
-    );
-    return;
+    if (!bears) return insist(`${JSON.stringify(other)} was pushed in.`);
   }
 }
 
