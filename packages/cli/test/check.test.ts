@@ -1,3 +1,4 @@
+import type { AdapterDescription } from '@poietra/core';
 import type { Checked } from '../src/check.js';
 import { spawn, spawnSync } from 'node:child_process';
 import { once } from 'node:events';
@@ -145,6 +146,20 @@ describe('poietra check in a real browser', () => {
       Waits: [],
     };
     expect(failedIn(stdout)).toMatchObject(sound);
+  });
+  it('gives what is asked for, and leaves what is complained of', () => {
+    const { stdout } = check('packages/stand/test/faulty', '--json', '--wanted', '0', '--only', 'asked.tsx');
+    const adapterOf = (name: string): AdapterDescription | undefined =>
+      (JSON.parse(stdout) as Checked[]).find((one) => one.name.endsWith(`#${name}`))?.adapter;
+    expect(adapterOf('Cleat')?.ownIds).toEqual({ property: 'id' });
+    expect(adapterOf('Fender')).not.toHaveProperty('required');
+    expect(adapterOf('Moorings')).toMatchObject({
+      value: { property: 'selectedKeys', empty: [] },
+      constants: { selectionMode: 'single' },
+    });
+    expect(adapterOf('Hawser')).not.toHaveProperty('id');
+    expect(adapterOf('Crate')?.change).toMatchObject({ report: 'onChange', path: '/1/files' });
+    expect(failedIn(stdout)).toEqual({ Cleat: [], Fender: [], Moorings: [], Hawser: [], Crate: [] });
   });
   it('puts inputs together of their parts, and marks what is on', () => {
     const { stdout } = check('packages/stand/test/faulty', '--json', '--wanted', '0', '--only', 'parts.tsx');

@@ -72,3 +72,62 @@ it('what says itself what is chosen is no list of HTML’s, though it passes its
     choices: { component: 'tide#HarbourSelectItem', value: 'value', text: 'children' },
   });
 });
+
+it('a provider that has to be given an object of data gets one made up', () => {
+  suite(
+    input('Level', text) +
+      part('TideProvider', "look: { name: 'spring' | 'neap'; colours: { ink: string }; steps: number }") +
+      part('MoonProvider', 'phase: () => number'),
+  );
+  expect(only()?.input.around?.[0]).toEqual({
+    component: 'tide#TideProvider',
+    properties: { look: { name: 'spring', colours: { ink: '' }, steps: expect.any(Number) as number } },
+  });
+});
+
+it('what says that it was chosen is the value, and not the list that is told the same way', () => {
+  suite(
+    `export interface Port<T> { label: string; value?: T }
+     export declare function Ports<T>(props: { options: Port<T>[]; selectedOptions: Port<T>[]; onChange?: (options: Port<T>[]) => void }): React.ReactElement;`,
+  );
+  expect(only()?.adapter).toMatchObject({
+    value: { property: 'selectedOptions' },
+    choices: { property: 'options', value: 'value', text: 'label' },
+  });
+});
+
+it('of several arguments, the one under the value’s name is told', () => {
+  suite(input('Crate', 'value?: string | string[]; onChange?: (value: string[], last: string | string[]) => void'));
+  expect(only()?.adapter?.change.path).toBe('/0');
+});
+
+it.each([
+  ['under a name of general use', 'Ports', 'dataSource?: { value: string; label: string }[]', 'dataSource', 'label'],
+  [
+    'of all that HTML’s own option takes',
+    'Select',
+    'options?: (React.OptionHTMLAttributes<HTMLOptionElement> & { text: React.ReactNode })[]',
+    'options',
+    'text',
+  ],
+])('a list of choices %s is filled', (_, name, list, property, shown) => {
+  suite(
+    `interface Own { ${list}; value?: string; onChange?: React.ChangeEventHandler<HTMLSelectElement> }
+     export declare function ${name}(props: Own & Omit<React.SelectHTMLAttributes<HTMLSelectElement>, keyof Own>): React.ReactElement;`,
+  );
+  expect(only()?.adapter?.choices).toEqual({ property, value: 'value', text: shown });
+});
+
+it.each(['MenuItemOptionGroup', 'SubNavHeader', 'DatePopoverButton', 'BarList'])('%s is no input', (name) => {
+  suite(input(name, text));
+  expect(names()).toEqual([]);
+});
+
+it('what ends like a part, after a point or as the button of another, is none', () => {
+  suite(
+    input('Ports', text) +
+      input('PortsButton', text) +
+      `export declare const Tackle: { (props: { ${text} }): React.ReactElement; Item(props: { ${text} }): React.ReactElement };`,
+  );
+  expect(names().sort()).toEqual(['Ports', 'Tackle']);
+});

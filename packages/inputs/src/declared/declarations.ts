@@ -149,7 +149,7 @@ export class Declarations {
     )[0];
     const known = item && (this.checker.getBaseConstraintOfType(item) ?? item);
     const [first = [], ...others] = (known?.isUnion() ? known.types : known ? [known] : [])
-      .filter((one) => one.flags & ts.TypeFlags.Object)
+      .filter((one) => one.flags & (ts.TypeFlags.Object | ts.TypeFlags.Intersection))
       .map((one) => this.#namesIn(this.checker.getPropertiesOfType(one)));
     // Beside single choices a list may take groups of them.
     const members = [first, ...others].find((names) => names.includes('value') && names.includes('label')) ?? first;

@@ -1,0 +1,104 @@
+/** Sound inputs that ask for something that nobody would give unasked, or say no to something. */
+import { useId, type ChangeEvent, type JSX } from 'react';
+
+const told = new Set<string>();
+/** As the framework does with what was given and should not have been: said once for all copies. */
+function once(text: string): void {
+  if (!told.has(text)) console.error(text);
+  told.add(text);
+}
+
+interface Ticked {
+  readonly checked?: boolean;
+  readonly disabled?: boolean;
+  onChange?(event: ChangeEvent<HTMLInputElement>): void;
+}
+
+/** Without an id it complains, at the first of its copies alone. */
+export function Cleat({ id, checked = false, disabled, onChange }: Ticked & { readonly id: string }): JSX.Element {
+  if (typeof id !== 'string') once('Cleat: the id has to be given.');
+  return (
+    <span id={id}>
+      <input type="checkbox" checked={checked} disabled={disabled} onChange={(event) => onChange?.(event)} />
+    </span>
+  );
+}
+
+/** Is against saying that something is required, each time anew. */
+export function Fender({
+  checked = false,
+  disabled,
+  required,
+  onChange,
+}: Ticked & { readonly required?: boolean }): JSX.Element {
+  if (required) console.warn('Fender: better say what may be left out.');
+  return <input type="checkbox" checked={checked} disabled={disabled} onChange={(event) => onChange?.(event)} />;
+}
+
+/** Nothing can be chosen unless it is told how much may be; and where somebody listens to presses, they are no choice. */
+export function Moorings(props: {
+  readonly selectedKeys?: Iterable<string>;
+  readonly options?: readonly { readonly key: string; readonly text: string }[];
+  readonly selectionMode?: 'none' | 'single' | 'multiple';
+  readonly isDisabled?: boolean;
+  onSelectionChange?(keys: Set<string>): void;
+  onAction?(key: string): void;
+}): JSX.Element {
+  const { selectedKeys, options = [], selectionMode = 'none', isDisabled, onSelectionChange, onAction } = props;
+  const chosen = new Set(selectedKeys ?? []);
+  const name = useId();
+  return (
+    <div role="radiogroup">
+      {options.map(({ key, text }) => (
+        <label key={key}>
+          <input
+            type="radio"
+            name={name}
+            checked={chosen.has(key)}
+            disabled={isDisabled}
+            onChange={() => {
+              if (onAction) onAction(key);
+              else if (selectionMode !== 'none') onSelectionChange?.(new Set([key]));
+            }}
+          />
+          {text}
+        </label>
+      ))}
+    </div>
+  );
+}
+
+/** Gives the id that it is given to its box and to what it draws around that. */
+export function Hawser(props: {
+  readonly id?: string;
+  readonly value?: string;
+  readonly disabled?: boolean;
+  onChange?(event: ChangeEvent<HTMLInputElement>): void;
+}): JSX.Element {
+  const { id, value = '', disabled, onChange } = props;
+  return (
+    <div id={id}>
+      <input id={id} value={value} disabled={disabled} onChange={(event) => onChange?.(event)} />
+    </div>
+  );
+}
+
+/** The browser's own box for files lies unseen over it; what was chosen comes beside the event. */
+export function Crate(props: {
+  readonly value?: readonly File[];
+  readonly disabled?: boolean;
+  onChange?(event: ChangeEvent<HTMLInputElement>, more: { readonly files: readonly File[] }): void;
+}): JSX.Element {
+  const { value = [], disabled, onChange } = props;
+  return (
+    <div style={{ position: 'relative', border: '1px solid', opacity: disabled ? 0.5 : 1 }}>
+      <input
+        type="file"
+        disabled={disabled}
+        style={{ position: 'absolute', inset: 0, opacity: 0 }}
+        onChange={(event) => onChange?.(event, { files: [...(event.target.files ?? [])] })}
+      />
+      <span>{value.map(({ name }) => name).join() || 'Put a file here'}</span>
+    </div>
+  );
+}
