@@ -157,9 +157,19 @@ describe('poietra check in a real browser', () => {
       value: { property: 'selectedKeys', empty: [] },
       constants: { selectionMode: 'single' },
     });
+    expect(adapterOf('Anchors')?.value.kind).toBe('set');
+    expect(adapterOf('Knots')?.value.kind).toBe('number');
     expect(adapterOf('Hawser')).not.toHaveProperty('id');
     expect(adapterOf('Crate')?.change).toMatchObject({ report: 'onChange', path: '/1/files' });
-    expect(failedIn(stdout)).toEqual({ Cleat: [], Fender: [], Moorings: [], Hawser: [], Crate: [] });
+    expect(failedIn(stdout)).toEqual({
+      Cleat: [],
+      Fender: [],
+      Moorings: [],
+      Anchors: [],
+      Knots: [],
+      Hawser: [],
+      Crate: [],
+    });
   });
   it('puts inputs together of their parts, and marks what is on', () => {
     const { stdout } = check('packages/stand/test/faulty', '--json', '--wanted', '0', '--only', 'parts.tsx');

@@ -96,6 +96,11 @@ it('what says that it was chosen is the value, and not the list that is told the
   });
 });
 
+it('a list of what can be drawn is one of texts', () => {
+  suite(input('Crates', 'values: readonly React.ReactNode[]; onChange?: (values: React.ReactNode[]) => boolean'));
+  expect(only()?.adapter).toMatchObject({ value: { property: 'values' }, change: { path: '/0' } });
+});
+
 it('of several arguments, the one under the value’s name is told', () => {
   suite(input('Crate', 'value?: string | string[]; onChange?: (value: string[], last: string | string[]) => void'));
   expect(only()?.adapter?.change.path).toBe('/0');

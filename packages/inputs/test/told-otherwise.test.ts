@@ -81,6 +81,17 @@ describe('an element', () => {
     expect(found().map(({ input }) => [input.tag, input.events])).toEqual([['tide-level', [{ name: 'tideChange' }]]]);
   });
 
+  it('may tell of a change under the platform’s name for it, in a list of its own', () => {
+    install(
+      'tide',
+      `interface TideLevelEventMap { change: string; action: void }
+       interface TideLevel extends HTMLElement { value: string; addEventListener<K extends keyof TideLevelEventMap>(type: K, listener: (event: CustomEvent) => void): void; addEventListener<K extends keyof HTMLElementEventMap>(type: K, listener: (event: Event) => void): void }
+       declare global { interface HTMLElementTagNameMap { 'tide-level': TideLevel } }
+       export {};`,
+    );
+    expect(found().map(({ input }) => input.events)).toEqual([[{ name: 'change' }, { name: 'action' }]]);
+  });
+
   it('may lie flat in a package without an entry', () => {
     install('tide', '', {});
     put('node_modules/tide/level.d.ts', element);

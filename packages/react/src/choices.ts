@@ -1,5 +1,5 @@
 /** Values to choose from as an input takes them in a list: items under its own names, and what is made of all. */
-import { same, valueKind, type ListUse, type ValueKind } from '@poietra/core';
+import { isOfKind, same, type ListUse, type ValueKind } from '@poietra/core';
 
 export type Choices = readonly { readonly value: unknown; readonly text: string }[];
 
@@ -52,7 +52,7 @@ export function itemsAsValues(use: ListUse, choices: Choices = [], kind?: ValueK
   const valueOf = (item: unknown): unknown =>
     typeof item === 'object' && item !== null && use.value in item ? (item as Item)[use.value] : item;
   const isNone = (shown: unknown): boolean =>
-    shown === undefined || shown === null || shown === '' || (kind !== undefined && valueKind(shown) !== kind);
+    shown === undefined || shown === null || shown === '' || !isOfKind(shown, kind);
   return {
     make: (shown) => {
       if (isNone(shown)) return undefined;

@@ -79,11 +79,9 @@ export function drawInside(
   return inside && inside.length > 0 ? drawAll(inside, undefined) : drawChoices(undefined);
 }
 
-/** Of one choice its value, of several a list or a set. */
+/** Of one choice its value, of several a list. */
 function holds(shown: unknown, value: unknown): boolean {
-  return Array.isArray(shown) || shown instanceof Set
-    ? [...(shown as Iterable<unknown>)].some((one) => same(one, value))
-    : same(shown, value);
+  return Array.isArray(shown) ? shown.some((one) => same(one, value)) : same(shown, value);
 }
 
 /** Asked where it is drawn, too, so that what is missing is told by its name and not by the framework's “type is invalid”. */

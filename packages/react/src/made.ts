@@ -1,5 +1,5 @@
 /** Values that are objects of a library: made of the text that a field shows, and read as text again. */
-import { fromNotation, isPlain, setOwn, valueKind, type MadeUse, type ValueKind } from '@poietra/core';
+import { fromNotation, isOfKind, isPlain, setOwn, type MadeUse, type ValueKind } from '@poietra/core';
 import { isHandler, type Making } from './given.js';
 
 /**
@@ -23,7 +23,7 @@ export function makingOf({ by, start, read, given = [] }: MadeUse, maker: unknow
   };
   return {
     make: (shown) => {
-      if (kind !== undefined && valueKind(shown) !== kind) return undefined;
+      if (!isOfKind(shown, kind)) return undefined;
       try {
         return within(shown, (one) => (typeof one === 'string' ? makeOne(one) : one));
       } catch {

@@ -28,8 +28,8 @@ export function propertiesFor(
   const properties: Record<string, unknown> = {};
   for (const [name, value] of Object.entries(adapter.constants ?? {})) properties[name] = read(value);
   const { kind } = adapter.value;
-  const shown = kind === 'number' ? asNumber(state.shown) : state.shown;
-  const isEmpty = shown === undefined || shown === null || (kind !== undefined && valueKind(shown) !== kind);
+  const shown = kind === 'number' ? asNumber(state.shown) : kind === 'set' ? asSet(state.shown) : state.shown;
+  const isEmpty = shown === undefined || shown === null || !isOfKind(shown, kind);
   if (!isEmpty && adapter.value.start !== undefined) properties[adapter.value.start] = shown;
   if (!isEmpty) properties[adapter.value.property] = shown;
   else if ('empty' in adapter.value) properties[adapter.value.property] = read(adapter.value.empty);
@@ -55,9 +55,18 @@ function asNumber(shown: unknown): unknown {
   return typeof shown === 'string' && /^-?\d+(\.\d+)?$/.test(shown) ? Number(shown) : shown;
 }
 
+/** What is held of several that are chosen is a list; JSON knows no sets. */
+const asSet = (shown: unknown): unknown => (Array.isArray(shown) ? new Set(shown) : shown);
+const asList = (told: unknown): unknown => (told instanceof Set ? [...(told as ReadonlySet<unknown>)] : told);
+
+/** Whether an input that bears values of this kind only bears this one. */
+export const isOfKind = (value: unknown, kind: ValueKind | undefined): boolean =>
+  kind === undefined || valueKind(value) === kind || (kind === 'set' && Array.isArray(value));
+
 /** In the words of `value.kind`. */
 export function valueKind(value: unknown): ValueKind | undefined {
   if (Array.isArray(value)) return 'list';
+  if (value instanceof Set) return 'set';
   const kinds = { string: 'text', number: 'number', boolean: 'boolean', object: 'object' } as const;
   const kind = typeof value;
   return value !== null && kind in kinds ? kinds[kind as keyof typeof kinds] : undefined;
@@ -74,13 +83,13 @@ export function valueIn(args: readonly unknown[], path: string): unknown {
   return value;
 }
 
-/** The value that a report leads to; `shown` is what stood there before it. */
+/** The value that a report leads to, a set as a list of its items; `shown` is what stood there before it. */
 export function reportedBy(
   { path, tells }: AdapterDescription['change'],
   args: readonly unknown[],
   shown: unknown,
 ): unknown {
-  return tells === 'press' ? shown !== true : valueIn(args, path);
+  return tells === 'press' ? shown !== true : asList(valueIn(args, path));
 }
 
 /** Properties that the adapter sets itself; a caller's property of such a name would break the line. */

@@ -45,7 +45,16 @@ export {
   type Heard,
   type Reading,
 } from './observed.js';
-export { ownProperties, pathWords, propertiesFor, reportedBy, valueIn, valueKind, type FromNotation } from './drive.js';
+export {
+  isOfKind,
+  ownProperties,
+  pathWords,
+  propertiesFor,
+  reportedBy,
+  valueIn,
+  valueKind,
+  type FromNotation,
+} from './drive.js';
 export { draftAdapter, draftByHand, focusWords } from './draft.js';
 export { isColour, valueNames } from './pair.js';
 export { alike, choiceTags, namePairIn, type NamePair } from './name-pairs.js';

@@ -138,6 +138,8 @@ function isOfUnknown({ members, type }: DeclaredProperty, properties: readonly D
   const isOfObjects = members !== undefined || /\b[A-Z]\w*(<[^[\]]*>)?\[\]/.test(type);
   return (
     isOfObjects &&
+    // What can be drawn may be a text; files come from the platform.
+    !/\bReactNode\b/.test(type) &&
     !/\bFile\b/.test(type) &&
     !properties.some(({ name }) => !/^data(Source)?$/.test(name) && choiceLists.test(name))
   );

@@ -119,7 +119,6 @@ function isValue(value: unknown): boolean {
 /** What an input may take for “no value”, in the order in which it is tried. */
 export function emptiesFor(sample: unknown, declared: string): readonly unknown[] {
   if (typeof sample === 'boolean') return [false];
-  if (sample instanceof Set) return [[], undefined, null];
   // Where it has so many boxes, it may want something for each.
   if (Array.isArray(sample))
     return [[], undefined, null, ...(sample.length > 1 && typeof sample[0] === 'string' ? [sample.map(() => '')] : [])];
@@ -186,9 +185,7 @@ export function samplesFor(
       { h: 210, s: 50, l: 40, v: 60, a: 1, r: 51, g: 102, b: 153 },
       { h: 30, s: 90, l: 35, v: 66, a: 1, r: 170, g: 85, b: 0 },
     ]);
-  if (/\bSet<|\bSelection\b/.test(type) && first !== undefined && second !== undefined)
-    pairs.push([new Set([first]), new Set([second])]);
-  if (/\[\]|Array</.test(type) && !/^string$/.test(type)) {
+  if (/\[\]|Array<|\bSet<|\bSelection\b|\bIterable</.test(type)) {
     if (first !== undefined && second !== undefined) pairs.push([[first], [second]]);
     if (/string/.test(type))
       pairs.push(

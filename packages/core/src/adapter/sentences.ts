@@ -1,7 +1,7 @@
 /** An adapter read aloud: sentences with slots, each slot a part of the description that can be edited in place. */
 import { isObject, joinPointer, lookUp, removeAt, replaceAt } from '../json/index.js';
 import { changeChoices, choicesSentences } from './choices-sentences.js';
-import type { AdapterDescription } from './description.js';
+import { valueKinds, type AdapterDescription } from './description.js';
 import { pathWords, type told } from './drive.js';
 import type { FoundInput } from './face.js';
 import { families } from './families.js';
@@ -80,11 +80,7 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
           ...('empty' in adapter.value ? {} : { words: 'the property left out' }),
         },
         ', and bears ',
-        slot(
-          '/value/kind',
-          ['text', 'number', 'boolean', 'list', 'object'],
-          adapter.value.kind ?? 'every kind of value',
-        ),
+        slot('/value/kind', valueKinds, adapter.value.kind ?? 'every kind of value'),
         '.',
       ],
     },
@@ -233,8 +229,8 @@ const isOnOrOff = ({ change, value }: AdapterDescription): boolean =>
   change.tells !== undefined || value.kind === 'boolean' || value.empty === false;
 
 /** Slots that take one of a few words, or none. */
-const words = new Map([
-  ['/value/kind', ['text', 'number', 'boolean', 'list', 'object']],
+const words = new Map<string, readonly string[]>([
+  ['/value/kind', valueKinds],
   ['/change/tells', ['press']],
   ['/change/refused', ['anew']],
   ['/onServer', ['nothing']],

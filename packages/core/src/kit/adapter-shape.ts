@@ -1,5 +1,6 @@
 /** The shape of an adapter's description, as a kit file has it, and what other parts of a kit share with it. */
 import { z } from 'zod';
+import { valueKinds } from '../adapter/description.js';
 
 /** What stands around an input, or around what a skin draws. */
 export const wrappersShape = z.array(
@@ -59,7 +60,7 @@ const singleAdapter = z.looseObject({
     property: z.string().min(1),
     start: z.string().optional(),
     empty: z.unknown().optional(),
-    kind: z.enum(['text', 'number', 'boolean', 'list', 'object']).optional(),
+    kind: z.enum(valueKinds).optional(),
     made: z
       .looseObject({
         by: exported,

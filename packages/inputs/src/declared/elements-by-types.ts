@@ -30,6 +30,8 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
     .find(({ name }) => name === 'HTMLElementTagNameMap');
   if (!map) return [];
   const isOfAll = isUsual(read);
+  // Who draws it may hear a press on anything; that it changes it says of itself.
+  const isItsOwn = (event: string): boolean => !isOfAll(event) || /^(change|input)$/.test(event);
   const found = checker.getPropertiesOfType(checker.getDeclaredTypeOfSymbol(map)).flatMap((entry): FoundInput[] => {
     const file = entry.declarations?.[0]?.getSourceFile().fileName ?? '';
     const tag = entry.name;
@@ -64,9 +66,9 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
         tag,
         properties,
         methods: members.filter(isMethod).map(({ name }) => name),
-        events: [...new Set([...heardEvents(read, type), ...drawnEvents(read, entry)])]
-          .filter((name) => !isOfAll(name))
-          .map((name) => ({ name })),
+        events: [...new Set([...heardEvents(read, type, isOfAll), ...drawnEvents(read, entry).filter(isItsOwn)])].map(
+          (name) => ({ name }),
+        ),
         css: styleSheets(pkg),
       },
     ];
@@ -89,15 +91,16 @@ function isUsual({ checker, where }: Declarations): (event: string) => boolean {
     /^(DOMContentLoaded|pointerlock|visibilitychange|readystatechange)/.test(event);
 }
 
-/** The events that its own `addEventListener` names. */
-function heardEvents({ checker, where }: Declarations, type: ts.Type): string[] {
+/** The events that its own `addEventListener` names: of a list that has the platform's, those that are not; of its own all, `change` too. */
+function heardEvents({ checker, where }: Declarations, type: ts.Type, isOfAll: (event: string) => boolean): string[] {
   const listen = checker.getPropertyOfType(type, 'addEventListener');
   return (listen ? checker.getTypeOfSymbolAtLocation(listen, where).getCallSignatures() : []).flatMap((signature) => {
     const [heard] = signature.getTypeParameters() ?? [];
     const keys = heard && checker.getBaseConstraintOfType(heard);
-    return (keys?.isUnion() ? keys.types : keys ? [keys] : []).flatMap((one) =>
+    const names = (keys?.isUnion() ? keys.types : keys ? [keys] : []).flatMap((one) =>
       one.isStringLiteral() ? [one.value] : [],
     );
+    return names.includes('pointerdown') ? names.filter((name) => !isOfAll(name)) : names;
   });
 }
 

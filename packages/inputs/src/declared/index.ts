@@ -216,9 +216,9 @@ function isPartByName(exported: string, found: readonly FoundInput[]): boolean {
   const own = found.find((other) => other.export === exported);
   if (!whole) return false;
   // A box with its label around what is drawn without one is an input of its own.
-  if (exported === `${stem}Field`)
-    return !own?.properties.some(({ name, inherited }) => name === 'label' && !inherited);
-  return !(exported === `${stem}Input` && (isAnother(whole, own) || tellsItsValue(own)));
+  if (exported === `${stem}Field` && own?.properties.some(({ name, inherited }) => name === 'label' && !inherited))
+    return false;
+  return !([`${stem}Input`, `${stem}Field`].includes(exported) && (isAnother(whole, own) || tellsItsValue(own)));
 }
 
 /** A part does not take all of what the whole takes: a box that opens a calendar beside the calendar is an input of its own. */

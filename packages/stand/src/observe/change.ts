@@ -12,6 +12,7 @@ import {
   type Gesture,
   type Heard,
   type Reading,
+  type ValueKind,
 } from '@poietra/core';
 import { attempts, follow } from '../explore.js';
 import { leave, perform } from '../hands.js';
@@ -170,11 +171,18 @@ async function settleOn(
   const before = seen.adapter;
   const isOther = property !== before.value.property;
   const tried = [...readings.filter(({ tells }) => !tells).slice(0, 6), ...readings.filter(({ tells }) => tells)];
-  for (const { report, path, tells } of tried) {
+  for (const { report, path, tells, value: told } of tried) {
     // What the draft says of “no value” is of the property that it chose.
     const value = isOther ? { property } : before.value;
-    seen.adapter = { ...before, value, change: { report, path, ...(tells ? { tells } : {}) }, gesture };
-    if (!(await seen.quietly(() => goesRound(seen)))) continue;
+    const change = { report, path, ...(tells ? { tells } : {}) };
+    const kinds = kindsFor(told, typeOf(seen, property)).map((kind) => (kind ? { ...value, kind } : value));
+    let isRound = false;
+    for (const one of kinds) {
+      seen.adapter = { ...before, value: one, change, gesture };
+      isRound = (await seen.quietly(() => goesRound(seen))) === true;
+      if (isRound) break;
+    }
+    if (!isRound) continue;
     seen.note(
       'change',
       tells
@@ -201,6 +209,13 @@ async function settleOn(
   }
   seen.adapter = before;
   return false;
+}
+
+/** What is told as another kind than is taken: a number as the text of its box, what is chosen as a set that is held as a list. */
+function kindsFor(told: unknown, type: string): readonly (ValueKind | undefined)[] {
+  if (told instanceof Set) return [undefined, 'set'];
+  const isNumeric = typeof told === 'string' && told !== '' && !Number.isNaN(Number(told));
+  return isNumeric && /^number\b/.test(type) ? [undefined, 'number'] : [undefined];
 }
 
 async function goesRound(seen: Observation): Promise<boolean> {

@@ -170,15 +170,15 @@ export async function findKind(seen: Observation): Promise<void> {
   const { value } = seen.adapter;
   const sample = await seen.sample();
   const kind = valueKind(sample);
-  if (!kind) return;
+  // What is told as another kind than is taken insists on that already.
+  if (!kind || value.kind === 'set' || value.kind === 'number') return;
   const insist = (evidence: string): void => {
     seen.adapter = { ...seen.adapter, value: { ...value, kind } };
     seen.note('value', `It bears ${kind} only; everything else is taken for “no value”.`, evidence, 0.9);
   };
   // The framework says so once, at the first trial with another kind.
-  const told = seen.watch.warnings.find((text) =>
-    [`Invalid prop \`${value.property}\``, `\`${value.property}\` prop supplied to`].some((one) => text.includes(one)),
-  );
+  const complaint = new RegExp(`Invalid prop \`?${value.property}\\b|\`${value.property}\` prop supplied to`);
+  const told = seen.watch.warnings.find((text) => complaint.test(text));
   if (told !== undefined) return insist(told.slice(0, 200));
   const shown = await seen.mount({ state: { shown: sample } });
   const wanted = shown && look(shown.box);

@@ -1,4 +1,4 @@
-/** Sound inputs that ask for something that nobody would give unasked, or say no to something. */
+/** Sound inputs that ask for something that nobody would give unasked, say no to something, or take another kind than they tell. */
 import { useId, type ChangeEvent, type JSX } from 'react';
 
 const told = new Set<string>();
@@ -62,6 +62,56 @@ export function Moorings(props: {
             }}
           />
           {text}
+        </label>
+      ))}
+    </div>
+  );
+}
+
+/** Takes a set of its own making, and tells one. */
+export function Anchors(props: {
+  readonly value?: ReadonlySet<string>;
+  readonly disabled?: boolean;
+  onChange?(value: ReadonlySet<string>): void;
+}): JSX.Element {
+  const { value = new Set<string>(), disabled, onChange } = props;
+  const turn = (name: string): void => {
+    const others = [...value].filter((one) => one !== name);
+    onChange?.(new Set(value.has(name) ? others : [...others, name]));
+  };
+  return (
+    <div>
+      {['bow', 'stern'].map((name) => (
+        <label key={name}>
+          <input type="checkbox" checked={value.has(name)} disabled={disabled} onChange={() => turn(name)} />
+          {name}
+        </label>
+      ))}
+    </div>
+  );
+}
+
+/** Takes a number, and tells what its boxes bear, which is text. */
+export function Knots(props: {
+  readonly value?: number;
+  readonly name?: string;
+  readonly disabled?: boolean;
+  onChange?(event: ChangeEvent<HTMLInputElement>): void;
+}): JSX.Element {
+  const { value, name, disabled, onChange } = props;
+  return (
+    <div role="radiogroup">
+      {[1, 2, 3].map((one) => (
+        <label key={one}>
+          <input
+            type="radio"
+            name={name}
+            value={one}
+            checked={one === value}
+            disabled={disabled}
+            onChange={(event) => onChange?.(event)}
+          />
+          {one}
         </label>
       ))}
     </div>
