@@ -131,8 +131,8 @@ export function componentsOfChoices(choices: ChoicesUse): string[] {
   return [componentOfChoice(choices), maker].filter((id) => id !== undefined);
 }
 
-/** Kinds of value that an input may insist on; a `set` is given a list's items, each once (ECMAScript, “Set Objects”). */
 export const valueKinds = ['text', 'number', 'boolean', 'list', 'set', 'object'] as const;
+/** A kind of value that an input may insist on; a `set` is given a list's items, each once (ECMAScript, “Set Objects”). */
 export type ValueKind = (typeof valueKinds)[number];
 
 /** One of several inputs that act as one value. */

@@ -177,8 +177,9 @@ export async function findKind(seen: Observation): Promise<void> {
     seen.note('value', `It bears ${kind} only; everything else is taken for “no value”.`, evidence, 0.9);
   };
   // The framework says so once, at the first trial with another kind.
-  const complaint = new RegExp(`Invalid prop \`?${value.property}\\b|\`${value.property}\` prop supplied to`);
-  const told = seen.watch.warnings.find((text) => complaint.test(text));
+  const { property } = value;
+  const complaints = [`Invalid prop \`${property}\``, `Invalid prop ${property} `, `\`${property}\` prop supplied to`];
+  const told = seen.watch.warnings.find((text) => complaints.some((one) => text.includes(one)));
   if (told !== undefined) return insist(told.slice(0, 200));
   const shown = await seen.mount({ state: { shown: sample } });
   const wanted = shown && look(shown.box);
