@@ -131,6 +131,7 @@ export function componentsOfChoices(choices: ChoicesUse): string[] {
   return [componentOfChoice(choices), maker].filter((id) => id !== undefined);
 }
 
+/** In the words of `value.kind`. */
 export const valueKinds = ['text', 'number', 'boolean', 'list', 'set', 'object'] as const;
 /** A kind of value that an input may insist on; a `set` is given a list's items, each once (ECMAScript, “Set Objects”). */
 export type ValueKind = (typeof valueKinds)[number];

@@ -18,7 +18,15 @@ export {
   type Depth,
   type ScoreSheet,
 } from './contract.js';
-export { componentOfChoice, componentsBeside, componentsIn, markedBy, plainBox, wrappedIn } from './description.js';
+export {
+  componentOfChoice,
+  componentsBeside,
+  componentsIn,
+  markedBy,
+  plainBox,
+  valueKinds,
+  wrappedIn,
+} from './description.js';
 export type {
   AdapterDescription,
   ChoicesUse,

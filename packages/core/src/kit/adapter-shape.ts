@@ -1,6 +1,6 @@
 /** The shape of an adapter's description, as a kit file has it, and what other parts of a kit share with it. */
 import { z } from 'zod';
-import { valueKinds } from '../adapter/description.js';
+import { valueKinds } from '../adapter/index.js';
 
 /** What stands around an input, or around what a skin draws. */
 export const wrappersShape = z.array(
