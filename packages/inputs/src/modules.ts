@@ -57,7 +57,21 @@ export function moduleByTag(pkg: ProjectPackage, tag: string): Registering | und
   // A short name may be anything's: it has to be one that the package offers.
   const short = filesOf(pkg).get(`${tag.slice(tag.indexOf('-') + 1)}.js`);
   const module = short === undefined || pkg.manifest['exports'] === undefined ? undefined : namedAs(pkg, short);
-  return short === undefined || module === undefined ? undefined : registeringIn(pkg, short, module);
+  const byShort = short === undefined || module === undefined ? undefined : registeringIn(pkg, short, module);
+  return byShort ?? loaderOf(pkg);
+}
+
+/** A module that registers all that a package has, and fetches each once it is drawn; by the usual names of both. */
+function loaderOf(pkg: ProjectPackage): Registering | undefined {
+  const path = filesOf(pkg).get('loader.js');
+  const registers = 'defineCustomElements';
+  if (
+    path === undefined ||
+    !new RegExp(`\\bexport\\s*\\{[^}]*\\b${registers}\\b`).test(readFileSync(join(pkg.folder, path), 'utf8'))
+  )
+    return undefined;
+  const module = namedAs(pkg, path);
+  return module === undefined ? undefined : { module, registers };
 }
 
 function registeringIn(pkg: ProjectPackage, path: string, module: string): Registering | undefined {

@@ -92,6 +92,17 @@ describe('an element', () => {
     expect(found().map(({ input }) => input.events)).toEqual([[{ name: 'change' }, { name: 'action' }]]);
   });
 
+  it('may be registered with all others of its package, by what fetches each once it is drawn', () => {
+    const map =
+      "export interface HTMLTideLevelElement extends HTMLElement { value: string } declare global { interface HTMLElementTagNameMap { 'tide-level': HTMLTideLevelElement } }";
+    install('tide', map, { types: 'index.d.ts', main: 'index.js' });
+    put(
+      'node_modules/tide/dist/esm/loader.js',
+      'const defineCustomElements = () => {};\nexport { defineCustomElements };',
+    );
+    expect(found()[0]?.input).toMatchObject({ module: 'tide/dist/esm/loader.js', registers: 'defineCustomElements' });
+  });
+
   it('may lie flat in a package without an entry', () => {
     install('tide', '', {});
     put('node_modules/tide/level.d.ts', element);
