@@ -4,6 +4,7 @@ import {
   draftAdapter,
   nativeAdapters,
   propertiesFor,
+  reportedBy,
   sentencesFor,
   valueIn,
   type AdapterDescription,
@@ -56,6 +57,19 @@ describe('what an adapter tells its input', () => {
       'aria-invalid': true,
       'aria-required': true,
     });
+  });
+  it('is a set of what is listed where it takes one, which it tells as a list again; and nothing of another kind', () => {
+    const adapter: AdapterDescription = {
+      input: 'x',
+      value: { property: 'chosen', kind: 'set' },
+      change: { report: 'onChoose', path: '/0' },
+      focus: { by: 'element' },
+    };
+    expect(propertiesFor(adapter, { ...state, shown: ['TOR', 'ALD', 'TOR'] })).toEqual({
+      chosen: new Set(['TOR', 'ALD']),
+    });
+    expect(propertiesFor(adapter, { ...state, shown: 'TOR' })).toEqual({});
+    expect(reportedBy(adapter.change, [new Set(['TOR', 'ALD'])], undefined)).toEqual(['TOR', 'ALD']);
   });
   it('opens at the first value where the input can', () => {
     const adapter: AdapterDescription = {

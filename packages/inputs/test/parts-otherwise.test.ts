@@ -107,6 +107,7 @@ it('of several arguments, the one under the value’s name is told', () => {
 });
 
 it.each([
+  ['of texts, or of items', 'Ports', 'data?: string[] | { value: string; label: string }[]', 'data', 'label'],
   ['under a name of general use', 'Ports', 'dataSource?: { value: string; label: string }[]', 'dataSource', 'label'],
   [
     'of all that HTML’s own option takes',

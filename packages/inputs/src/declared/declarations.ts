@@ -144,11 +144,13 @@ export class Declarations {
 
   /** What helps to fill it: the members of listed objects, and a plain value where it has to be given. */
   #filling(property: ts.Symbol, type: ts.Type): Pick<DeclaredProperty, 'members' | 'sample'> {
-    const item = (type.isUnion() ? type.types : [type]).flatMap((one) =>
-      this.checker.isArrayType(one) ? (this.checker.getTypeArguments(one as ts.TypeReference)[0] ?? []) : [],
-    )[0];
-    const known = item && (this.checker.getBaseConstraintOfType(item) ?? item);
-    const [first = [], ...others] = (known?.isUnion() ? known.types : known ? [known] : [])
+    const items = (type.isUnion() ? type.types : [type])
+      .flatMap((one) =>
+        this.checker.isArrayType(one) ? (this.checker.getTypeArguments(one as ts.TypeReference)[0] ?? []) : [],
+      )
+      .map((item) => this.checker.getBaseConstraintOfType(item) ?? item);
+    const [first = [], ...others] = items
+      .flatMap((known) => (known.isUnion() ? known.types : [known]))
       .filter((one) => one.flags & (ts.TypeFlags.Object | ts.TypeFlags.Intersection))
       .map((one) => this.#namesIn(this.checker.getPropertiesOfType(one)));
     // Beside single choices a list may take groups of them.
