@@ -24,7 +24,8 @@ export async function findOwnIds(seen: Observation): Promise<void> {
   const needed = seen.input.properties.find(({ name, required }) => required && offered.includes(name))?.name;
   const why = trouble ?? (needed === undefined ? undefined : `“${needed}”, which has to be given, was not`);
   if (why === undefined) return;
-  for (const property of needed === undefined ? offered : [needed]) {
+  const others = trouble === undefined ? [] : offered.filter((name) => name !== needed);
+  for (const property of [...(needed === undefined ? [] : [needed]), ...others]) {
     seen.adapter = { ...before, ownIds: { property } };
     if ((await troubleWith(seen)) !== undefined) continue;
     seen.note(
