@@ -148,7 +148,7 @@ describe('poietra check in a real browser', () => {
     expect(failedIn(stdout)).toMatchObject(sound);
   });
   it('gives what is asked for, and leaves what is complained of', () => {
-    const { stdout } = check('packages/stand/test/faulty', '--json', '--wanted', '0', '--only', 'asked.tsx');
+    const { stdout } = check('packages/stand/test/faulty', '--json', '--wanted', '0', '--only', 'wants.tsx');
     const adapterOf = (name: string): AdapterDescription | undefined =>
       (JSON.parse(stdout) as Checked[]).find((one) => one.name.endsWith(`#${name}`))?.adapter;
     expect(adapterOf('Cleat')?.ownIds).toEqual({ property: 'id' });
