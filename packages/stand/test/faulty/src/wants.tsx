@@ -1,5 +1,5 @@
 /** Sound inputs that ask for something that nobody would give unasked, say no to something, or take another kind than they tell. */
-import { useId, type ChangeEvent, type JSX } from 'react';
+import { useId, type ChangeEvent, type JSX, type MouseEvent } from 'react';
 
 const told = new Set<string>();
 /** As the framework does with what was given and should not have been: said once for all copies. */
@@ -91,31 +91,19 @@ export function Anchors(props: {
   );
 }
 
-/** Takes a number, and tells what its boxes bear, which is text. */
+/** Takes a number, and tells what its buttons bear, which is text. */
 export function Knots(props: {
   readonly value?: number;
-  readonly name?: string;
   readonly disabled?: boolean;
-  onChange?(event: ChangeEvent<HTMLInputElement>): void;
+  onChange?(event: MouseEvent<HTMLButtonElement>): void;
 }): JSX.Element {
-  const { value, name, disabled, onChange } = props;
-  return (
-    <div role="radiogroup">
-      {[1, 2, 3].map((one) => (
-        <label key={one}>
-          <input
-            type="radio"
-            name={name}
-            value={one}
-            checked={one === value}
-            disabled={disabled}
-            onChange={(event) => onChange?.(event)}
-          />
-          {one}
-        </label>
-      ))}
-    </div>
-  );
+  const { value, disabled, onChange } = props;
+  const buttons = [1, 2, 3].map((one) => (
+    <button key={one} value={one} type="button" aria-pressed={one === value} disabled={disabled} onClick={onChange}>
+      {one === value ? `${one} knots` : one}
+    </button>
+  ));
+  return <div>{buttons}</div>;
 }
 
 /** Gives the id that it is given to its box and to what it draws around that. */
