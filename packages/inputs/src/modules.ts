@@ -58,8 +58,12 @@ export function moduleByTag(pkg: ProjectPackage, tag: string): Registering | und
   const short = filesOf(pkg).get(`${tag.slice(tag.indexOf('-') + 1)}.js`);
   const module = short === undefined || pkg.manifest['exports'] === undefined ? undefined : namedAs(pkg, short);
   const byShort = short === undefined || module === undefined ? undefined : registeringIn(pkg, short, module);
-  return byShort ?? loaderOf(pkg);
+  if (byShort) return byShort;
+  // It is large, and the same for every tag.
+  if (!loaders.has(pkg)) loaders.set(pkg, loaderOf(pkg));
+  return loaders.get(pkg);
 }
+const loaders = new WeakMap<ProjectPackage, Registering | undefined>();
 
 /** A module that registers all that a package has, and fetches each once it is drawn; by the usual names of both. */
 function loaderOf(pkg: ProjectPackage): Registering | undefined {

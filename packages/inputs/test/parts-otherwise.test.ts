@@ -3,23 +3,22 @@ import type { InspectedInput } from '../src/index.js';
 import { found, install, names } from './planted-package.js';
 
 const suite = (declared: string): void => install('tide', `import * as React from 'react';\n${declared}`);
-const part = (name: string, props = 'className?: string'): string =>
-  `export declare function ${name}(props: { ${props}; children?: React.ReactNode }): React.ReactElement;\n`;
-const input = (name: string, props: string): string =>
+/** A component that takes something inside. */
+const component = (name: string, props = 'className?: string'): string =>
   `export declare function ${name}(props: { ${props}; children?: React.ReactNode }): React.ReactElement;\n`;
 const text = 'value?: string; onChange?: (value: string) => void';
 const box = 'React.InputHTMLAttributes<HTMLInputElement>';
 const only = (): InspectedInput | undefined => found()[0];
 
 it('a field is the part that is typed into, one for each sign of a code, and no input of its own', () => {
-  suite(input('PinWatch', text) + `export declare function PinWatchField(props: ${box}): React.ReactElement;`);
+  suite(component('PinWatch', text) + `export declare function PinWatchField(props: ${box}): React.ReactElement;`);
   expect(names()).toEqual(['PinWatch']);
   expect(only()?.input.inside?.[0]?.inside).toEqual(Array(4).fill({ component: 'tide#PinWatchField' }));
 });
 
 it('a field with a label of its own around what has none is an input, too', () => {
   suite(
-    input('Watch', text) +
+    component('Watch', text) +
       `export declare function WatchField(props: ${box} & { label?: React.ReactNode }): React.ReactElement;`,
   );
   expect(names().sort()).toEqual(['Watch', 'WatchField']);
@@ -27,10 +26,10 @@ it('a field with a label of its own around what has none is an input, too', () =
 
 it('a range has a handle for each of its ends', () => {
   suite(
-    input('RangeLevel', 'value?: number[]; onChange?: (value: number[]) => void') +
-      part('RangeLevelTrack') +
-      part('RangeLevelFilledTrack') +
-      part('RangeLevelThumb', 'index: number'),
+    component('RangeLevel', 'value?: number[]; onChange?: (value: number[]) => void') +
+      component('RangeLevelTrack') +
+      component('RangeLevelFilledTrack') +
+      component('RangeLevelThumb', 'index: number'),
   );
   expect(only()?.input.inside?.[0]?.inside).toMatchObject([
     {
@@ -45,15 +44,15 @@ it('a range has a handle for each of its ends', () => {
 });
 
 it('what shows its words until it is pressed may say what goes there', () => {
-  suite(input('Log', `${text}; placeholder?: string`) + part('LogInput') + part('LogPreview'));
+  suite(component('Log', `${text}; placeholder?: string`) + component('LogInput') + component('LogPreview'));
   const inside = [{ component: 'tide#LogInput' }, { component: 'tide#LogPreview' }];
   expect(only()?.input.inside).toEqual([{ inside }, { inside, constants: { placeholder: '…' } }]);
 });
 
 it('of looks, the one that is called as the provider’s property is meant before what others are made of', () => {
   suite(
-    input('Level', text) +
-      part('TideProvider', 'theme?: Record<string, any>') +
+    component('Level', text) +
+      component('TideProvider', 'theme?: Record<string, any>') +
       'export declare const baseTheme: Record<string, any>;\nexport declare const theme: Record<string, any>;',
   );
   expect(only()?.input.around?.[0]?.imports).toEqual({ theme: 'tide#theme' });
@@ -64,7 +63,7 @@ it('what says itself what is chosen is no list of HTML’s, though it passes its
     `type Chosen = Set<string> & { anchorKey?: string };
      interface Own { selectedKeys?: 'all' | Iterable<string>; onSelectionChange?: (keys: Chosen) => void }
      export declare function HarbourSelect(props: Own & Omit<React.SelectHTMLAttributes<HTMLSelectElement>, keyof Own>): React.ReactElement;\n` +
-      part('HarbourSelectItem', 'value?: string'),
+      component('HarbourSelectItem', 'value?: string'),
   );
   expect(only()?.adapter).toMatchObject({
     value: { property: 'selectedKeys' },
@@ -75,9 +74,9 @@ it('what says itself what is chosen is no list of HTML’s, though it passes its
 
 it('a provider that has to be given an object of data gets one made up', () => {
   suite(
-    input('Level', text) +
-      part('TideProvider', "look: { name: 'spring' | 'neap'; colours: { ink: string }; steps: number }") +
-      part('MoonProvider', 'phase: () => number'),
+    component('Level', text) +
+      component('TideProvider', "look: { name: 'spring' | 'neap'; colours: { ink: string }; steps: number }") +
+      component('MoonProvider', 'phase: () => number'),
   );
   expect(only()?.input.around?.[0]).toEqual({
     component: 'tide#TideProvider',
@@ -97,12 +96,12 @@ it('what says that it was chosen is the value, and not the list that is told the
 });
 
 it('a list of what can be drawn is one of texts', () => {
-  suite(input('Crates', 'values: readonly React.ReactNode[]; onChange?: (values: React.ReactNode[]) => boolean'));
+  suite(component('Crates', 'values: readonly React.ReactNode[]; onChange?: (values: React.ReactNode[]) => boolean'));
   expect(only()?.adapter).toMatchObject({ value: { property: 'values' }, change: { path: '/0' } });
 });
 
 it('of several arguments, the one under the value’s name is told', () => {
-  suite(input('Crate', 'value?: string | string[]; onChange?: (value: string[], last: string | string[]) => void'));
+  suite(component('Crate', 'value?: string | string[]; onChange?: (value: string[], last: string | string[]) => void'));
   expect(only()?.adapter?.change.path).toBe('/0');
 });
 
@@ -125,14 +124,14 @@ it.each([
 });
 
 it.each(['MenuItemOptionGroup', 'SubNavHeader', 'DatePopoverButton', 'BarList'])('%s is no input', (name) => {
-  suite(input(name, text));
+  suite(component(name, text));
   expect(names()).toEqual([]);
 });
 
 it('what ends like a part, after a point or as the button of another, is none', () => {
   suite(
-    input('Ports', text) +
-      input('PortsButton', text) +
+    component('Ports', text) +
+      component('PortsButton', text) +
       `export declare const Tackle: { (props: { ${text} }): React.ReactElement; Item(props: { ${text} }): React.ReactElement };`,
   );
   expect(names().sort()).toEqual(['Ports', 'Tackle']);

@@ -131,7 +131,10 @@ export function providersOf(
         checker.isTypeAssignableTo(type, taken)
       );
     });
-    const names = [/^default/i, new RegExp(`^${property.name}$`), ...plain];
-    return names.map((name) => fitting.find((one) => name.test(one.name))).find(Boolean) ?? fitting[0];
+    return (
+      fitting.find(({ name }) => name === property.name) ??
+      plain.map((name) => fitting.find((one) => name.test(one.name))).find(Boolean) ??
+      fitting[0]
+    );
   }
 }

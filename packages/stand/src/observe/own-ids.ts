@@ -5,6 +5,11 @@ import type { Trial } from '../trial.js';
 import type { Observation } from './observation.js';
 import { findReality } from './reality.js';
 
+interface Trouble {
+  readonly says: string;
+  /** An id stands twice. */
+  readonly isDouble: boolean;
+}
 const names = ['id', 'instanceId', 'idPrefix', 'baseId', 'elementId', 'inputId', 'controlId', 'htmlId', 'uid'];
 
 /** Given an id of the field's, it makes ids that no other has; tried only where there is something wrong with its own. */
@@ -22,7 +27,7 @@ export async function findOwnIds(seen: Observation): Promise<void> {
   );
   // One that has to be given is asked for once for all copies, long before.
   const needed = seen.input.properties.find(({ name, required }) => required && offered.includes(name))?.name;
-  const why = trouble ?? (needed === undefined ? undefined : `“${needed}”, which has to be given, was not`);
+  const why = trouble?.says ?? (needed === undefined ? undefined : `“${needed}”, which has to be given, was not`);
   if (why === undefined) return;
   const others = trouble === undefined ? [] : offered.filter((name) => name !== needed);
   for (const property of [...(needed === undefined ? [] : [needed]), ...others]) {
@@ -40,42 +45,46 @@ export async function findOwnIds(seen: Observation): Promise<void> {
 }
 
 /** What is wrong with its ids. One that gives the field's own to two elements is given none; its real element gets it then. */
-async function withoutOurs(seen: Observation): Promise<string | undefined> {
+async function withoutOurs(seen: Observation): Promise<Trouble | undefined> {
   const trouble = await troubleWith(seen);
   const before = seen.adapter;
   const { id, ...rest } = before;
-  if (!isDouble(trouble) || !id) return trouble;
+  if (!trouble?.isDouble || !id) return trouble;
   seen.adapter = rest;
   const trial = await seen.mount();
   if (trial) findReality(seen, trial);
   await seen.clean();
   const left = await troubleWith(seen);
-  if (!isDouble(left)) seen.note('id', `“${id.property}” is not given.`, `With it ${trouble}.`, 0.9);
-  else seen.adapter = before;
-  return isDouble(left) ? trouble : left;
+  if (left?.isDouble) {
+    seen.adapter = before;
+    return trouble;
+  }
+  seen.note('id', `“${id.property}” is not given.`, `With it ${trouble.says}.`, 0.9);
+  return left;
 }
-const isDouble = (trouble: string | undefined): trouble is string => trouble?.endsWith('stood twice') === true;
 
 /** What is wrong with its ids: they stand twice, are made of nothing, are counted, or it asks for one. */
-async function troubleWith(seen: Observation): Promise<string | undefined> {
+async function troubleWith(seen: Observation): Promise<Trouble | undefined> {
   const { told } = seen.watch;
   const [one, other] = [await seen.mount(), await seen.mount()];
-  if (!one || !other || one.error !== undefined) return 'it could not be drawn';
+  if (!one || !other || one.error !== undefined) return otherwise('it could not be drawn');
   const double = doubleId();
   const [first, second] = [idsOf(one), idsOf(other)];
   await seen.clean();
-  if (double !== undefined) return `the id “${double}” stood twice`;
+  if (double !== undefined) return { says: `the id “${double}” stood twice`, isDouble: true };
   // The ids inside an element are its own affair, and no server makes them.
   if (seen.input.family === 'element') return undefined;
   const empty = first.find((id) => /undefined|null/.test(id));
-  if (empty !== undefined) return `an id was “${empty}”`;
+  if (empty !== undefined) return otherwise(`an id was “${empty}”`);
   // What is counted in the page is counted anew on a server.
   const counted = first.find((id) => !second.includes(id));
-  if (counted !== undefined) return `the ids of two copies, as “${counted}”, did not come of the page’s order`;
+  if (counted !== undefined)
+    return otherwise(`the ids of two copies, as “${counted}”, did not come of the page’s order`);
   const asked = seen.watch.told > told ? seen.watch.warnings.find((text) => /\bid\b/i.test(text)) : undefined;
-  return asked === undefined ? undefined : `it said: ${asked.slice(0, 120)}`;
+  return asked === undefined ? undefined : otherwise(`it said: ${asked.slice(0, 120)}`);
 }
 
 /** Without what is the trial's own in them. */
 const idsOf = (trial: Trial): string[] =>
   [...everyElement(trial.box)].flatMap(({ id }) => (id === '' ? [] : [id.replaceAll(trial.id, '')]));
+const otherwise = (says: string): Trouble => ({ says, isDouble: false });
