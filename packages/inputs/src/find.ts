@@ -13,6 +13,7 @@ import { everyElementOf, inputsAmong } from './elements.js';
 import { nativeFound } from './native.js';
 import { unmetPeers } from './peers.js';
 import { readProject } from './project.js';
+import { growSlowly } from './slow-growth.js';
 
 /** One input with what its declarations speak for. */
 export interface InspectedInput {
@@ -40,6 +41,7 @@ export interface Inspection {
  * @throws {ProjectError} where the folder is no project.
  */
 export function inspect(folder: string, tell?: (progress: Progress) => void): Inspection {
+  growSlowly();
   const project = readProject(folder);
   const failed: string[] = [];
   const byPackage = eachAlone(project.packages, failed, everyElementOf);

@@ -1,5 +1,5 @@
 import { asShownName, type DrawnWords, type Form, type Outcome, type PlanTree } from '@poietra/core';
-import { useEffect, useMemo, useRef, useSyncExternalStore, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
 import type { drawingTroubles } from './check-drawing.js';
 import type { AdaptedInput } from './given.js';
@@ -12,6 +12,7 @@ import type { Skin } from './skin.js';
 import { fetchMending, Summary } from './summary.js';
 import { fieldWords } from './words/field-words.js';
 import { Button, PartsContext } from './part.js';
+import { Turns, TurnsContext } from './turns.js';
 
 declare const process: { readonly env: { readonly NODE_ENV?: string } };
 
@@ -72,6 +73,7 @@ export function DrawnForm({
   const element = useRef<HTMLFormElement>(null);
   const summary = useRef<HTMLDivElement>(null);
   const status = useFollowed(() => form.status, [form]);
+  const [turns] = useState(() => new Turns());
   const language = useFollowed(() => form.words, [form]);
   const { send: sends, sending }: Pick<DrawnWords, 'send' | 'sending'> = language?.drawn ?? fieldWords;
   const isScripted = useSyncExternalStore(never, yes, no);
@@ -125,29 +127,31 @@ export function DrawnForm({
     <FormScope form={form} asShown={native !== undefined && !isScripted}>
       <DrawingContext.Provider value={drawing}>
         <PartsContext.Provider value={drawing.skin.parts}>
-          <form
-            ref={element}
-            className="poietra-form"
-            noValidate
-            lang={language?.lang}
-            dir={language?.dir}
-            {...(native ? { action: native.action, method: native.method ?? 'post' } : {})}
-            onSubmit={(event) => void submit(event)}
-          >
-            {native && !isScripted && <input type="hidden" name={asShownName} value="shown" />}
-            {Object.entries(native?.hidden ?? {}).map(([name, value]) => (
-              <input key={name} type="hidden" name={name} value={value} />
-            ))}
-            <Summary plan={plan} box={summary} />
-            {Steps && plan.root.kind === 'group' ? (
-              <Steps node={plan.root} at="" closing={closing} step={step} onStep={onStep} />
-            ) : (
-              <>
-                <Planned node={plan.root} at="" />
-                {closing}
-              </>
-            )}
-          </form>
+          <TurnsContext.Provider value={turns}>
+            <form
+              ref={element}
+              className="poietra-form"
+              noValidate
+              lang={language?.lang}
+              dir={language?.dir}
+              {...(native ? { action: native.action, method: native.method ?? 'post' } : {})}
+              onSubmit={(event) => void submit(event)}
+            >
+              {native && !isScripted && <input type="hidden" name={asShownName} value="shown" />}
+              {Object.entries(native?.hidden ?? {}).map(([name, value]) => (
+                <input key={name} type="hidden" name={name} value={value} />
+              ))}
+              <Summary plan={plan} box={summary} />
+              {Steps && plan.root.kind === 'group' ? (
+                <Steps node={plan.root} at="" closing={closing} step={step} onStep={onStep} />
+              ) : (
+                <>
+                  <Planned node={plan.root} at="" />
+                  {closing}
+                </>
+              )}
+            </form>
+          </TurnsContext.Provider>
         </PartsContext.Provider>
       </DrawingContext.Provider>
     </FormScope>

@@ -5,6 +5,7 @@ import { drawingFor, useDrawing } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { useScope } from './scope.js';
 import { Section } from './section.js';
+import { useTurns } from './turns.js';
 
 interface Props {
   readonly node: PlanGroup;
@@ -17,6 +18,7 @@ export function PlannedGroup({ node, at, bare }: Props): ReactNode {
   const { form } = useScope();
   const layout = node.hints.layout ?? 'stack';
   const Tabs = layout === 'tabs' ? drawingFor(drawings, 'Tabs') : undefined;
+  const drawn = useTurns(node.children.length);
   const body = Tabs ? (
     <Tabs
       label={node.label}
@@ -31,7 +33,7 @@ export function PlannedGroup({ node, at, bare }: Props): ReactNode {
     <div className="poietra-within">
       <div className="poietra-members" data-layout={layout}>
         {inParts(
-          node.children.map((child) => (
+          node.children.slice(0, drawn).map((child) => (
             <div key={child.name} className="poietra-cell" style={spanOf(child)}>
               {draw(child, joinPointer(at, child.name), { bare: isDiscriminator(child, bare) })}
             </div>

@@ -1,6 +1,6 @@
 /** One part of a plan: whether it is there, and which of the drawings it gets. */
 import type { Form, PlanNode, Pointer } from '@poietra/core';
-import { useMemo, type ReactNode } from 'react';
+import { memo, useMemo, type ReactNode } from 'react';
 import { DrawingContext, drawingFor, useDrawing, type Drawing } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { PartsContext } from './part.js';
@@ -23,7 +23,8 @@ export function isThere(form: Form, { when, hints }: PlanNode, at: Pointer): boo
   return 'value' in said && said.value === true;
 }
 
-export function Planned({ node, at, bare = false }: PlannedProps): ReactNode {
+/** Remembered: what stands around many of them, like a list that gets an entry, draws none of them anew. */
+export const Planned = memo(function Planned({ node, at, bare = false }: PlannedProps): ReactNode {
   const { form } = useScope();
   const drawing = useDrawing();
   const isDrawn = useFollowed(() => isThere(form, node, at), [form, node, at]);
@@ -32,7 +33,7 @@ export function Planned({ node, at, bare = false }: PlannedProps): ReactNode {
   const { skin } = node.hints;
   // A field takes its skin itself; of all else it is that of what stands inside, too.
   return skin === undefined || node.kind === 'field' ? part : <InSkin name={skin}>{part}</InSkin>;
-}
+});
 
 function InSkin({ name, children }: { readonly name: string; readonly children: ReactNode }): ReactNode {
   const drawing = useDrawing();

@@ -13,10 +13,11 @@ import { insidesOf } from './insides.js';
 import { withList } from './lists.js';
 import { noInputsAlone, partEnds, telling, unsettled } from './names.js';
 import { Objects } from './objects.js';
-import { ownFiles, programOf, type Program, type WrittenTypes } from './program.js';
+import { ownFiles, programOf, type ParsedOnce, type Program, type WrittenTypes } from './program.js';
 import { eachAlone } from '../each-alone.js';
 import { Beside, type Borrowed } from './beside.js';
 import { providersOf } from './providers.js';
+import { inShares } from './shares.js';
 import { Widgets } from './widgets.js';
 
 export interface Progress {
@@ -33,7 +34,7 @@ export interface Declared {
   readonly unread: readonly string[];
 }
 
-/** Reads all packages in one program, since they share the framework's types. */
+/** Reads packages by their types, several in one program, since they share the framework's. */
 export function declaredInputs(
   project: Project,
   packages: readonly ProjectPackage[],
@@ -91,24 +92,28 @@ function inputsIn(
   tell?: (progress: Progress) => void,
   written?: WrittenTypes,
 ): Declared {
-  tell?.({ done: 0, total: typed.length, doing: 'type declarations' });
-  const program = programOf(project, typed, written);
-  if (!program) return { found: [], passed: [], unread: [] };
-  const { checker, imports } = program;
   const found = new Map<string, FoundInput>();
   const passed = new Map<string, Passed>();
   const unread: string[] = [];
-  const beside = new Beside(program, typed);
-  eachAlone(typed, unread, (pkg, i) => {
-    const statement = imports[i];
-    tell?.({ done: i, total: typed.length, doing: pkg.name });
-    const module = statement && checker.getSymbolAtLocation(statement.moduleSpecifier);
-    if (!module) return;
-    const own = inputsOf(new Declarations(checker, pkg, statement), module, program, beside.of(pkg));
-    // Entries of one package may show the same input several times.
-    for (const input of own.found) if (!found.has(input.id)) found.set(input.id, input);
-    for (const one of own.passed) if (!passed.has(one.input.id)) passed.set(one.input.id, one);
-  });
+  const parsed: ParsedOnce = new Map();
+  let done = 0;
+  for (const share of inShares(typed)) {
+    tell?.({ done, total: typed.length, doing: 'type declarations' });
+    const program = programOf(project, share, written, parsed);
+    if (!program) continue;
+    const { checker, imports } = program;
+    const beside = new Beside(program, share);
+    eachAlone(share, unread, (pkg, i) => {
+      const statement = imports[i];
+      tell?.({ done: done++, total: typed.length, doing: pkg.name });
+      const module = statement && checker.getSymbolAtLocation(statement.moduleSpecifier);
+      if (!module) return;
+      const own = inputsOf(new Declarations(checker, pkg, statement), module, program, beside.of(pkg));
+      // Entries of one package may show the same input several times.
+      for (const input of own.found) if (!found.has(input.id)) found.set(input.id, input);
+      for (const one of own.passed) if (!passed.has(one.input.id)) passed.set(one.input.id, one);
+    });
+  }
   return {
     found: [...found.values()],
     passed: [...passed.values()].filter(({ input }) => !found.has(input.id)),

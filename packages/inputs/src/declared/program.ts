@@ -1,4 +1,4 @@
-/** The program that is read: all packages at once, since they share the framework's types. */
+/** The program that is read: several packages at once, since they share the framework's types. */
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join, relative } from 'node:path';
@@ -19,6 +19,9 @@ export interface Program {
 
 /** Declarations of packages that have none of their own, by their names. */
 export type WrittenTypes = ReadonlyMap<string, string>;
+/** Files that every program reads, by their paths; parsed for the first one. */
+export type ParsedOnce = Map<string, ts.SourceFile | undefined>;
+const isOfAll = (file: string): boolean => /\/(typescript\/lib|@types\/react|csstype)\/[^/]+\.d\.ts$/.test(file);
 /** Where they would lie, so that what they declare is the package's own. */
 const writtenFor = ({ folder }: ProjectPackage): string => join(folder, '__poietra_shown__.d.ts');
 
@@ -27,6 +30,7 @@ export function programOf(
   project: Project,
   typed: readonly ProjectPackage[],
   written: WrittenTypes = new Map(),
+  parsed: ParsedOnce = new Map(),
 ): Program | undefined {
   const files = new Map(
     typed.flatMap((pkg) => {
@@ -70,7 +74,10 @@ export function programOf(
   host.readFile = (name) => textOf(name) ?? read(name);
   host.getSourceFile = (name, language) => {
     const text = textOf(name);
-    return text === undefined ? parse(name, language) : ts.createSourceFile(name, text, language);
+    if (text !== undefined) return ts.createSourceFile(name, text, language);
+    if (!isOfAll(name)) return parse(name, language);
+    if (!parsed.has(name)) parsed.set(name, parse(name, language));
+    return parsed.get(name);
   };
   host.getCurrentDirectory = () => project.folder;
   const program = ts.createProgram([entry, ...typed.flatMap(tagMapsOf)], options, host);
