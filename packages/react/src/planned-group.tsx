@@ -38,6 +38,7 @@ export function PlannedGroup({ node, at, bare }: Props): ReactNode {
               {draw(child, joinPointer(at, child.name), { bare: isDiscriminator(child, bare) })}
             </div>
           )),
+          node.children.length,
         )}
       </div>
     </div>
@@ -73,9 +74,10 @@ export function PlannedGroup({ node, at, bare }: Props): ReactNode {
  * When one of its children changes, the framework looks at all the others beside it. Many fields are therefore kept in
  * parts, which leave no trace in the page: a key press then looks at the parts, and at the fields of one of them.
  */
-function inParts(cells: readonly ReactNode[]): ReactNode {
-  if (cells.length <= 12) return cells;
-  const partSize = Math.ceil(Math.sqrt(cells.length));
+function inParts(cells: readonly ReactNode[], inAll: number): ReactNode {
+  if (inAll <= 12) return cells;
+  // By all that there will be: what is drawn already stays in its part while others come.
+  const partSize = Math.ceil(Math.sqrt(inAll));
   return Array.from({ length: Math.ceil(cells.length / partSize) }, (_, i) => (
     <Fragment key={i}>{cells.slice(i * partSize, (i + 1) * partSize)}</Fragment>
   ));
