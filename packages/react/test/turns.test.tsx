@@ -117,7 +117,7 @@ describe('a list', () => {
     {
       input: 'counted',
       value: { property: 'value', empty: '' },
-      change: { report: 'onChange' },
+      change: { report: 'onChange', path: '/0' },
       focus: { by: 'element' },
     },
   );

@@ -146,6 +146,7 @@ export interface Finding {
     | 'required'
     | 'id'
     | 'ownIds'
+    | 'label'
     | 'describedBy'
     | 'message'
     | 'onServer'

@@ -1,6 +1,7 @@
 /** Trying an input: what it does tells what its declarations leave open, and where they mislead. */
 import type { AdapterDescription, Finding, FoundInput } from '@poietra/core';
 import type { Ground } from '../ground.js';
+import { giveName, giveWords } from './asked-for.js';
 import { Observation, type Make } from './observation.js';
 import { changeAgain, findChange, findGoingBack } from './change.js';
 import { hasPlace, markStates, putTogether, triedWays } from './inside.js';
@@ -43,7 +44,7 @@ async function tryAll(seen: Observation, render: Ground['render']): Promise<Obse
     seen.note('value', `It cannot be drawn: ${failed}`, 'It was mounted alone.', 1);
     return { adapter: seen.adapter, findings: seen.findings, failed };
   }
-  const dressed = await beginsWithOne(seen, await inItsLook(seen, first));
+  const dressed = await beginsWithOne(seen, await inItsLook(seen, await giveWords(seen, first)));
   await untilThere(dressed);
   findReality(
     seen,
@@ -68,6 +69,7 @@ async function tryAll(seen: Observation, render: Ground['render']): Promise<Obse
   await findGoingBack(seen);
   await findKind(seen);
   await findSubmission(seen);
+  giveName(seen);
   await findLeaving(seen);
   await findFlags(seen);
   await findMessage(seen);

@@ -7,8 +7,8 @@ import { findReality } from './reality.js';
 
 interface Trouble {
   readonly says: string;
-  /** An id stands twice. */
-  readonly isDouble: boolean;
+  /** An id stands twice; ids come of nothing, or of a count; anything else. */
+  readonly kind: 'double' | 'made' | 'other';
 }
 const names = ['id', 'instanceId', 'idPrefix', 'baseId', 'elementId', 'inputId', 'controlId', 'htmlId', 'uid'];
 
@@ -32,11 +32,14 @@ export async function findOwnIds(seen: Observation): Promise<void> {
   const others = trouble === undefined ? [] : offered.filter((name) => name !== needed);
   for (const property of [...(needed === undefined ? [] : [needed]), ...others]) {
     seen.adapter = { ...before, ownIds: { property } };
-    if ((await troubleWith(seen)) !== undefined) continue;
+    const left = await troubleWith(seen);
+    // What has to be given is given, though it makes other ids of something else.
+    const isAsBefore = property === needed && left?.kind === 'made' && trouble?.kind === 'made';
+    if (left !== undefined && !isAsBefore) continue;
     seen.note(
       'ownIds',
       `It makes its own ids of “${property}”.`,
-      `Without it ${why}; with it nothing of the kind.`,
+      left === undefined ? `Without it ${why}; with it nothing of the kind.` : `“${property}” has to be given.`,
       0.9,
     );
     return;
@@ -49,13 +52,13 @@ async function withoutOurs(seen: Observation): Promise<Trouble | undefined> {
   const trouble = await troubleWith(seen);
   const before = seen.adapter;
   const { id, ...rest } = before;
-  if (!trouble?.isDouble || !id) return trouble;
+  if (trouble?.kind !== 'double' || !id) return trouble;
   seen.adapter = rest;
   const trial = await seen.mount();
   if (trial) findReality(seen, trial);
   await seen.clean();
   const left = await troubleWith(seen);
-  if (left?.isDouble) {
+  if (left?.kind === 'double') {
     seen.adapter = before;
     return trouble;
   }
@@ -67,24 +70,23 @@ async function withoutOurs(seen: Observation): Promise<Trouble | undefined> {
 async function troubleWith(seen: Observation): Promise<Trouble | undefined> {
   const { told } = seen.watch;
   const [one, other] = [await seen.mount(), await seen.mount()];
-  if (!one || !other || one.error !== undefined) return otherwise('it could not be drawn');
+  if (!one || !other || one.error !== undefined) return { says: 'it could not be drawn', kind: 'other' };
   const double = doubleId();
   const [first, second] = [idsOf(one), idsOf(other)];
   await seen.clean();
-  if (double !== undefined) return { says: `the id “${double}” stood twice`, isDouble: true };
+  if (double !== undefined) return { says: `the id “${double}” stood twice`, kind: 'double' };
   // The ids inside an element are its own affair, and no server makes them.
   if (seen.input.family === 'element') return undefined;
   const empty = first.find((id) => /undefined|null/.test(id));
-  if (empty !== undefined) return otherwise(`an id was “${empty}”`);
+  if (empty !== undefined) return { says: `an id was “${empty}”`, kind: 'made' };
   // What is counted in the page is counted anew on a server.
   const counted = first.find((id) => !second.includes(id));
   if (counted !== undefined)
-    return otherwise(`the ids of two copies, as “${counted}”, did not come of the page’s order`);
+    return { says: `the ids of two copies, as “${counted}”, did not come of the page’s order`, kind: 'made' };
   const asked = seen.watch.told > told ? seen.watch.warnings.find((text) => /\bid\b/i.test(text)) : undefined;
-  return asked === undefined ? undefined : otherwise(`it said: ${asked.slice(0, 120)}`);
+  return asked === undefined ? undefined : { says: `it said: ${asked.slice(0, 120)}`, kind: 'other' };
 }
 
 /** Without what is the trial's own in them. */
 const idsOf = (trial: Trial): string[] =>
   [...everyElement(trial.box)].flatMap(({ id }) => (id === '' ? [] : [id.replaceAll(trial.id, '')]));
-const otherwise = (says: string): Trouble => ({ says, isDouble: false });

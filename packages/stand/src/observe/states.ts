@@ -59,14 +59,17 @@ export async function findMessage(seen: Observation): Promise<void> {
   if (!declared) return;
   const trial = await seen.mount({ state: { invalid: true } });
   await settle(60);
-  const isDrawn = trial !== undefined && [...everyElement(trial.box)].some(drawsMessage);
+  const isDrawn = trial !== undefined && drawsWords(trial, words.error);
   await seen.clean();
   if (isDrawn) return;
   seen.adapter = { ...rest, invalid: { property: declared.property } };
   seen.note('message', `“${declared.property}” draws no words; the form does.`, 'It was given some.', 0.9);
 }
-const drawsMessage = ({ childNodes }: Element): boolean =>
-  [...childNodes].some((node) => node.nodeType === Node.TEXT_NODE && node.nodeValue?.includes(words.error));
+/** Whether words stand among what it draws itself. */
+export const drawsWords = ({ box }: Trial, text: string): boolean =>
+  [...everyElement(box)].some(({ childNodes }) =>
+    [...childNodes].some((node) => node.nodeType === Node.TEXT_NODE && node.nodeValue?.includes(text)),
+  );
 
 /** Invalid, as declared: where nothing is to be seen of it, the box shows it. */
 export async function findInvalid(seen: Observation): Promise<void> {
