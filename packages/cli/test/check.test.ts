@@ -160,6 +160,8 @@ describe('poietra check in a real browser', () => {
     expect(adapterOf('Anchors')?.value.kind).toBe('set');
     expect(adapterOf('Knots')?.value.kind).toBe('number');
     expect(adapterOf('Hawser')).not.toHaveProperty('id');
+    expect(adapterOf('Davit')).toMatchObject({ id: { property: 'id' }, label: { property: 'label' } });
+    expect(adapterOf('Rudders')).toMatchObject({ ownIds: { property: 'name' } });
     expect(adapterOf('Crate')?.change).toMatchObject({ report: 'onChange', path: '/1/files' });
     expect(failedIn(stdout)).toEqual({
       Cleat: [],
@@ -169,6 +171,8 @@ describe('poietra check in a real browser', () => {
       Knots: [],
       Hawser: [],
       Crate: [],
+      Davit: [],
+      Rudders: [],
     });
   });
   it('puts inputs together of their parts, and marks what is on', () => {

@@ -35,7 +35,7 @@ export function ElementHost({
   const hasTold = useRef(false);
   const later = useRef<ReturnType<typeof setTimeout>>(undefined);
   const placed = useRef<Choices | undefined>(undefined);
-  const { choices: use } = description;
+  const { choices: use, label } = description;
   const isOwn = useSyncExternalStore(nobody, isHere, isElsewhere);
   useLayoutEffect(() => {
     latest.current = properties;
@@ -82,7 +82,14 @@ export function ElementHost({
     };
   }, []);
   // An element that upgrades before the page is taken over has set attributes of its own by then, and children.
-  const its = { ref: element, suppressHydrationWarning: true };
+  const its = {
+    ref: element,
+    suppressHydrationWarning: true,
+    // Some insist on their label as soon as they are there, which from a server is long before any script of ours.
+    ...(!isOwn && label && typeof properties[label.property] === 'string'
+      ? { [label.property]: properties[label.property] }
+      : {}),
+  };
   // Of an empty text the framework takes no note when it takes the page over; of no children it would.
   // What was put into it on a server it may have moved by then, too, so choices come after that.
   if (!use || !('tag' in use) || !isOwn) return createElement(tag, its, '');

@@ -26,7 +26,7 @@ const saysValue =
   /^values?$|^value(Selected|Checked|Chosen)$|^current(Date|Time|Value|Colou?r)$|^(selected|chosen)(Values?|Items?|Options?|Keys?|Ids?|Dates?)$/;
 
 /** What a value is called that is taken at the start only; much else has a default. */
-const startNames = /^initial[A-Z]|^default(Values?|Checked|Selected\w*|Date|Time|Colou?r|Files?)$/;
+const startNames = /^initial(?!Indeterminate)[A-Z]|^default(Values?|Checked|Selected\w*|Date|Time|Colou?r|Files?)$/;
 
 /** Tags of elements that offer a list to choose from. */
 export const choiceTags = /select|combo-?box|listbox|dropdown/;

@@ -1,4 +1,6 @@
 /** What an input says has to be given, and what may be given: the words of its label, an id, a name. */
+import { everyElement } from '@poietra/react';
+import { settle } from '../settle.js';
 import type { Trial } from '../trial.js';
 import { words } from '../wanted.js';
 import type { Observation } from './observation.js';
@@ -43,18 +45,45 @@ export async function giveWords(seen: Observation, drawn: Trial): Promise<Trial>
 }
 
 /**
- * A name that has to be given, where the input does not submit its value itself, so that the field's is not given: radios
- * are told by it to be of one group.
+ * A name that no other has, where the input does not submit its value itself, so that the field's is not given, and yet
+ * needs one: it asks for it, or all its copies are of one group without, as radios are by their names.
  */
-export function giveName(seen: Observation): void {
-  const { name, ownIds, choices, ...rest } = seen.adapter;
-  const isOwn = name !== undefined && choices === undefined && typeof seen.adapter.samples?.[0] === 'string';
-  if (ownIds || isOwn || !askedFor(seen).has('name')) return;
-  seen.adapter = { ...rest, ...(choices ? { choices } : {}), ownIds: { property: 'name' } };
-  seen.note(
-    'ownIds',
-    'It gets a name that no other has.',
-    'It asked for one, and does not submit its value itself.',
-    0.9,
+export async function giveName(seen: Observation): Promise<void> {
+  const before = seen.adapter;
+  const { name, ownIds, samples, ...rest } = before;
+  const isOwn = name !== undefined && before.choices === undefined && typeof samples?.[0] === 'string';
+  const isOfRadios = before.gesture?.steps.some((step) => step.on?.role === 'radio') ?? false;
+  const hasName = seen.input.properties.some((one) => one.name === 'name');
+  if (ownIds || isOwn || !isOfRadios || !hasName) return;
+  const given = { ...rest, ...(samples ? { samples } : {}) };
+  // Drawn as in a form, where it is not told the name.
+  seen.adapter = given;
+  const shared = await sharedName(seen);
+  const why = shared === undefined ? askedFor(seen).has('name') && 'It asked for one' : `Two copies were “${shared}”`;
+  if (why === false) {
+    seen.adapter = before;
+    return;
+  }
+  seen.adapter = { ...given, ownIds: { property: 'name' } };
+  if (shared !== undefined && (await sharedName(seen)) !== undefined) {
+    seen.adapter = before;
+    return;
+  }
+  seen.note('ownIds', 'It gets a name that no other has.', `${why}, and it does not submit its value itself.`, 0.9);
+}
+
+/** A name by which the radios of two copies are one group. */
+async function sharedName(seen: Observation): Promise<string | undefined> {
+  const trials = [await seen.mount(), await seen.mount()];
+  await settle();
+  const [first, second] = trials.map(
+    (trial) =>
+      new Set(
+        [...everyElement(trial?.box ?? document.createElement('div'))].flatMap((element) =>
+          element instanceof HTMLInputElement && element.type === 'radio' && element.name !== '' ? [element.name] : [],
+        ),
+      ),
   );
+  await seen.clean();
+  return [...(first ?? [])].find((one) => second?.has(one));
 }

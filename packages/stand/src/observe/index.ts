@@ -69,7 +69,7 @@ async function tryAll(seen: Observation, render: Ground['render']): Promise<Obse
   await findGoingBack(seen);
   await findKind(seen);
   await findSubmission(seen);
-  giveName(seen);
+  await giveName(seen);
   await findLeaving(seen);
   await findFlags(seen);
   await findMessage(seen);

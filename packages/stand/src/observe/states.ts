@@ -33,21 +33,25 @@ export async function findLeaving(seen: Observation): Promise<void> {
 /** What the framework says of a property that got as far as an element of HTML, which has none of that name. */
 const astray =
   /^(?:React does not recognize the `([^`]+)` prop|Invalid ARIA attributes? `([^`]+)`|Unknown event handler property `([^`]+)`|Invalid value for prop `([^`]+)` on|Received `[^`]+` for a non-boolean attribute `([^`]+)`)/;
+/** What a package says of a property that it is about to give up. */
+const givenUp = /[`"'“]([\w-]+)[`"'”] (?:prop(?:erty|erties)? )?(?:is|are|has been) (?:no longer|not|deprecated)/;
 /** What the form shows or links as well without it; what puts out of use does more than is warned of. */
-const droppable = ['labelledBy', 'describedBy', 'invalid', 'required'] as const;
+const droppable = ['labelledBy', 'describedBy', 'invalid', 'required', 'name', 'placeholder'] as const;
 
 /** What is declared, and passed on to where it means nothing, is not given. */
 export function dropAstray(seen: Observation): void {
-  const names = new Set(seen.watch.warnings.map((text) => astray.exec(text)?.slice(1).find(Boolean)));
+  const names = new Set(
+    seen.watch.warnings.map((text) => astray.exec(text)?.slice(1).find(Boolean) ?? givenUp.exec(text)?.[1]),
+  );
   for (const about of droppable) {
     const { [about]: told, ...rest } = seen.adapter;
     const name = told?.property;
     if (name === undefined || !names.has(name)) continue;
     seen.adapter = rest;
     seen.note(
-      about === 'labelledBy' ? 'describedBy' : about,
+      about === 'labelledBy' || about === 'placeholder' ? 'describedBy' : about === 'name' ? 'id' : about,
       `“${name}” is not given.`,
-      'It went on to an element that has no such property, and was warned of.',
+      'It was warned of: it is not taken any more, or went on to an element that has no such property.',
       0.9,
     );
   }

@@ -140,3 +140,52 @@ export function Crate(props: {
     </div>
   );
 }
+
+/** Draws its label itself, and insists on that and on an id, in the words of the framework. */
+export function Davit(props: {
+  readonly id: string;
+  readonly label?: string;
+  readonly value?: string;
+  readonly disabled?: boolean;
+  onChange?(event: ChangeEvent<HTMLInputElement>): void;
+}): JSX.Element {
+  const { id, label, value = '', disabled, onChange } = props;
+  for (const name of ['id', 'label'] as const)
+    if (props[name] === undefined)
+      once(
+        `Failed prop type: The prop \`${name}\` is marked as required in \`Davit\`, but its value is \`undefined\`.`,
+      );
+  return (
+    <div>
+      <label htmlFor={id}>{label}</label>
+      <input id={id} value={value} disabled={disabled} onChange={(event) => onChange?.(event)} />
+    </div>
+  );
+}
+
+/** Unless they get a name, the radios of all its copies are one group. */
+export function Rudders(props: {
+  readonly value?: string;
+  readonly name?: string;
+  readonly disabled?: boolean;
+  readonly options?: readonly { readonly value: string; readonly label: string }[];
+  onChange?(value: string): void;
+}): JSX.Element {
+  const { value, name = 'rudder', disabled, options = [], onChange } = props;
+  return (
+    <div role="radiogroup">
+      {options.map((one) => (
+        <label key={one.value}>
+          <input
+            type="radio"
+            name={name}
+            checked={one.value === value}
+            disabled={disabled}
+            onChange={() => onChange?.(one.value)}
+          />
+          {one.label}
+        </label>
+      ))}
+    </div>
+  );
+}
