@@ -12,7 +12,7 @@ import type { Skin } from './skin.js';
 import { fetchMending, Summary } from './summary.js';
 import { fieldWords } from './words/field-words.js';
 import { Button, PartsContext } from './part.js';
-import { Turns, TurnsContext } from './turns.js';
+import { inTurns, TurnsContext } from './turns.js';
 
 declare const process: { readonly env: { readonly NODE_ENV?: string } };
 
@@ -73,7 +73,7 @@ export function DrawnForm({
   const element = useRef<HTMLFormElement>(null);
   const summary = useRef<HTMLDivElement>(null);
   const status = useFollowed(() => form.status, [form]);
-  const [turns] = useState(() => new Turns());
+  const [turns] = useState(inTurns);
   const language = useFollowed(() => form.words, [form]);
   const { send: sends, sending }: Pick<DrawnWords, 'send' | 'sending'> = language?.drawn ?? fieldWords;
   const isScripted = useSyncExternalStore(never, yes, no);

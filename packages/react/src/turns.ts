@@ -10,80 +10,43 @@ const atOnce = 200;
 /** Cells of one turn: some ten milliseconds, and forty on a phone. */
 const perTurn = 40;
 
-/** A group or a list, of which so many members are drawn by now. */
-class Part {
-  drawn = 0;
-  wanted = 0;
-  tell = (): void => undefined;
-
-  constructor(
-    readonly turns: Turns | undefined,
-    /** How many cells one member has. */
-    readonly cells: number,
-  ) {}
-
-  /** What there is room for is drawn at once. */
-  want(count: number): void {
-    if (count > this.wanted) this.grow(count);
-    this.wanted = count;
-  }
-  grow(upTo: number): void {
-    if (upTo > this.drawn) this.drawn += this.turns?.take(upTo - this.drawn, this.cells) ?? Infinity;
-  }
-  follow = (changed: () => void): (() => void) => {
-    this.tell = changed;
-    return () => undefined;
-  };
-  drawnByNow = (): number => this.drawn;
-  all = (): number => (this.drawn = Infinity);
-  came = (): (() => void) | undefined => this.turns?.came(this);
+/** A group or a list, of which not all members are drawn yet. */
+interface Part {
+  waits(): boolean;
+  /** Draws what there is room for. */
+  goOn(): void;
+}
+/** Whose turn it is in one form: the first in the page that waits. */
+export interface Turns {
+  /** @returns how many members of so many cells each may be drawn now. */
+  take(members: number, cells: number): number;
+  /** A part is in the page. */
+  came(part: Part): void;
 }
 
-/** Whose turn it is in one form: the first in the page that waits. */
-export class Turns {
-  #left = atOnce;
-  #queue: Part[] = [];
+export function inTurns(): Turns {
+  let left = atOnce;
+  let queue: Part[] = [];
   /** What came while a turn was drawn lies within it, before all that waited already. */
-  #found: Part[] = [];
-  #timer: ReturnType<typeof setTimeout> | undefined;
-
-  /** @returns how many members of so many cells each may be drawn now. */
-  take(members: number, cells: number): number {
-    const given = Math.min(members, Math.ceil(Math.max(0, this.#left) / cells));
-    this.#left -= given * cells;
-    return given;
-  }
-
-  /** A part is in the page. @returns what is to be called when it is there no longer. */
-  came(part: Part): () => void {
-    if (part.drawn < part.wanted) this.#found.push(part);
-    this.#timer ??= setTimeout(this.#next);
-    return () => {
-      const isOther = (one: Part): boolean => one !== part;
-      this.#queue = this.#queue.filter(isOther);
-      this.#found = this.#found.filter(isOther);
-    };
-  }
-
-  #next = (): void => {
-    this.#timer = undefined;
-    this.#queue.unshift(...this.#found);
-    this.#found = [];
-    if (this.#queue.length === 0) {
-      this.#left = atOnce;
-      return;
-    }
-    // Where nobody looks, there is nothing to answer, and timers are slow.
-    this.#left = document.hidden ? Infinity : perTurn;
-    const drawn: Part[] = [];
-    for (let part = this.#queue[0]; part && this.#left > 0; part = this.#queue[0]) {
-      part.grow(part.wanted);
-      drawn.push(part);
-      if (part.drawn < part.wanted) break;
-      this.#queue.shift();
-    }
-    this.#timer = setTimeout(this.#next);
-    flushSync(() => drawn.forEach(({ tell }) => tell()));
+  let found: Part[] = [];
+  let timer: unknown;
+  const next = (): void => {
+    queue = [...found, ...queue].filter((part) => part.waits());
+    found = [];
+    timer = queue[0] && setTimeout(next);
+    left = timer ? perTurn : atOnce;
+    flushSync(() => queue.forEach((part) => part.goOn()));
+  };
+  return {
+    take(members, cells) {
+      const given = Math.min(members, Math.ceil(Math.max(0, left) / cells));
+      left -= given * cells;
+      return given;
+    },
+    came(part) {
+      found.push(part);
+      timer ??= setTimeout(next);
+    },
   };
 }
 
@@ -92,9 +55,30 @@ export const TurnsContext = createContext<Turns | undefined>(undefined);
 /** How many of so many members are drawn by now, from the first on; each has so many cells. Outside of a form all of them. */
 export function useTurns(count: number, cells = 1): number {
   const turns = useContext(TurnsContext);
-  const [part] = useState(() => new Part(turns, cells));
+  const [part] = useState(() => partOf(turns, cells));
   part.want(count);
-  const drawn = useSyncExternalStore(part.follow, part.drawnByNow, part.all);
-  useEffect(() => part.came(), [part, count]);
+  const drawn = useSyncExternalStore(part.follow, part.drawn, part.all);
+  useEffect(() => turns?.came(part), [turns, part, count]);
   return drawn;
+}
+
+function partOf(turns: Turns | undefined, cells: number) {
+  let [drawn, wanted] = [0, 0];
+  let hearer: (() => void) | undefined;
+  const grow = (): number => (drawn += turns ? turns.take(wanted - drawn, cells) : Infinity);
+  const waits = (): boolean => hearer !== undefined && wanted > drawn;
+  return {
+    waits,
+    want(count: number) {
+      wanted = count;
+      if (wanted > drawn) grow();
+    },
+    goOn: () => waits() && drawn < grow() && hearer?.(),
+    follow(changed: () => void) {
+      hearer = changed;
+      return () => (hearer = undefined);
+    },
+    drawn: () => drawn,
+    all: () => (drawn = Infinity),
+  };
 }

@@ -75,14 +75,6 @@ it('stops where the form is taken away', () => {
   expect([host.childElementCount, jest.getTimerCount()]).toEqual([0, 0]);
 });
 
-it('draws the rest at once where nobody looks', () => {
-  const hidden = jest.spyOn(document, 'hidden', 'get').mockReturnValue(true);
-  act(() => root.render(opened(groups).drawing));
-  oneTurn();
-  expect(names()).toEqual(inOrder);
-  hidden.mockRestore();
-});
-
 it('is whole from a server, and stays so where the page takes it over', () => {
   const served = host.appendChild(document.createElement('div'));
   served.innerHTML = renderToString(opened(groups).drawing);
