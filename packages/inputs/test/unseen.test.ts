@@ -135,6 +135,20 @@ it('providers are offered to stand around, those that need least first', () => {
   ]);
 });
 
+it('of many providers the one that is called after the input comes first', () => {
+  const providers = ['Form', 'Menu', 'List', 'Mark', 'Picker'].map(
+    (name) => `export declare function ${name}Provider(props: { children?: React.ReactNode }): React.ReactElement;`,
+  );
+  install(
+    'tide',
+    `import * as React from 'react';
+     export declare function PickerBox(props: { value?: string; onChange?: (next: string) => void }): React.ReactElement;
+     ${providers.join('\n')}`,
+  );
+  const around = found()[0]?.input.around?.map(({ component }) => component);
+  expect([around?.[0], around?.length]).toEqual(['tide#PickerProvider', 4]);
+});
+
 it('a package that builds on another is offered what that has to stand in, with its sheets', () => {
   install(
     'tide',

@@ -4,7 +4,7 @@ import type { ProjectPackage } from '../project.js';
 import { styleSheets } from '../sheets.js';
 import { Declarations } from './declarations.js';
 import type { Program } from './program.js';
-import { providersOf } from './providers.js';
+import { likeliest, providersOf } from './providers.js';
 
 /** Providers of the packages that one builds on, and the sheets that belong to them. */
 export interface Borrowed {
@@ -45,8 +45,8 @@ export class Beside {
     const module = statement && checker.getSymbolAtLocation(statement.moduleSpecifier);
     if (!pkg || !module) return nothing;
     return {
-      around: providersOf(new Declarations(checker, pkg, statement), module, (asked) =>
-        this.program.moduleNamed(asked),
+      around: likeliest(
+        providersOf(new Declarations(checker, pkg, statement), module, (asked) => this.program.moduleNamed(asked)),
       ),
       css: styleSheets(pkg),
     };

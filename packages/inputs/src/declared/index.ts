@@ -16,7 +16,7 @@ import { Objects } from './objects.js';
 import { ownFiles, programOf, type ParsedOnce, type Program, type WrittenTypes } from './program.js';
 import { eachAlone } from '../each-alone.js';
 import { Beside, type Borrowed } from './beside.js';
-import { providersOf } from './providers.js';
+import { likeliest, providersOf } from './providers.js';
 import { inShares } from './shares.js';
 import { Widgets } from './widgets.js';
 
@@ -157,7 +157,7 @@ function inputsOf(
   const whole = found
     .map((input) => {
       if (input.family !== 'component') return input;
-      const all = [...rootsOf(read, module, input), ...around, ...beside.around];
+      const all = [...rootsOf(read, module, input), ...likeliest(around, input.export), ...beside.around];
       return all.length > 0 ? { ...input, around: all, css: [...new Set([...beside.css, ...input.css])] } : input;
     })
     .map((input) => withList(read, components, module, withChoiceItem(read, components, module, input)))

@@ -4,6 +4,15 @@ import type { Declarations } from './declarations.js';
 import { exportsOf, meantBy } from './exports.js';
 
 const mostProviders = 4;
+/** Of all providers of a package so many are tried, first those that are called after the input: `ComboProvider` around `ComboInput`. */
+export function likeliest(providers: readonly Wrapper[], exported = ''): Wrapper[] {
+  const isCalledAfter = ({ component }: Wrapper): boolean => {
+    const [, stem = ''] = /#(\w+)Provider$/.exec(component) ?? [];
+    return stem !== '' && exported.startsWith(stem);
+  };
+  const own = providers.filter(isCalledAfter);
+  return [...own, ...providers.filter((one) => !own.includes(one))].slice(0, mostProviders);
+}
 const deepestMadeUp = 4;
 /** What gives a look, among the properties of a provider and among exports. */
 const look = /theme$/i;
@@ -60,10 +69,7 @@ export function providersOf(
     };
     return [{ wrapper, rank: hasImports ? -1 : rank, length: symbol.name.length }];
   });
-  return found
-    .sort((a, b) => a.rank - b.rank || a.length - b.length)
-    .slice(0, mostProviders)
-    .map(({ wrapper }) => wrapper);
+  return found.sort((a, b) => a.rank - b.rank || a.length - b.length).map(({ wrapper }) => wrapper);
 
   /** Of a function or a class of the framework. */
   function propsOf(type: ts.Type): ts.Type | undefined {

@@ -8,7 +8,7 @@ import { Components } from './components.js';
 import { Declarations } from './declarations.js';
 import { exportsOf, meantBy } from './exports.js';
 import { Objects } from './objects.js';
-import { providersOf } from './providers.js';
+import { likeliest, providersOf } from './providers.js';
 import { programOf } from './program.js';
 
 const mostAround = 4;
@@ -41,7 +41,7 @@ export function suiteOf(folder: string, name: string): Suite {
     if (!module || !entry) return;
     const read = new Declarations(checker, entry, statement);
     const moduleNamed = (wanted: string): ts.Symbol | undefined => program.moduleNamed(wanted);
-    around.push(...providersOf(read, module, moduleNamed));
+    around.push(...likeliest(providersOf(read, module, moduleNamed)));
     for (const one of componentsIn(read, module, moduleNamed))
       if (!found.has(one.component)) found.set(one.component, one);
   });
