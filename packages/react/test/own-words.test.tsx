@@ -11,7 +11,8 @@ import {
   type Words,
 } from '@poietra/core';
 import { act, createElement, type ComponentType, type ReactNode } from 'react';
-import type { Root } from 'react-dom/client';
+import { hydrateRoot, type Root } from 'react-dom/client';
+import { renderToString } from 'react-dom/server';
 import { adapt, adaptTogether, compact, PlannedForm, suiteSkin, type Skin } from '../src/index.js';
 import { onPage } from './on-page.js';
 
@@ -178,4 +179,32 @@ describe('an input that draws its words', () => {
     expect(from?.getAttribute('aria-labelledby')).toBeNull();
     expect(document.getElementById(to?.getAttribute('aria-labelledby') ?? '')?.textContent).toBe('To');
   });
+});
+
+it('an element has its label from a server on: some insist on it before any script of ours runs', () => {
+  const seen: (string | null)[] = [];
+  customElements.define(
+    'tide-beacon',
+    class extends HTMLElement {
+      label = '';
+      connectedCallback(): void {
+        seen.push(this.getAttribute('label'));
+      }
+    },
+  );
+  const compiled = compileSchema(schema);
+  const plan = makePlan(compiled, {}, { fields: { port: { adapter: 'suite', codec: 'same' } } });
+  const form = openForm({ schema, compiled, codecs: codecsOf(plan.root), values: {} });
+  const Beacon = adapt('tide-beacon', { ...bare, label: { property: 'label' } }, 'element');
+  const drawing = <PlannedForm form={form} plan={plan} inputs={{ suite: Beacon }} />;
+  const served = host.appendChild(document.createElement('div'));
+  served.innerHTML = renderToString(drawing);
+  const told: unknown[] = [];
+  let over: Root | undefined;
+  act(() => {
+    over = hydrateRoot(served, drawing, { onRecoverableError: (error) => told.push(error) });
+  });
+  const element = served.querySelector('tide-beacon') as HTMLElement & { label: string };
+  expect([seen, told, element.label.startsWith('Port')]).toEqual([[expect.stringMatching(/^Port/)], [], true]);
+  act(() => over?.unmount());
 });
