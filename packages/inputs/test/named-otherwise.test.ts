@@ -97,6 +97,21 @@ it('elements that a package defines and does not declare are seen when it runs, 
   expect(only()?.input.id).toBe('tide#tide-level');
 });
 
+it('elements that a package only gathers from others are seen, too, also where a decorator registers them', () => {
+  install('tide', 'export {};', { main: 'index.js', types: 'index.d.ts' });
+  put('node_modules/tide/index.js', "export * from 'tide-dial'; export * from './more.js';");
+  put('node_modules/tide/more.js', 'export const version = 2;');
+  put('node_modules/tide-dial/package.json', '{"name":"tide-dial","version":"1.0.0","main":"lib/dial.js"}');
+  put(
+    'node_modules/tide-dial/lib/dial.js',
+    `const customElement = (tag) => (made) => (customElements['define'](tag, made), made);
+     export const Dial = customElement('tide-dial')(
+       class extends HTMLElement { get value() {} set value(next) {} get mark() { return SVGSVGElement; } });
+     void SVGSVGElement;`,
+  );
+  expect(found().map(({ input }) => input.id)).toEqual(['tide#tide-dial']);
+});
+
 describe('a component', () => {
   it('that is drawn at once is meant rather than its root; other roots take no part of it', () => {
     install(

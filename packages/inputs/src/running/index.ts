@@ -4,7 +4,7 @@
  */
 import { reasonOf } from '@poietra/core';
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { builtinModules } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -14,6 +14,7 @@ import { asData, asShipped } from '../loaders.js';
 import { findPackage, type ProjectPackage } from '../project.js';
 import { shutProcess } from '../shut.js';
 import { declared } from './declare.js';
+export { definesElements } from './defines-elements.js';
 import { shownIn } from './shown.js';
 import { tellExports } from './tell.js';
 import { blankWorld } from './world.js';
@@ -43,18 +44,6 @@ const isShipped = (folder: string, path: string): boolean =>
   ['', '.d.ts', '.ts', '/index.d.ts'].some((ending) =>
     statSync(join(folder, path + ending), { throwIfNoEntry: false })?.isFile(),
   );
-
-/** Whether its script defines elements, of which its types may say nothing. */
-export function definesElements({ folder, manifest }: ProjectPackage): boolean {
-  return [manifest['module'], manifest['main']].some((path) => {
-    if (typeof path !== 'string') return false;
-    // What is named may be a folder (Node, “Folders as modules”).
-    const file = [path, `${path}.js`, join(path, 'index.js')]
-      .map((one) => join(folder, one))
-      .find((one) => statSync(one, { throwIfNoEntry: false })?.isFile());
-    return file !== undefined && /\bcustomElements\b/.test(readFileSync(file, 'utf8'));
-  });
-}
 
 /** Whether the package can be asked for by its name alone (Node, “Package entry points”). */
 function hasWhole(exported: unknown): boolean {

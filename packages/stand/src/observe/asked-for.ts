@@ -52,7 +52,7 @@ export async function giveName(seen: Observation): Promise<void> {
   const before = seen.adapter;
   const { name, ownIds, samples, ...rest } = before;
   const isOwn = name !== undefined && before.choices === undefined && typeof samples?.[0] === 'string';
-  const isOfRadios = before.gesture?.steps.some((step) => step.on?.role === 'radio') ?? false;
+  const isOfRadios = before.gesture?.steps.some((step) => step.on.role === 'radio') ?? false;
   const hasName = seen.input.properties.some((one) => one.name === 'name');
   if (ownIds || isOwn || !isOfRadios || !hasName) return;
   const given = { ...rest, ...(samples ? { samples } : {}) };
