@@ -183,7 +183,10 @@ export interface AdapterDescription {
   readonly required?: { readonly property: string };
   /** Where the id of the real element goes; absent: the box stands for the input, as a named group. */
   readonly id?: { readonly property: string };
-  /** What it makes ids of for the elements inside; it gets one that no other field has (`ownIdsOf`). */
+  /**
+   * What it makes ids of for the elements inside, or the name by which its radios are one group; it gets one that no other
+   * field has (`ownIdsOf`).
+   */
   readonly ownIds?: { readonly property: string };
   readonly name?: { readonly property: string };
   readonly describedBy?: { readonly property: string };

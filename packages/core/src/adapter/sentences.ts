@@ -12,7 +12,7 @@ type Told = (typeof told)[number] | 'ownIds';
 
 /** Properties that are called like what they take are offered first. */
 const alike: Partial<Record<Told, RegExp>> = {
-  ownIds: /^id$|(instance|base|element|input)id$|^idprefix$/i,
+  ownIds: /^id$|(instance|base|element|input)id$|^idprefix$|^name$/i,
   label: /label|title|heading|caption/i,
   hint: /hint|help|description|below/i,
   message: /error|message|invalid|help/i,
