@@ -1,6 +1,6 @@
 /** Members of an object and positions of a tuple: one under the other, side by side, in a grid, behind tabs; folded where hints say so. */
 import { joinPointer, type PlanGroup, type PlanNode, type Pointer, type Span } from '@poietra/core';
-import { Fragment, type CSSProperties, type ReactNode } from 'react';
+import { memo, useMemo, type CSSProperties, type ReactNode } from 'react';
 import { drawingFor, useDrawing } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { useScope } from './scope.js';
@@ -19,6 +19,7 @@ export function PlannedGroup({ node, at, bare }: Props): ReactNode {
   const layout = node.hints.layout ?? 'stack';
   const Tabs = layout === 'tabs' ? drawingFor(drawings, 'Tabs') : undefined;
   const drawn = useTurns(node.children.length);
+  const parts = useMemo(() => inParts(node.children), [node]);
   const body = Tabs ? (
     <Tabs
       label={node.label}
@@ -32,14 +33,14 @@ export function PlannedGroup({ node, at, bare }: Props): ReactNode {
   ) : (
     <div className="poietra-within">
       <div className="poietra-members" data-layout={layout}>
-        {inParts(
-          node.children.slice(0, drawn).map((child) => (
-            <div key={child.name} className="poietra-cell" style={spanOf(child)}>
-              {draw(child, joinPointer(at, child.name), { bare: isDiscriminator(child, bare) })}
-            </div>
-          )),
-          node.children.length,
-        )}
+        {parts.map((nodes, i) => {
+          const shown = drawn - i * sizeOf(parts);
+          return (
+            shown > 0 && (
+              <Cells key={i} nodes={shown < nodes.length ? nodes.slice(0, shown) : nodes} at={at} isBare={bare} />
+            )
+          );
+        })}
       </div>
     </div>
   );
@@ -72,16 +73,30 @@ export function PlannedGroup({ node, at, bare }: Props): ReactNode {
 
 /**
  * When one of its children changes, the framework looks at all the others beside it. Many fields are therefore kept in
- * parts, which leave no trace in the page: a key press then looks at the parts, and at the fields of one of them.
+ * parts, which leave no trace in the page: a key press then looks at the parts, and at the fields of one of them. What is
+ * drawn in turns makes only the part anew that grows.
  */
-function inParts(cells: readonly ReactNode[], inAll: number): ReactNode {
-  if (inAll <= 12) return cells;
-  // By all that there will be: what is drawn already stays in its part while others come.
-  const partSize = Math.ceil(Math.sqrt(inAll));
-  return Array.from({ length: Math.ceil(cells.length / partSize) }, (_, i) => (
-    <Fragment key={i}>{cells.slice(i * partSize, (i + 1) * partSize)}</Fragment>
-  ));
+function inParts(nodes: readonly PlanNode[]): (readonly PlanNode[])[] {
+  const size = nodes.length <= 12 ? 12 : Math.ceil(Math.sqrt(nodes.length));
+  return Array.from({ length: Math.ceil(nodes.length / size) }, (_, i) => nodes.slice(i * size, (i + 1) * size));
 }
+/** How many are in a part, but for the last. */
+const sizeOf = ([first = []]: readonly (readonly PlanNode[])[]): number => first.length;
+
+interface CellsProps {
+  readonly nodes: readonly PlanNode[];
+  /** Where the group is. */
+  readonly at: Pointer;
+  readonly isBare: boolean;
+}
+const Cells = memo(function Cells({ nodes, at, isBare }: CellsProps): ReactNode {
+  const { draw } = useDrawing();
+  return nodes.map((child) => (
+    <div key={child.name} className="poietra-cell" style={spanOf(child)}>
+      {draw(child, joinPointer(at, child.name), { bare: isDiscriminator(child, isBare) })}
+    </div>
+  ));
+});
 
 /** Inside a choice, a fixed value says only which choice it is. */
 function isDiscriminator(child: PlanNode, bare: boolean): boolean {
