@@ -29,6 +29,7 @@ function askedFor({ input, watch }: Observation): ReadonlySet<string> {
 /** The words of its label and an id, where it asked for them; whether the id reaches it is looked at afterwards. */
 export async function giveWords(seen: Observation, drawn: Trial): Promise<Trial> {
   const asked = askedFor(seen);
+  const drafted = seen.adapter;
   if (asked.has('id') && !seen.adapter.id) seen.adapter = { ...seen.adapter, id: { property: 'id' } };
   const before = seen.adapter;
   const property = [...asked].find((name) => labels.test(name) && before.constants?.[name] === undefined);
@@ -41,7 +42,7 @@ export async function giveWords(seen: Observation, drawn: Trial): Promise<Trial>
     }
     seen.adapter = before;
   }
-  return seen.adapter.id ? ((await seen.mount()) ?? drawn) : drawn;
+  return seen.adapter === drafted ? drawn : ((await seen.mount()) ?? drawn);
 }
 
 /**
