@@ -18,7 +18,7 @@ export function PlannedGroup({ node, at, bare }: Props): ReactNode {
   const { form } = useScope();
   const layout = node.hints.layout ?? 'stack';
   const Tabs = layout === 'tabs' ? drawingFor(drawings, 'Tabs') : undefined;
-  const drawn = useTurns(node.children.length);
+  const drawn = useTurns(Tabs ? 0 : node.children.length);
   const parts = useMemo(() => inParts(node.children), [node]);
   const body = Tabs ? (
     <Tabs

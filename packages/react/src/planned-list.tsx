@@ -31,7 +31,7 @@ export function PlannedList({ node, at }: { readonly node: PlanList; readonly at
   const name = item.label === '' || item.label === '*' ? words.entry : item.label;
   const Tabs = layout === 'tabs' ? drawingFor(drawings, 'Tabs') : undefined;
   const isTable = layout === 'table' && item.kind === 'group';
-  const drawn = useTurns(length, isTable ? item.children.length : 1);
+  const drawn = useTurns(Tabs ? 0 : length, isTable ? item.children.length : 1);
   const lifted = useRef<number>(undefined);
   // The same for all entries and as long as they are of one kind, so that none is drawn anew for another.
   const acts = useMemo((): Acts => {

@@ -55,7 +55,7 @@ export const TurnsContext = createContext<Turns | undefined>(undefined);
 /** How many of so many members are drawn by now, from the first on; each has so many cells. Outside of a form all of them. */
 export function useTurns(count: number, cells = 1): number {
   const turns = useContext(TurnsContext);
-  const [part] = useState(() => partOf(turns, cells));
+  const [part] = useState(() => partOf(turns, Math.max(1, cells)));
   part.want(count);
   const drawn = useSyncExternalStore(part.follow, part.drawn, part.all);
   useEffect(() => turns?.came(part), [turns, part, count]);

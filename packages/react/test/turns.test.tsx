@@ -129,6 +129,16 @@ describe('a list', () => {
     expect(drawn).toBe(1);
   });
 
+  it('as a table whose rows have no columns comes, too', () => {
+    const items = { type: 'object', additionalProperties: { type: 'string' } };
+    const rows = { type: 'array', items, 'x-poietra': { layout: 'table' } };
+    const { drawing } = opened({ properties: { ...texts(239), rows } }, { rows: [{}, {}, {}] });
+    act(() => root.render(drawing));
+    expect(host.querySelector('tbody')).toBeNull();
+    allTurns();
+    expect(host.querySelectorAll('tbody tr')).toHaveLength(3);
+  });
+
   it('draws an entry that is added at once, and many in turns', () => {
     const { form, drawing } = opened(list());
     act(() => root.render(drawing));

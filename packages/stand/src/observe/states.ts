@@ -34,7 +34,8 @@ export async function findLeaving(seen: Observation): Promise<void> {
 const astray =
   /^(?:React does not recognize the `([^`]+)` prop|Invalid ARIA attributes? `([^`]+)`|Unknown event handler property `([^`]+)`|Invalid value for prop `([^`]+)` on|Received `[^`]+` for a non-boolean attribute `([^`]+)`)/;
 /** What a package says of a property that it is about to give up. */
-const givenUp = /[`"'“]([\w-]+)[`"'”] (?:prop(?:erty|erties)? )?(?:is|are|has been) (?:no longer|not|deprecated)/;
+const givenUp =
+  /[`"'“]([\w-]+)[`"'”] (?:prop(?:erty|erties)? )?(?:is|are|has been) (?:no longer|not (?:used|supported|allowed)|deprecated)/;
 /** What the form shows or links as well without it; what puts out of use does more than is warned of. */
 const droppable = ['labelledBy', 'describedBy', 'invalid', 'required', 'name', 'placeholder'] as const;
 
