@@ -1,7 +1,7 @@
 /** npm test: everything, from nothing installed to the last browser test; closes with "N passed, N failed". */
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { build } from './build.mjs';
 import { install } from './install.mjs';
 import { validatorRuntime } from './validator-runtime.mjs';
@@ -13,7 +13,10 @@ const isQuick = process.argv.includes('quick');
 const commandLine = 'packages/cli/';
 const slow = [commandLine, 'schema/suite', 'handover', 'validator', 'unseen', 'codec-laws', 'hostile'];
 let passed = 0;
-let failed = 0;
+/** What failed, by name: the last lines of a long output are those that are read. */
+const failures = [];
+/** What passed when it was tried again. */
+const secondTries = [];
 
 function run(command, args, options = {}) {
   return (
@@ -49,7 +52,7 @@ function start(command, args, env = {}) {
 function check(name, isGood) {
   console.log(`${isGood ? 'ok  ' : 'FAIL'} ${name}`);
   if (isGood) passed++;
-  else failed++;
+  else failures.push(name);
 }
 
 install();
@@ -102,9 +105,7 @@ countUnits('jest');
 if (isQuick) {
   const { said } = await start('npx', ['playwright', 'test', 'first-light'], { E2E_RUN: 'e2e-quick' });
   process.stdout.write(said);
-  const walked = readJson('test-results/e2e-quick.json');
-  passed += walked?.stats.expected ?? 0;
-  failed += walked ? walked.stats.unexpected + walked.errors.length : 1;
+  countBrowserTests('e2e-quick');
   close();
 }
 
@@ -122,7 +123,6 @@ check('contract', contract.isGood);
 // works, and the quarters take unlike times.
 const port = Number(process.env.E2E_PORT ?? 4377);
 const quarters = [1, 2, 3, 4];
-const secondTries = [];
 const testInBrowser = async (own) => {
   for (let quarter = quarters.shift(); quarter; quarter = quarters.shift()) {
     const name = `e2e-${quarter}`;
@@ -131,16 +131,11 @@ const testInBrowser = async (own) => {
       E2E_RUN: name,
     });
     process.stdout.write(said);
-    const e2e = readJson(`test-results/${name}.json`);
-    passed += e2e?.stats.expected ?? 0;
-    passed += e2e?.stats.flaky ?? 0;
-    failed += e2e ? e2e.stats.unexpected + e2e.errors.length : 1;
-    for (const title of flakyIn(e2e?.suites ?? [])) secondTries.push(title);
+    countBrowserTests(name);
   }
 };
 await Promise.all([testInBrowser(0), testInBrowser(1)]);
 
-for (const title of secondTries) console.log(`passed only on its second try: ${title}`);
 close();
 
 function jestArgs(name, ...more) {
@@ -149,19 +144,34 @@ function jestArgs(name, ...more) {
 function countUnits(name) {
   const units = readJson(`test-results/${name}.json`);
   passed += units?.numPassedTests ?? 0;
-  failed += units ? units.numFailedTests + units.numFailedTestSuites * (units.numFailedTests === 0 ? 1 : 0) : 1;
+  if (!units) failures.push(`${name}: told nothing`);
+  for (const { name: file, status, assertionResults } of units?.testResults ?? []) {
+    const bad = assertionResults.filter((test) => test.status === 'failed');
+    for (const { fullName } of bad) failures.push(`${relative(home, file)}: ${fullName}`);
+    if (status === 'failed' && bad.length === 0) failures.push(`${relative(home, file)}: could not be run`);
+  }
 }
-function flakyIn(suites) {
+function countBrowserTests(name) {
+  const told = readJson(`test-results/${name}.json`);
+  passed += (told?.stats.expected ?? 0) + (told?.stats.flaky ?? 0);
+  if (!told) failures.push(`${name}: told nothing`);
+  for (const { message } of told?.errors ?? []) failures.push(`${name}: ${message}`);
+  failures.push(...titlesOf('unexpected', told?.suites ?? []));
+  secondTries.push(...titlesOf('flaky', told?.suites ?? []));
+}
+function titlesOf(wanted, suites) {
   return suites.flatMap(({ specs = [], suites: inner = [], file }) => [
     ...specs
-      .filter(({ tests }) => tests.some(({ status }) => status === 'flaky'))
+      .filter(({ tests }) => tests.some(({ status }) => status === wanted))
       .map(({ title }) => `${file}: ${title}`),
-    ...flakyIn(inner),
+    ...titlesOf(wanted, inner),
   ]);
 }
 function close() {
-  console.log(`${passed} passed, ${failed} failed`);
-  process.exit(failed === 0 ? 0 : 1);
+  for (const title of secondTries) console.log(`passed only on its second try: ${title}`);
+  for (const name of failures) console.log(`failed: ${name}`);
+  console.log(`${passed} passed, ${failures.length} failed`);
+  process.exit(failures.length === 0 ? 0 : 1);
 }
 
 /** Chromium and the official JSON Schema test suite come from Debian; they are installed where they are missing. */
