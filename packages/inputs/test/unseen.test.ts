@@ -506,6 +506,22 @@ describe('what an input is put together of', () => {
     const drawn = { component: 'tide#TideDate.Segment', given: 'segment' };
     expect(inside()[0]?.[1]?.[0]).toEqual([{ component: 'tide#TideDate.Input', inside: [drawn] }]);
   });
+  it('may be drawn by a function that has to be given, of all that this is given', () => {
+    install(
+      'tide',
+      `${react}
+       interface Box { id: string; disabled: boolean }
+       export declare function TideCombo(props: Told & { drawBox: (box: Box) => React.ReactNode }): React.ReactElement;
+       export declare function NumberInput(props: { id: number }): React.ReactElement;
+       export declare function SearchInput(props: { id?: string; disabled?: boolean; wide?: boolean }): React.ReactElement;
+       export declare function TextField(props: { id?: string; disabled?: boolean }): React.ReactElement;`,
+    );
+    const by = (component: string) => [{ component, at: 'drawBox', given: true }];
+    expect(inside().find(([name]) => name === 'TideCombo')?.[1]).toEqual([
+      by('tide#TextField'),
+      by('tide#SearchInput'),
+    ]);
+  });
   it('is not what is exported for types alone', () => {
     put('node_modules/tide/gone.d.ts', `${react} export declare function Gone(props: Told): React.ReactElement;`);
     install(

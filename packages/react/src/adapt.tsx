@@ -250,12 +250,14 @@ function inside(
   beside: Beside,
 ): ReactNode {
   const host = { properties, description, handle, choices: props.choices };
-  const component = (needsRef: boolean): ReactNode =>
-    createElement(
+  const component = (needsRef: boolean): ReactNode => {
+    const drawn = drawInside(description, props, beside);
+    return createElement(
       input as ComponentType<Record<string, unknown>>,
-      { ...properties, ...(needsRef && takesReference(input) ? { ref: handle } : {}) },
-      ...drawInside(description, props, beside),
+      { ...properties, ...drawn.properties, ...(needsRef && takesReference(input) ? { ref: handle } : {}) },
+      ...drawn.children,
     );
+  };
   const hosts: Readonly<Record<Family, () => ReactNode>> = {
     native: () => component(true),
     component: () => component(description.focus.by === 'handle'),

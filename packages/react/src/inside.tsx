@@ -9,12 +9,19 @@ export type Beside = Readonly<Record<string, unknown>>;
 
 type Choice = Choices[number];
 
-/** The children of the input's component, as the description says; none where it says nothing of them. */
+/** What goes into a component: by its properties, and inside. */
+interface Drawn {
+  readonly properties: Readonly<Record<string, unknown>>;
+  readonly children: readonly ReactNode[];
+}
+type ComponentPart = Extract<Inside, { component: string }>;
+
+/** What goes into the input's component, as the description says; nothing where it says nothing of it. */
 export function drawInside(
   { inside, choices: use, value: { empty, kind } }: AdapterDescription,
   { choices: given = [], state: { shown } }: Pick<AdaptedProps, 'choices' | 'state'>,
   beside: Beside,
-): readonly ReactNode[] {
+): Drawn {
   const forChoice = componentOfChoice(use);
   // HTML's own list shows its first option where none is chosen, so the first stands for none (HTML, “placeholder label option”).
   const isHtml = use && 'tag' in use && use.tag === 'option' && kind !== 'list' && !Array.isArray(empty);
@@ -33,25 +40,28 @@ export function drawInside(
       return part.silent || part.when !== undefined ? <span aria-hidden="true">{said}</span> : said;
     }
     if (part.component === forChoice && !choice) return drawChoices(part.inside);
-    return createElement(
-      componentFor(part.component, beside),
-      { ...part.properties },
-      ...childrenOf(part.inside ?? [], choice),
-    );
+    return drawOne(part, {}, choice);
   };
-  /** Where one is drawn by a function, the function stands for all. */
-  const childrenOf = (parts: readonly Inside[], choice: Choice | undefined): readonly ReactNode[] => {
-    const by = parts.find((part) => 'component' in part && part.given !== undefined);
-    if (!by || !('component' in by) || by.given === undefined) return drawAll(parts, choice);
-    const { given, properties, component } = by;
-    const drawOne = (value: unknown): ReactNode =>
-      createElement(
-        componentFor(component, beside),
-        { ...properties, [given]: value },
-        ...childrenOf(by.inside ?? [], choice),
-      );
+  const drawOne = (part: ComponentPart, given: object, choice: Choice | undefined): ReactNode => {
+    const { properties, children } = within(part.inside ?? [], choice);
+    const all = { ...given, ...part.properties, ...properties };
+    return createElement(componentFor(part.component, beside), all, ...children);
+  };
+  /** What its container draws by calling a function, as that function; anything else as it is. */
+  const asTaken = (part: Inside, choice: Choice | undefined): unknown => {
+    if (!('component' in part) || part.given === undefined) return draw(part, choice);
+    const { given } = part;
+    return (value: unknown) => drawOne(part, given === true ? Object(value) : { [given]: value }, choice);
+  };
+  const within = (parts: readonly Inside[], choice: Choice | undefined): Drawn => {
+    const isAt = (part: Inside): part is ComponentPart & { readonly at: string } =>
+      'component' in part && part.at !== undefined;
+    const properties = Object.fromEntries(parts.filter(isAt).map((part) => [part.at, asTaken(part, choice)]));
+    const inner = parts.filter((part) => !isAt(part));
+    // Where one is drawn by a function, the function stands for all.
+    const called = inner.find((part) => 'component' in part && part.given !== undefined);
     // The framework's types know no functions among children; what is put together so calls them itself.
-    return [drawOne as unknown as ReactNode];
+    return { properties, children: called ? [asTaken(called, choice) as ReactNode] : drawAll(inner, choice) };
   };
   const drawAll = (parts: readonly Inside[], choice: Choice | undefined): readonly ReactNode[] =>
     parts.map((part) => draw(part, choice));
@@ -63,20 +73,28 @@ export function drawInside(
     const areTexts = choices.every(({ value }) => typeof value === 'string');
     return choices.map((choice, i) => {
       const key = areTexts ? String(choice.value) : JSON.stringify(choice.value);
-      const within = (isShown: boolean): readonly ReactNode[] =>
-        parts ? drawAll(parts, choice) : isShown ? [choice.text] : [];
+      const drawn = (isShown: boolean): Drawn =>
+        parts ? within(parts, choice) : { properties: {}, children: isShown ? [choice.text] : [] };
       if ('tag' in use)
         return createElement(use.tag, { key, ...choiceProperties(use, choice) }, use.text ? undefined : choice.text);
       if ('property' in use) {
         const { component = '', property = '' } = use.each ?? {};
-        return createElement(componentFor(component, beside), { key, [property]: items[i] }, ...within(true));
+        const { properties, children } = drawn(true);
+        const given = { key, [property]: items[i], ...properties };
+        return createElement(componentFor(component, beside), given, ...children);
       }
       const { component, value, text } = use;
-      const given = { key, [value]: choice.value, ...(text === 'children' ? {} : { [text]: choice.text }) };
-      return createElement(componentFor(component, beside), given, ...within(text === 'children'));
+      const { properties, children } = drawn(text === 'children');
+      const given = {
+        key,
+        [value]: choice.value,
+        ...(text === 'children' ? {} : { [text]: choice.text }),
+        ...properties,
+      };
+      return createElement(componentFor(component, beside), given, ...children);
     });
   };
-  return inside && inside.length > 0 ? drawAll(inside, undefined) : drawChoices(undefined);
+  return inside && inside.length > 0 ? within(inside, undefined) : { properties: {}, children: drawChoices(undefined) };
 }
 
 /** Of one choice its value, of several a list. */

@@ -467,7 +467,17 @@ describe('an adapted input', () => {
     const Item = ({ value, children }: { readonly value: string; readonly children?: ReactNode }) => (
       <u title={value}>{children}</u>
     );
-    const beside = { 'tide#Each': Each, 'tide#Day': Day, 'tide#Item': Item };
+    /** Takes an element, or what draws one of all that it is given. */
+    const Drawn = (props: {
+      readonly draw?: ReactNode | ((given: object) => ReactNode);
+      readonly children?: ReactNode;
+    }) => (
+      <q>
+        {typeof props.draw === 'function' ? props.draw({ day: 'b', children: 'given' }) : props.draw}
+        {props.children}
+      </q>
+    );
+    const beside = { 'tide#Each': Each, 'tide#Day': Day, 'tide#Item': Item, 'tide#Drawn': Drawn };
     const choices = [
       { value: 'ALD', text: 'Aldervik' },
       { value: 'TOR', text: 'Torsund' },
@@ -511,6 +521,11 @@ describe('an adapted input', () => {
         '',
       ),
     ).toBe('<i><b title="1">!</b><b title="2">!</b></i>');
+    const byFunction = { component: 'tide#Day', at: 'draw', given: true, properties: { day: 'a' } } as const;
+    expect(drawn([{ component: 'tide#Drawn', inside: [byFunction] }], '')).toBe('<q><b title="a">given</b></q>');
+    expect(
+      drawn([{ component: 'tide#Drawn', inside: [{ component: 'tide#Day', at: 'draw' }, { words: '!' }] }], ''),
+    ).toBe('<q><b></b>!</q>');
     // None inside is as good as nothing said of it.
     expect(drawn([], '')).toBe('<u title="ALD">Aldervik</u><u title="TOR">Torsund</u>');
   });

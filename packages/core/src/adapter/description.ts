@@ -79,8 +79,13 @@ export type Inside =
       /** As inputs are named: `package#export`. */
       readonly component: string;
       readonly properties?: Readonly<Record<string, unknown>>;
-      /** The part around calls a function for it: what the function is given goes in under this property. */
-      readonly given?: string;
+      /** The property by which it goes into what is around it, the input or a part. Absent: it stands inside. */
+      readonly at?: string;
+      /**
+       * What is around calls a function for it: what the function is given goes in under this property; with `true` its
+       * members are the part's own properties.
+       */
+      readonly given?: string | true;
       readonly inside?: readonly Inside[];
     }
   | {

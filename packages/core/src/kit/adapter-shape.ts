@@ -40,7 +40,8 @@ const inside = z.union([
   z.looseObject({
     component: z.string().min(1),
     properties: z.record(z.string(), z.unknown()).optional(),
-    given: z.string().min(1).optional(),
+    at: z.string().min(1).optional(),
+    given: z.union([z.string().min(1), z.literal(true)]).optional(),
     get inside() {
       return z.array(inside).max(50).optional();
     },

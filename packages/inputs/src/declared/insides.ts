@@ -25,7 +25,7 @@ const toldBy = 'textValue';
 /** Signs that every font has. */
 const [boxMarks, roundMarks] = [markedBy('■', '□'), markedBy('●', '○')];
 
-/** The likeliest first; none where nothing of the kind is exported, or where the component takes nothing inside. */
+/** The likeliest first; none where nothing of the kind is exported. */
 export function insidesOf(
   read: Declarations,
   components: Components,
@@ -34,10 +34,17 @@ export function insidesOf(
 ): PutTogether[] {
   if (input.family !== 'component') return [];
   const type = typeAt(read, module, input.export);
-  if (!type || !components.propsOf(type, 'children')) return [];
+  if (!type) return [];
   const parts = new Parts(read, components, module, input);
+  const told = new Set<string>();
+  return [...(components.propsOf(type, 'children') ? waysInside(parts, input) : []), ...rendered(parts)]
+    .filter((way) => !told.has(JSON.stringify(way)) && told.add(JSON.stringify(way)))
+    .slice(0, mostWays);
+}
+
+function waysInside(parts: Parts, input: FoundInput): PutTogether[] {
   const isFlag = input.properties.some(({ name }) => /^(checked|pressed|isSelected)$/.test(name));
-  const ways = [
+  return [
     ...popups(parts),
     ...items(parts),
     ...drawnBy(parts, input.made?.members),
@@ -46,8 +53,6 @@ export function insidesOf(
     ...fields(parts),
     ...(isFlag ? marks(parts) : []),
   ];
-  const told = new Set<string>();
-  return ways.filter((way) => !told.has(JSON.stringify(way)) && told.add(JSON.stringify(way))).slice(0, mostWays);
 }
 
 /** Each part in the one before it; what is missing is left out. */
@@ -191,6 +196,11 @@ function fields(parts: Parts): PutTogether[] {
   const group = parts.own('group');
   const ways = [nest([control], all), all, ...(group === undefined ? [] : [nest([group], all)])];
   return ways.map((inside) => ({ inside }));
+}
+
+/** Drawn by a function that has to be given, which is told all that a box to type into takes. */
+function rendered(parts: Parts): PutTogether[] {
+  return parts.renderers().map(({ at, component }) => ({ inside: [{ component, at, given: true }] }));
 }
 
 function marks(parts: Parts): PutTogether[] {

@@ -36,6 +36,9 @@ export const isOfChoices = /select|combo|auto|drop|listbox/i;
 /** Parts that a package has for several of its components, under no name of theirs. */
 const shared = new Set(['Input', 'Button', 'Popover', 'ListBox', 'ListBoxItem', 'Option']);
 
+/** What may be drawn of all that a function is given, the likeliest first. */
+const drawable = [/^Text(Field|Input)$/, /^([A-Z]\w*)?(Field|Input)$/, /^Button$/];
+
 /** What a module exports that may be a part of one input, by what it does. */
 export class Parts {
   readonly stem: string;
@@ -150,6 +153,47 @@ export class Parts {
           })
           .slice(0, 1);
       });
+  }
+
+  /** Properties that have to be given and are called for an element, each with what takes all that they are given: a box to type into, or a button. */
+  renderers(): { readonly at: string; readonly component: string }[] {
+    const { checker, where } = this.read;
+    const type = typeAt(this.read, this.module, this.input.export);
+    const props = type && this.components.propsOf(type);
+    if (!props) return [];
+    return checker.getPropertiesOfType(props).flatMap((property) => {
+      if (property.flags & ts.SymbolFlags.Optional || this.read.fromHtml(property) !== undefined) return [];
+      const taken = checker.getNonNullableType(checker.getTypeOfSymbolAtLocation(property, where));
+      const [signature] = (taken.isUnion() ? taken.types : [taken]).flatMap((one) => one.getCallSignatures());
+      const [argument] = signature?.parameters ?? [];
+      if (!signature || !argument) return [];
+      if (!/Element|ReactNode|JSX/.test(checker.typeToString(signature.getReturnType()))) return [];
+      const given = checker.getTypeOfSymbolAtLocation(argument, where);
+      const rank = (name: string): number => drawable.findIndex((like) => like.test(name));
+      return [...this.#exported]
+        .filter((name) => rank(name) >= 0 && this.#isOther(name))
+        .sort((a, b) => rank(a) - rank(b))
+        .filter((name) => this.#takesAll(name, given))
+        .slice(0, 2)
+        .map((name) => ({ at: property.name, component: this.#id(name) }));
+    });
+  }
+
+  /** Whether it has a property for each that is given; of objects their own members are not compared. */
+  #takesAll(name: string, given: ts.Type): boolean {
+    const { checker, where } = this.read;
+    const type = typeAt(this.read, this.module, name);
+    const props = type && this.components.propsOf(type);
+    const members = checker.getPropertiesOfType(given);
+    if (!props || members.length === 0) return false;
+    const typeOf = (one: ts.Symbol): ts.Type =>
+      checker.getNonNullableType(checker.getTypeOfSymbolAtLocation(one, where));
+    return members.every((member) => {
+      const property = checker.getPropertyOfType(checker.getApparentType(props), member.name);
+      if (!property) return false;
+      const isObject = (typeOf(member).flags & ts.TypeFlags.Object) !== 0;
+      return isObject || checker.isTypeAssignableTo(typeOf(member), typeOf(property));
+    });
   }
 
   /** The input itself. */

@@ -92,6 +92,8 @@ function List({ parts, of, known, onChange }: ListProps): ReactNode {
   );
 }
 
+/** As one writes it in a script: all members, each under its own name (ECMAScript, “spread”). */
+const allGiven = '...';
 const shortName = (component: string): string => component.slice(component.indexOf('#') + 1);
 const wordsOf = (part: Inside): string => ('words' in part ? `“${part.words}”` : shortName(part.component));
 
@@ -123,14 +125,32 @@ function Component({
           onChange({ ...rest, ...(properties ? { properties } : {}) });
         }}
       />
+      , put{' '}
+      <SlotText
+        label={`Where ${name} goes`}
+        value={part.at ?? ''}
+        words={part.at === undefined ? 'inside' : `in as ${part.at}`}
+        onChange={(text) => {
+          const { at: _, ...rest } = part;
+          onChange({ ...rest, ...(text.trim() === '' ? {} : { at: text.trim() }) });
+        }}
+      />
       , drawn{' '}
       <SlotText
         label={`Given to ${name}`}
-        value={part.given ?? ''}
-        words={part.given === undefined ? 'as it is' : `with what is given to it as ${part.given}`}
+        value={part.given === true ? allGiven : (part.given ?? '')}
+        words={
+          part.given === undefined
+            ? 'as it is'
+            : part.given === true
+              ? 'with all that is given to it'
+              : `with what is given to it as ${part.given}`
+        }
+        choices={[allGiven]}
         onChange={(text) => {
           const { given: _, ...rest } = part;
-          onChange({ ...rest, ...(text.trim() === '' ? {} : { given: text.trim() }) });
+          const said = text.trim();
+          onChange({ ...rest, ...(said === '' ? {} : { given: said === allGiven ? (true as const) : said }) });
         }}
       />
     </>

@@ -1,5 +1,5 @@
 /** Sound inputs that ask for something that nobody would give unasked, say no to something, or take another kind than they tell. */
-import { useId, type ChangeEvent, type JSX, type MouseEvent } from 'react';
+import { useId, type ChangeEvent, type FormEvent, type JSX, type MouseEvent } from 'react';
 
 const told = new Set<string>();
 /** As the framework does with what was given and should not have been: said once for all copies. */
@@ -161,6 +161,30 @@ export function Davit(props: {
       <input id={id} value={value} disabled={disabled} onChange={(event) => onChange?.(event)} />
     </div>
   );
+}
+
+interface MastBox {
+  readonly id: string;
+  readonly value: string;
+  readonly disabled: boolean;
+  onInput(event: FormEvent<HTMLInputElement>): void;
+}
+
+/** Draws nothing by itself: what is typed into has to be drawn by a function, of all that this is given. */
+export function Mast(props: {
+  readonly id?: string;
+  readonly value?: string;
+  readonly disabled?: boolean;
+  readonly drawBox: (given: MastBox) => JSX.Element;
+  onChange?(value: string): void;
+}): JSX.Element {
+  const { id = '', value = '', disabled = false, drawBox, onChange } = props;
+  return <div>{drawBox({ id, value, disabled, onInput: (event) => onChange?.(event.currentTarget.value) })}</div>;
+}
+
+/** What may be drawn so. */
+export function MastInput({ wide, ...props }: MastBox & { readonly wide?: boolean }): JSX.Element {
+  return <input {...props} size={wide ? 40 : 20} onChange={() => undefined} />;
 }
 
 /** Unless they get a name, the radios of all its copies are one group. */
