@@ -177,15 +177,42 @@ export async function generate(
   return check ? steps.every(({ before, after }) => before === after) : !steps.some(({ does }) => does === 'conflict');
 }
 
-/** Goes on writing as the kit's file changes; gives back how to stop. */
-export function follow(kitFile: string, again: () => void): () => void {
+/**
+ * Writes, and writes again as the kit's file changes, one after the other: what changes meanwhile is written next. Ends
+ * when it has been written once, and gives back how to stop. What fails later is told.
+ * @throws What fails at first.
+ */
+export async function follow(
+  kitFile: string,
+  writeAll: () => Promise<void>,
+  fails: (error: unknown) => void,
+): Promise<() => void> {
   let due: ReturnType<typeof setTimeout> | undefined;
-  // The folder is watched: programs that write a file anew put another one in its place.
+  let isWriting = true;
+  let isChanged = false;
+  const again = async (): Promise<void> => {
+    isChanged = isWriting;
+    if (isWriting) return;
+    isWriting = true;
+    await writeAll().catch(fails);
+    isWriting = false;
+    if (isChanged) await again();
+  };
+  // The folder is watched: programs that write a file anew put another one in its place. It is before anything is
+  // written, so that no change is missed.
   const watcher = watch(dirname(kitFile), (_, name) => {
     if (name !== null && name !== basename(kitFile)) return;
     clearTimeout(due);
-    due = setTimeout(again, 100);
+    due = setTimeout(() => void again(), 100);
   });
+  try {
+    await writeAll();
+  } catch (error) {
+    watcher.close();
+    throw error;
+  }
+  isWriting = false;
+  if (isChanged) void again();
   return () => watcher.close();
 }
 

@@ -1,4 +1,4 @@
-import { isKept } from '@poietra/core';
+import { isKept, reasonOf } from '@poietra/core';
 import { ProjectError } from '@poietra/inputs';
 import { Command } from 'commander';
 import { spawn } from 'node:child_process';
@@ -114,13 +114,10 @@ program
         });
         process.exitCode = isGood ? 0 : 1;
       };
-      await run();
-      if (!options.watch) return;
+      if (!options.watch) return run();
+      // A kit that is broken for a moment is told, and waited for.
+      await follow(file, run, (error) => console.error(reasonOf(error)));
       console.log(`Following ${kit}; Ctrl C ends it.`);
-      follow(file, () => {
-        // A kit that is broken for a moment is told, and waited for.
-        run().catch((error: unknown) => console.error(error instanceof Error ? error.message : String(error)));
-      });
     },
   );
 

@@ -2,6 +2,7 @@ import { spawn, spawnSync } from 'node:child_process';
 import { copyFileSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { follow } from '../src/generate.js';
 
 const home = join(__dirname, '../../..');
 const main = join(home, 'packages/cli/dist/main.js');
@@ -113,12 +114,33 @@ it('--watch writes again when the kit changes', async () => {
       });
       look();
     });
-  await until(/Following/);
-  said = '';
-  editKit((value) => void (value.fields['pieces']!['label'] = 'Watched'));
-  await until(/change +fields\.ts[\s\S]*written/);
-  own.kill();
-  expect(read('fields.ts')).toContain('Watched');
+  try {
+    await until(/Following/);
+    said = '';
+    editKit((value) => void (value.fields['pieces']!['label'] = 'Watched'));
+    await until(/change +fields\.ts[\s\S]*written/);
+    expect(read('fields.ts')).toContain('Watched');
+  } finally {
+    own.kill();
+  }
+});
+
+it('hears of a change that is made while it writes for the first time, and writes one after the other', async () => {
+  const now: string[] = [];
+  const stop = await new Promise<() => void>((resolve, reject) => {
+    let stop: (() => void) | undefined;
+    const write = async (): Promise<void> => {
+      now.push('begins');
+      if (now.length < 4) editKit((value) => void (value.name += '!'));
+      await new Promise((go) => setTimeout(go, 400));
+      now.push('ends');
+      if (now.length === 6 && stop) resolve(stop);
+    };
+    follow(kit, write, reject).then((given) => (stop = given), reject);
+  });
+  stop();
+  expect(now).toEqual(['begins', 'ends', 'begins', 'ends', 'begins', 'ends']);
+  await expect(follow(kit, () => Promise.reject(new Error('no')), jest.fn())).rejects.toThrow('no');
 });
 
 it('--own, or a kit that says so, needs no package of ours; --json says what came of each file', () => {
