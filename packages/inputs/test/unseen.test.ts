@@ -63,6 +63,8 @@ it('a value that is told in the plural, under its own name, or only to begin wit
      export declare function Many(props: { values?: Item[]; options?: Item[]; onChange?: (value: Item[]) => void }): React.ReactElement;
      export declare function Finder(props: { selectedItem?: any; onChange?: (selectedItem: any) => void }): React.ReactElement;
      export declare function Marks(props: { name?: string; valueSelected?: string | number; onChange?: (selection: string | number | undefined, name: string) => void }): React.ReactElement;
+     export declare function Berths(props: { idSelected?: string; options?: { id: string; label: string }[]; onChange?: (id: string) => void }): React.ReactElement;
+     export declare function Quays(props: { valueOfSelected?: string; options?: { value: string; inputDisplay?: React.ReactNode }[]; onChange?: (value: string) => void }): React.ReactElement;
      export declare function Stars(props: { start?: number; stop?: number; initialMark?: number; onChange?: (next: number) => void }): React.ReactElement;
      export declare function Days(props: ({ mode?: undefined; value?: undefined; onChange?: undefined } | { mode: 'one'; value?: Date; onChange?: (next: Date) => void }) & { onPageChange?: (page: number) => void }): React.ReactElement;
      export declare function Shade(props: { color?: string; onChange?: (next: ShadeColor) => void }): React.ReactElement;
@@ -72,10 +74,17 @@ it('a value that is told in the plural, under its own name, or only to begin wit
     ['Many', 'values', 'onChange'],
     ['Finder', 'selectedItem', 'onChange'],
     ['Marks', 'valueSelected', 'onChange'],
+    ['Berths', 'idSelected', 'onChange'],
+    ['Quays', 'valueOfSelected', 'onChange'],
     ['Stars', 'initialMark', 'onChange'],
     ['Days', 'value', 'onChange'],
     ['Shade', 'color', 'onChange'],
   ]);
+  expect(found().find(({ input }) => input.export === 'Quays')?.adapter?.choices).toEqual({
+    property: 'options',
+    value: 'value',
+    text: 'inputDisplay',
+  });
 });
 
 it('a class that is mixed together is an element under its tag; a box beside what it opens is an input of its own', () => {

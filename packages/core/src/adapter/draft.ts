@@ -211,6 +211,9 @@ function choiceEvidence(choices: ChoicesUse): string {
 const valueMembers = ['value', 'id', 'key'];
 const textMembers = ['label', 'text', 'title', 'name', 'children'];
 
+/** The same with a word before it: `optionLabel`, `inputDisplay`. */
+const saysText = /^[a-z]+(Label|Text|Title|Display)$/;
+
 /** Where the values to choose from go, where names of general use say so. */
 function choicesOf({ properties, item, choiceItem, list }: FoundInput, held: string): ChoicesUse | undefined {
   // What is held by its key is chosen by its key, whatever else a choice has.
@@ -218,7 +221,7 @@ function choicesOf({ properties, item, choiceItem, list }: FoundInput, held: str
   for (const { name, type, members = [] } of properties) {
     if (!choiceLists.test(name)) continue;
     const value = ranked.find((one) => members.includes(one));
-    const text = textMembers.find((one) => members.includes(one));
+    const text = textMembers.find((one) => members.includes(one)) ?? members.find((one) => saysText.test(one));
     if (value !== undefined && text !== undefined) return { property: name, value, text };
     // An element for each choice says more than a list of whatever it may be: that is what the element finds inside itself.
     if (item && item.tag !== 'option') continue;

@@ -11,7 +11,7 @@ const noValues = new RegExp(
   default is has show hide open(?:ed)? close[dr]? visible expand(?:ed|able)? collaps(?:e|ed|ible) hover(?:ed)? highlight(?:ed)?
   focus(?:ed)? active current(?!(?:Date|Time|Value|Colou?r)$) pages? sort(?:ed|ing)? order filters? search query input zoom view layout size width
   height scroll load(?:ed|ing)? mount(?:ed)? ready modes? theme steps? tabs? index offset position drag(?:ged|ging)?
-  event key id name as visibility target drop columns? rows? select(?:ion)?Mode enter exit leave appear animat(?:e|ed|ion) transition error ok cancel
+  event key id(?!(?:Selected|Checked|Chosen)$) name as visibility target drop columns? rows? select(?:ion)?Mode enter exit leave appear animat(?:e|ed|ion) transition error ok cancel
 `
     .trim()
     .split(/\s+/)
@@ -23,7 +23,7 @@ export const changeNames = /^(on[-A-Z]?|handle)?(value)?-?(change|select|input|u
 
 /** What says by its name that it is what was chosen. */
 const saysValue =
-  /^values?$|^value(Selected|Checked|Chosen)$|^current(Date|Time|Value|Colou?r)$|^(selected|chosen)(Values?|Items?|Options?|Keys?|Ids?|Dates?)$/;
+  /^values?$|^(value|id)(Of)?(Selected|Checked|Chosen)$|^current(Date|Time|Value|Colou?r)$|^(selected|chosen)(Values?|Items?|Options?|Keys?|Ids?|Dates?)$/;
 
 /** What a value is called that is taken at the start only; much else has a default. */
 const startNames = /^initial(?!Indeterminate)[A-Z]|^default(Values?|Checked|Selected\w*|Date|Time|Colou?r|Files?)$/;
