@@ -58,6 +58,13 @@ it('of looks, the one that is called as the provider’s property is meant befor
   expect(only()?.input.around?.[0]?.imports).toEqual({ theme: 'tide#theme' });
 });
 
+it('a provider that asks for a hook of the framework’s gets it, where there is one of that name', () => {
+  suite(component('Level', text) + component('TideProvider', 'useId: () => string'));
+  expect(only()?.input.around?.[0]?.imports).toEqual({ useId: 'react#useId' });
+  suite(component('Level', text) + component('TideProvider', 'useTide: () => string'));
+  expect(only()?.input.around?.[0]).toEqual({ component: 'tide#TideProvider' });
+});
+
 it('what says itself what is chosen is no list of HTML’s, though it passes its attributes on', () => {
   suite(
     `type Chosen = Set<string> & { anchorKey?: string };

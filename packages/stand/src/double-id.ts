@@ -20,7 +20,8 @@ const leading = [
 
 /**
  * The first one; within a drawing only where something leads to it, since exporters of drawings name every path, and so of
- * what is hidden or announces and is empty, as providers have it: an application has one of them around all.
+ * what is hidden or announces and is empty, and of sheets, as providers have them: an application has one of them around
+ * all.
  */
 export function doubleId(): string | undefined {
   const seen = new Set<string>();
@@ -36,7 +37,8 @@ export function doubleId(): string | undefined {
 const isInDrawing = (element: Element): boolean => element instanceof SVGElement && element.ownerSVGElement !== null;
 
 const isBare = (element: Element): boolean =>
-  element instanceof HTMLElement && (element.hidden || element.ariaLive !== null) && element.childNodes.length === 0;
+  element.matches('style, link, meta, script') ||
+  (element instanceof HTMLElement && (element.hidden || element.ariaLive !== null) && element.childNodes.length === 0);
 
 function isLedTo(id: string): boolean {
   for (const element of document.querySelectorAll('*'))

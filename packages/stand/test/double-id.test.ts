@@ -15,5 +15,6 @@ it.each([
   ['a path to which nothing leads', '<svg><path id="stroke1" /></svg>', undefined],
   ['what is hidden and empty, by which a page is found', '<span hidden id="env"></span>', undefined],
   ['what is hidden and says something', '<span hidden id="hint">As on the manifest</span>', 'hint'],
+  ['a sheet, as a provider draws it', '<style id="colours">.a {}</style>', undefined],
   ['no id at all', '<input id=""><i></i>', undefined],
 ])('an id of %s', (_, drawn, id) => expect(twice(drawn)).toBe(id));

@@ -49,7 +49,7 @@ export function providersOf(
           ? themeFor(property, ready)
           : undefined;
       const choice = isNeeded ? choiceFor(property) : undefined;
-      const served = servedFor(property);
+      const served = servedFor(property) ?? (isNeeded ? hookFor(property) : undefined);
       const made = isNeeded ? madeUp(property) : undefined;
       if (served !== undefined) imports[property.name] = served;
       else if (theme) imports[property.name] = id(theme);
@@ -92,6 +92,14 @@ export function providersOf(
       if (made) return `${name}#${made.name}`;
     }
     return undefined;
+  }
+
+  /** A hook of the framework's own that has to be given under its very name. */
+  function hookFor(property: ts.Symbol): string | undefined {
+    if (!/^use[A-Z]/.test(property.name)) return undefined;
+    const framework = moduleNamed('react');
+    const isThere = framework && exportsOf(checker, framework).some(({ name }) => name === property.name);
+    return isThere ? `react#${property.name}` : undefined;
   }
 
   /** Whether an object with nothing in it is one: words in another language, settings that all have a default. */
