@@ -161,6 +161,7 @@ describe('poietra check in a real browser', () => {
     expect(adapterOf('Knots')?.value.kind).toBe('number');
     expect(adapterOf('Hawser')).not.toHaveProperty('id');
     expect(adapterOf('Davit')).toMatchObject({ id: { property: 'id' }, label: { property: 'label' } });
+    expect(adapterOf('Keel')?.value).toMatchObject({ property: 'defaultValue', later: 'anew' });
     expect(adapterOf('Mast')).toMatchObject({ inside: [{ at: 'drawBox', given: true }] });
     expect(adapterOf('Rudders')).toMatchObject({ ownIds: { property: 'name' } });
     expect(adapterOf('Crate')?.change).toMatchObject({ report: 'onChange', path: '/1/files' });
@@ -175,7 +176,7 @@ describe('poietra check in a real browser', () => {
       Davit: [],
       Rudders: [],
       Mast: [],
-      MastInput: [],
+      Keel: [],
     });
   });
   it('puts inputs together of their parts, and marks what is on', () => {

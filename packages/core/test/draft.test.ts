@@ -144,6 +144,7 @@ describe('sentences about an adapter', () => {
     );
     expect(said(adapter, 'disabled')).toBe('Is disabled through its box, which is put out of reach.');
     expect(said(adapter, 'refusal')).toBe('When a change is refused, it goes back by itself.');
+    expect(said(adapter, 'later')).toBe('A later value it follows.');
     expect(said(adapter, 'choices')).toBe('Takes its choices through nothing: it has none.');
     expect(said(adapter, 'real')).toBe('The real element is none: it is a group.');
   });
@@ -151,12 +152,13 @@ describe('sentences about an adapter', () => {
     let next = changeSlot(adapter, '/value/empty', 'null');
     next = changeSlot(next, '/value/kind', 'text');
     next = changeSlot(next, '/change/refused', 'anew');
+    next = changeSlot(next, '/value/later', 'anew');
     next = changeSlot(next, '/choices/property', 'items');
     next = changeSlot(next, '/choices/value', 'id');
     next = changeSlot(next, '/real/selector', 'input');
     expect(next).toEqual({
       ...adapter,
-      value: { property: 'value', empty: null, kind: 'text' },
+      value: { property: 'value', empty: null, kind: 'text', later: 'anew' },
       change: { ...adapter.change, refused: 'anew' },
       choices: { property: 'items', value: 'id', text: 'label' },
       real: { selector: 'input' },
@@ -164,7 +166,14 @@ describe('sentences about an adapter', () => {
     expect(said(next, 'choices')).toBe(
       'Takes its choices through items, as id and label; its value is the value of one.',
     );
-    for (const at of ['/value/empty', '/value/kind', '/change/refused', '/choices/property', '/real/selector'])
+    for (const at of [
+      '/value/empty',
+      '/value/kind',
+      '/value/later',
+      '/change/refused',
+      '/choices/property',
+      '/real/selector',
+    ])
       next = changeSlot(next, at, '');
     expect(next).toEqual(adapter);
   });

@@ -165,28 +165,34 @@ function useNews(shown: unknown): (raw: unknown) => boolean {
 }
 
 /**
- * A number that grows when the input has to be made anew: it keeps a change that the form did not take, one that was taken
- * and is taken back, and what it was given before the form was emptied.
+ * A number that grows when the input has to be made anew: it knows its value from the beginning only, or keeps a change
+ * that the form did not take, one that was taken and is taken back, and what it was given before the form was emptied.
  */
 function useAnew(
-  { change }: AdapterDescription,
+  { value, change }: AdapterDescription,
   reported: { current: { readonly raw: unknown } | undefined },
   shown: unknown,
 ): number {
   const [copy, make] = useReducer((count: number) => count + 1, 0);
   const before = useRef(shown);
   const isItsOwn = useRef(false);
+  /** What it told last since it was made: that it shows. */
+  const last = useRef(reported.current);
   useEffect(() => {
     const [was, own] = [before.current, reported.current];
     before.current = shown;
-    if (change.refused !== 'anew') return;
+    const isKept = change.refused === 'anew';
+    if (!isKept && value.later !== 'anew') return;
     reported.current = undefined;
+    last.current = own ?? last.current;
+    const isLater = value.later === 'anew' && !same(was, shown) && !(last.current && same(last.current.raw, shown));
     const keeps = own
       ? !same(own.raw, shown)
       : (isItsOwn.current && !same(was, shown)) || (isNothing(shown) && !isNothing(was));
     if (own) isItsOwn.current = true;
-    if (!keeps) return;
+    if (!isLater && !(isKept && keeps)) return;
     isItsOwn.current = false;
+    last.current = undefined;
     make();
   });
   return copy;

@@ -175,6 +175,14 @@ describe('what an input cannot do by a property', () => {
     // And of what it was given, when the form is emptied.
     mended.draw({ state: { ...state, shown: undefined } });
     expect(mended.find('button').textContent).toBe('');
+    // Unless it is made anew with whatever comes later; what it reported itself stays where it is.
+    const later = drawn({}, { ...description, value: { ...description.value, later: 'anew' } }, Stubborn);
+    const first = later.find('button');
+    act(() => first.click());
+    later.draw({ state: { ...state, shown: 'Hareby' } });
+    expect([later.find('button').textContent, later.find('button') === first]).toEqual(['Hareby', true]);
+    later.draw({ state: { ...state, shown: 'Aldervik' } });
+    expect(later.find('button').textContent).toBe('Aldervik');
   });
 });
 

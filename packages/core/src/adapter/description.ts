@@ -167,6 +167,8 @@ export interface AdapterDescription {
     readonly kind?: ValueKind;
     /** It takes objects of a library; what the field shows is text, and so is what it reports. */
     readonly made?: MadeUse;
+    /** It knows its value from the beginning only: with a later one it is made anew, and loses the focus. Absent: it follows. */
+    readonly later?: 'anew';
   };
   readonly change: {
     /** The callback or event that tells of a change. */

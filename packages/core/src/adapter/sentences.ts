@@ -85,6 +85,20 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
       ],
     },
     {
+      about: 'later',
+      parts: [
+        'A later value it ',
+        {
+          at: '/value/later',
+          value: adapter.value.later ?? '',
+          choices: ['anew'],
+          open: false,
+          words: adapter.value.later === 'anew' ? 'shows only where it is made anew with it' : 'follows',
+        },
+        '.',
+      ],
+    },
+    {
       about: 'refusal',
       parts: [
         'When a change is refused, it ',
@@ -232,6 +246,7 @@ const isOnOrOff = ({ change, value }: AdapterDescription): boolean =>
 const words = new Map<string, readonly string[]>([
   ['/value/kind', valueKinds],
   ['/change/tells', ['press']],
+  ['/value/later', ['anew']],
   ['/change/refused', ['anew']],
   ['/onServer', ['nothing']],
 ]);

@@ -70,6 +70,7 @@ const singleAdapter = z.looseObject({
         given: z.array(z.unknown()).max(10).optional(),
       })
       .optional(),
+    later: z.literal('anew').optional(),
   }),
   change: z.looseObject({
     report: z.string().min(1),

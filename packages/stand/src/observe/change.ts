@@ -137,6 +137,31 @@ export async function findGoingBack(seen: Observation): Promise<void> {
   seen.note('change', 'It keeps a change that is refused.', 'It was given the old value, and made anew.', 0.95);
 }
 
+/** Some know a value from their beginning only. */
+export async function findLater(seen: Observation): Promise<void> {
+  const { family } = seen.input;
+  if (family !== 'component' && family !== 'element') return;
+  const shown = await seen.sample();
+  if (shown === undefined) return;
+  const follows = async (): Promise<boolean> => {
+    const wanted = await seen.mount({ state: { shown } });
+    const trial = await seen.mount();
+    if (!wanted || !trial || wanted.error !== undefined) return true;
+    await trial.set({ shown });
+    await settle();
+    const isSo = look(trial.box) === look(wanted.box);
+    await seen.clean();
+    return isSo;
+  };
+  if ((await seen.quietly(follows)) ?? true) return;
+  const before = seen.adapter;
+  seen.adapter = { ...before, value: { ...before.value, later: 'anew' } };
+  if (await seen.quietly(follows)) {
+    const said = 'It knows its value from the beginning only; with a later one it is made anew.';
+    seen.note('value', said, 'A later value changed nothing of it.', 0.95);
+  } else seen.adapter = before;
+}
+
 /** A state that may be meant where the draft chose another property: `selected` of a switch that has a `value`, too. */
 function otherValues({ input, adapter }: Observation): string[] {
   return valueNames.filter(

@@ -3,7 +3,7 @@ import type { AdapterDescription, Finding, FoundInput } from '@poietra/core';
 import type { Ground } from '../ground.js';
 import { giveName, giveWords } from './asked-for.js';
 import { Observation, type Make } from './observation.js';
-import { changeAgain, findChange, findGoingBack } from './change.js';
+import { changeAgain, findChange, findGoingBack, findLater } from './change.js';
 import { hasPlace, markStates, putTogether, triedWays } from './inside.js';
 import { findItems, findOptions } from './items.js';
 import { findMaking } from './objects.js';
@@ -63,6 +63,7 @@ async function tryAll(seen: Observation, render: Ground['render']): Promise<Obse
   if (seen.adapter.gesture === undefined) await tryOtherModes(seen);
   await markStates(seen);
   await findSamples(seen);
+  await findLater(seen);
   const before = seen.adapter;
   await findEmpty(seen);
   await changeAgain(seen, before);

@@ -187,6 +187,24 @@ export function MastInput({ wide, ...props }: MastBox & { readonly wide?: boolea
   return <input {...props} size={wide ? 40 : 20} onChange={() => undefined} />;
 }
 
+/** Knows its value from the beginning only, and tells what is made of it. */
+export function Keel(props: {
+  readonly id?: string;
+  readonly defaultValue?: string;
+  readonly disabled?: boolean;
+  onChange?(value: string): void;
+}): JSX.Element {
+  const { id, defaultValue = '', disabled, onChange } = props;
+  return (
+    <input
+      id={id}
+      defaultValue={defaultValue}
+      disabled={disabled}
+      onInput={(event) => onChange?.(event.currentTarget.value)}
+    />
+  );
+}
+
 /** Unless they get a name, the radios of all its copies are one group. */
 export function Rudders(props: {
   readonly value?: string;
