@@ -167,6 +167,7 @@ describe('what is tried on an input', () => {
   it('are empty values in the order of their likelihood', () => {
     expect(emptiesFor(true, 'boolean')).toEqual([false]);
     expect(emptiesFor([], 'string[]')[0]).toEqual([]);
+    expect(emptiesFor(3, 'number')).toEqual([undefined, null, '', 0]);
     expect(emptiesFor('x', 'string')[0]).toBe('');
     expect(emptiesFor('x', 'string | null')).toEqual([undefined, null, '']);
   });

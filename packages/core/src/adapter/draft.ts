@@ -153,6 +153,8 @@ const isText = (type: string): boolean => /^(string|undefined|null|\s|\|)+$/.tes
 /** What it takes for “no value”, as far as its type says: a list has none in it, a text none of its signs. */
 function emptyFor({ name, type }: DeclaredProperty): { readonly empty?: unknown } {
   const kinds = type.split('|').map((one) => one.trim().replace(/^readonly /, ''));
+  // One number where there may be several is what a field has.
+  if (kinds.includes('number') && kinds.includes('number[]')) return {};
   if (!kinds.includes('string') && kinds.some((one) => /^[^(]*\[\]$|^(Readonly)?Array</.test(one)))
     return { empty: [] };
   return /\bstring\b/.test(type) && name === 'value' ? { empty: '' } : {};

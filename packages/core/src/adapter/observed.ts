@@ -123,7 +123,8 @@ export function emptiesFor(sample: unknown, declared: string): readonly unknown[
   if (Array.isArray(sample))
     return [[], undefined, null, ...(sample.length > 1 && typeof sample[0] === 'string' ? [sample.map(() => '')] : [])];
   if (typeof sample === 'string' && !/null/.test(declared)) return ['', undefined, null];
-  return [undefined, null, ''];
+  // What slides along a line always stands somewhere on it.
+  return [undefined, null, '', ...(typeof sample === 'number' ? [0] : [])];
 }
 
 const withoutNothing = (type: string): string => type.replace(/\s*\|\s*(undefined|null)\b/g, '').trim();

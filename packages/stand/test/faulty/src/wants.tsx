@@ -1,5 +1,5 @@
 /** Sound inputs that ask for something that nobody would give unasked, say no to something, or take another kind than they tell. */
-import { useId, type ChangeEvent, type FormEvent, type JSX, type MouseEvent } from 'react';
+import { useId, useState, type ChangeEvent, type FormEvent, type JSX, type MouseEvent } from 'react';
 
 const told = new Set<string>();
 /** As the framework does with what was given and should not have been: said once for all copies. */
@@ -195,12 +195,16 @@ export function Keel(props: {
   onChange?(value: string): void;
 }): JSX.Element {
   const { id, defaultValue = '', disabled, onChange } = props;
+  const [own, setOwn] = useState(defaultValue);
   return (
     <input
       id={id}
-      defaultValue={defaultValue}
+      value={own}
       disabled={disabled}
-      onInput={(event) => onChange?.(event.currentTarget.value)}
+      onChange={(event) => {
+        setOwn(event.target.value);
+        onChange?.(event.target.value);
+      }}
     />
   );
 }
