@@ -80,6 +80,7 @@ it('a value that is told in the plural, under its own name, or only to begin wit
     ['Days', 'value', 'onChange'],
     ['Shade', 'color', 'onChange'],
   ]);
+  expect(found().find(({ input }) => input.export === 'Berths')?.adapter?.choices).toMatchObject({ value: 'id' });
   expect(found().find(({ input }) => input.export === 'Quays')?.adapter?.choices).toEqual({
     property: 'options',
     value: 'value',

@@ -218,8 +218,9 @@ const saysText = /^[a-z]+(Label|Text|Title|Display)$/;
 
 /** Where the values to choose from go, where names of general use say so. */
 function choicesOf({ properties, item, choiceItem, list }: FoundInput, held: string): ChoicesUse | undefined {
-  // What is held by its key is chosen by its key, whatever else a choice has.
-  const ranked = /keys?$/i.test(held) ? ['key', ...valueMembers] : valueMembers;
+  // What is held by its key or its id is chosen by that, whatever else a choice has.
+  const [, first] = /^(id)s?(?:[A-Z]|$)/.exec(held) ?? /([Kk]ey|Id)s?$/.exec(held) ?? [];
+  const ranked = first === undefined ? valueMembers : [first.toLowerCase(), ...valueMembers];
   for (const { name, type, members = [] } of properties) {
     if (!choiceLists.test(name)) continue;
     const value = ranked.find((one) => members.includes(one));
@@ -231,7 +232,7 @@ function choicesOf({ properties, item, choiceItem, list }: FoundInput, held: str
     if (members.length === 0 && /\[\]|Array|Options/.test(type) && !/string\[\]|number\[\]/.test(type))
       return ranked[0] === 'key'
         ? { property: name, value: 'key', text: 'text' }
-        : { property: name, value: 'value', text: 'label' };
+        : { property: name, value: ranked[0] ?? 'value', text: 'label' };
   }
   if (list) return { ...list, value: 'value', text: 'label' };
   if (item) return { tag: item.tag, value: 'value', ...(item.text === undefined ? {} : { text: item.text }) };
