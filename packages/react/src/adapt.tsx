@@ -142,7 +142,9 @@ function ownDescription({ hint, message }: AdapterDescription, state: InputState
 }
 
 /** Whether properties alone carry the line, as those of HTML's own inputs do. */
-function carriesAll({ id, name, invalid, disabled, required, describedBy, leave }: AdapterDescription): boolean {
+function carriesAll(description: AdapterDescription): boolean {
+  const { value, change, id, name, invalid, disabled, required, describedBy, leave } = description;
+  if (value.later !== undefined || change.refused !== undefined) return false;
   return [id, name, invalid, disabled, required, describedBy, leave].every((one) => one !== undefined);
 }
 
