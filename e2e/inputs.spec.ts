@@ -217,8 +217,14 @@ test('what stands inside an input is said part by part', async ({ page }) => {
   await say('What “None” are', 'the words of what is chosen');
   await carries.getByRole('button', { name: 'Move “None” up' }).click();
   await expect(carries).toContainText(
-    'Inside it stand, in this order:“None”: the words of what is chosen, always, for everybodyantd#Button, with {"type":"text"}, drawn as it is',
+    'Inside it stand, in this order:“None”: the words of what is chosen, always, for everybodyantd#Button, with {"type":"text"}, put inside, drawn as it is',
   );
+  await say('Where Button goes', 'tooltip');
+  await say('Given to Button', '...');
+  await expect(carries).toContainText('put in as tooltip, drawn with all that is given to it');
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await say('Given to Button', 'day');
+  await expect(carries).toContainText('drawn with what is given to it as day');
   await say('Part Button', '');
   await say('Words “None”', '');
   await expect(carries).toContainText('no words of its own: the words of what is chosen');
@@ -226,7 +232,7 @@ test('what stands inside an input is said part by part', async ({ page }) => {
   await expect(carries).toContainText('Inside it stands nothing.');
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(carries).toContainText('no words of its own');
-  for (let times = 0; times < 9; times++) await page.getByRole('button', { name: /^Undo/ }).click();
+  for (let times = 0; times < 11; times++) await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(carries).toContainText('Inside it stands nothing.');
 });
 
