@@ -188,15 +188,14 @@ export async function follow(
   fails: (error: unknown) => void,
 ): Promise<() => void> {
   let due: ReturnType<typeof setTimeout> | undefined;
-  let isWriting = true;
-  let isChanged = false;
+  const state = { isWriting: true, isChanged: false };
   const again = async (): Promise<void> => {
-    isChanged = isWriting;
-    if (isWriting) return;
-    isWriting = true;
+    state.isChanged = state.isWriting;
+    if (state.isWriting) return;
+    state.isWriting = true;
     await writeAll().catch(fails);
-    isWriting = false;
-    if (isChanged) await again();
+    state.isWriting = false;
+    if (state.isChanged) await again();
   };
   // The folder is watched: programs that write a file anew put another one in its place. It is before anything is
   // written, so that no change is missed.
@@ -211,8 +210,8 @@ export async function follow(
     watcher.close();
     throw error;
   }
-  isWriting = false;
-  if (isChanged) void again();
+  state.isWriting = false;
+  if (state.isChanged) void again();
   return () => watcher.close();
 }
 

@@ -51,7 +51,7 @@ export function drawInside(
   const asTaken = (part: Inside, choice: Choice | undefined): unknown => {
     if (!('component' in part) || part.given === undefined) return draw(part, choice);
     const { given } = part;
-    return (value: unknown) => drawOne(part, given === true ? Object(value) : { [given]: value }, choice);
+    return (value: unknown) => drawOne(part, given === true ? Object.assign({}, value) : { [given]: value }, choice);
   };
   const within = (parts: readonly Inside[], choice: Choice | undefined): Drawn => {
     const isAt = (part: Inside): part is ComponentPart & { readonly at: string } =>

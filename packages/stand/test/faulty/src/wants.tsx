@@ -1,5 +1,5 @@
 /** Sound inputs that ask for something that nobody would give unasked, say no to something, or take another kind than they tell. */
-import { useId, useState, type ChangeEvent, type FormEvent, type JSX, type MouseEvent } from 'react';
+import { useId, useState, type ChangeEvent, type JSX, type MouseEvent } from 'react';
 
 const told = new Set<string>();
 /** As the framework does with what was given and should not have been: said once for all copies. */
@@ -167,7 +167,7 @@ interface MastBox {
   readonly id: string;
   readonly value: string;
   readonly disabled: boolean;
-  onInput(event: FormEvent<HTMLInputElement>): void;
+  onInput(event: { readonly currentTarget: HTMLInputElement }): void;
 }
 
 /** Draws nothing by itself: what is typed into has to be drawn by a function, of all that this is given. */
