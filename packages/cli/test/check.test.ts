@@ -53,7 +53,7 @@ describe('poietra check in a real browser', () => {
       Sound: [],
       SheetsBetween: [],
       NeedsTide: [],
-      FirstValueOnly: ['late', 'empties'],
+      FirstValueOnly: ['late', 'empties', 'clears'],
       // The adapter tells on what is news.
       TellsTwice: [],
       ConstantId: ['twice'],

@@ -1,5 +1,5 @@
 /** Each input is sound but for one fault, which its name tells. */
-import { createContext, useContext, useEffect, useId, useRef, useState, type JSX } from 'react';
+import { createContext, useContext, useEffect, useId, useLayoutEffect, useRef, useState, type JSX } from 'react';
 
 interface Props {
   readonly value?: string;
@@ -25,10 +25,20 @@ export function SheetsBetween({ value = '', disabled = false, onChange }: Props)
   );
 }
 
+const firstIn = new WeakMap<Node, string>();
+/** Remembers what stood first in its place, nothing too, also when it is made anew there. */
 export function FirstValueOnly({ value = '', disabled = false, onChange }: Props): JSX.Element {
   const [own, setOwn] = useState(value);
+  const element = useRef<HTMLInputElement>(null);
+  useLayoutEffect(() => {
+    const place = element.current?.parentNode;
+    if (!place) return;
+    if (!firstIn.has(place)) firstIn.set(place, own);
+    setOwn(firstIn.get(place) ?? '');
+  }, []);
   return (
     <input
+      ref={element}
       value={own}
       disabled={disabled}
       onChange={(event) => {
