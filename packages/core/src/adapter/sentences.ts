@@ -88,13 +88,7 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
       about: 'later',
       parts: [
         'A later value it ',
-        {
-          at: '/value/later',
-          value: adapter.value.later ?? '',
-          choices: ['anew'],
-          open: false,
-          words: adapter.value.later === 'anew' ? 'shows only where it is made anew with it' : 'follows',
-        },
+        orAnew('/value/later', adapter.value.later, 'shows only where it is made anew with it', 'follows'),
         '.',
       ],
     },
@@ -102,13 +96,7 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
       about: 'refusal',
       parts: [
         'When a change is refused, it ',
-        {
-          at: '/change/refused',
-          value: adapter.change.refused ?? '',
-          choices: ['anew'],
-          open: false,
-          words: adapter.change.refused === 'anew' ? 'has to be made anew' : 'goes back by itself',
-        },
+        orAnew('/change/refused', adapter.change.refused, 'has to be made anew', 'goes back by itself'),
         '.',
       ],
     },
@@ -238,6 +226,16 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
 }
 
 const realChoices = ['input', 'textarea', 'select', '[role=combobox]', '[role=slider]', '[role=radiogroup]', 'button'];
+
+/** Whether it is made anew for something, or does it by itself. */
+const orAnew = (at: string, value: 'anew' | undefined, anew: string, byItself: string): Slot => ({
+  at,
+  value: value ?? '',
+  choices: ['anew'],
+  open: false,
+  words: value === undefined ? byItself : anew,
+});
+
 /** What is on or off, as its kind or its “no value” says, may tell of being pressed alone. */
 const isOnOrOff = ({ change, value }: AdapterDescription): boolean =>
   change.tells !== undefined || value.kind === 'boolean' || value.empty === false;

@@ -146,10 +146,10 @@ export async function findLater(seen: Observation): Promise<void> {
   const follows = async (): Promise<boolean> => {
     const wanted = await seen.mount({ state: { shown } });
     const trial = await seen.mount();
-    if (!wanted || !trial || wanted.error !== undefined) return true;
-    await trial.set({ shown });
+    await trial?.set({ shown });
     await settle();
-    const isSo = look(trial.box) === look(wanted.box);
+    // What cannot be drawn with it shows no later value either.
+    const isSo = !wanted || !trial || wanted.error !== undefined || look(trial.box) === look(wanted.box);
     await seen.clean();
     return isSo;
   };
