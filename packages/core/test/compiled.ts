@@ -2,11 +2,9 @@
 import { join } from 'node:path';
 import ts from 'typescript';
 import type { HandoverFile } from '../src/handover/index.js';
+import { hostWith } from './parsed.js';
 
 const home = join(__dirname, '../../..');
-/** Of what lies on disk, each file is read once. */
-const parsed = new Map<string, ts.SourceFile | undefined>();
-
 /** What the compiler says against the files, each with the file's path; `isOwn`: without the libraries. */
 export function troublesOf(handed: readonly HandoverFile[], { isOwn = false } = {}): string[] {
   const files = new Map(handed.map(({ path, text }) => [join(home, 'demo/project/handed-over', path), text]));
@@ -33,17 +31,9 @@ export function troublesOf(handed: readonly HandoverFile[], { isOwn = false } = 
       'react/*': [join(home, 'node_modules/@types/react/*')],
     },
   };
-  const host = ts.createCompilerHost(options);
-  const { readFile, fileExists, getSourceFile, directoryExists } = host;
-  host.fileExists = (name) => files.has(name) || fileExists(name);
-  host.readFile = (name) => files.get(name) ?? readFile(name);
+  const host = hostWith(options, files);
+  const { directoryExists } = host;
   host.directoryExists = (name) => name.includes('handed-over') || (directoryExists?.(name) ?? true);
-  host.getSourceFile = (name, language, ...rest) => {
-    const text = files.get(name);
-    if (text !== undefined) return ts.createSourceFile(name, text, language);
-    if (!parsed.has(name)) parsed.set(name, getSourceFile(name, language, ...rest));
-    return parsed.get(name);
-  };
   const roots = [...files.keys()].filter((name) => /\.tsx?$/.test(name));
   const program = ts.createProgram([...roots, join(home, 'apps/workbench/src/styles.d.ts')], options, host);
   // What the files import has tests of its own; only they themselves are checked here, which is a fraction of the work.

@@ -13,6 +13,7 @@ import {
   type Kit,
 } from '../src/index.js';
 import { standaloneSchema, typesFor } from '../src/handover/index.js';
+import { hostWith } from './parsed.js';
 
 const kit = JSON.parse(readFileSync(join(__dirname, '../../../demo/kit.json'), 'utf8')) as Kit;
 const shapes: Readonly<Record<string, unknown>> = {
@@ -170,11 +171,7 @@ function compiles(types: string, name: string, values: readonly unknown[]): bool
     target: ts.ScriptTarget.ES2022,
     types: [],
   };
-  const host = ts.createCompilerHost(options);
-  const { getSourceFile } = host;
-  host.getSourceFile = (path, language, ...rest) =>
-    path === 'values.ts' ? ts.createSourceFile(path, text, language) : getSourceFile(path, language, ...rest);
-  const program = ts.createProgram(['values.ts'], options, host);
+  const program = ts.createProgram(['values.ts'], options, hostWith(options, new Map([['values.ts', text]])));
   const first = types.split('\n').length;
   const file = program.getSourceFile('values.ts');
   const bad = new Set(

@@ -1,6 +1,7 @@
 /** Types as an application sees them: what is right compiles, and each mistake is refused by the compiler. */
 import { join } from 'node:path';
 import ts from 'typescript';
+import { hostWith } from './parsed.js';
 
 const given = `
 import { compileSchema, openForm, type Form, type ValueOf } from '@poietra/core';
@@ -107,12 +108,7 @@ function refused(lines: readonly string[]): boolean[] {
     paths: { '@poietra/core': [join(home, 'packages/core/src/index.ts')] },
   };
   const name = join(__dirname, 'typed-values.ts');
-  const host = ts.createCompilerHost(options);
-  const { getSourceFile, fileExists } = host;
-  host.fileExists = (path) => path === name || fileExists(path);
-  host.getSourceFile = (path, language, ...rest) =>
-    path === name ? ts.createSourceFile(path, text, language) : getSourceFile(path, language, ...rest);
-  const program = ts.createProgram([name], options, host);
+  const program = ts.createProgram([name], options, hostWith(options, new Map([[name, text]])));
   const file = program.getSourceFile(name);
   const first = given.split('\n').length;
   const at = program

@@ -10,10 +10,8 @@ import { checkingPath, chromiumArgs, quietArgs } from './chromium.js';
 import { drive, openWorld } from './driver.js';
 import { judgeScript } from './judge-script.js';
 import type { Rendered } from './render.js';
+import { serveStand } from './serve-stand.js';
 
-const address = 'http://stand.localhost/';
-const policy =
-  "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src data: blob:; font-src data:; connect-src data:; sandbox allow-scripts";
 /** Room on all sides, for what opens beside an input; and while a box is looked at, it alone is drawn (`stand/src/outside.ts`). */
 const sheet = `
   body { margin: 24px 200px; }
@@ -245,7 +243,7 @@ interface OnPage {
 /** `isDriven`: the page itself may move pointer and keys; `secret`: an agent on it answers a judge who knows it. */
 async function onPage<T>(
   browser: Browser,
-  { script, style }: Bundle,
+  bundle: Bundle,
   {
     isDriven = false,
     secret,
@@ -275,24 +273,8 @@ async function onPage<T>(
       (window as unknown as { heardByCli(message: Message): void }).heardByCli(JSON.parse(data) as Message);
     });
   });
-  await page.route('**/*', async (route) => {
-    const url = route.request().url();
-    if (url === address)
-      await route.fulfill({
-        contentType: 'text/html',
-        headers: { 'content-security-policy': policy },
-        body: `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Stand</title><link rel="stylesheet" href="/stand.css" crossorigin><style>${sheet}</style></head><body><div id="stand"></div><script src="/stand.js" crossorigin></script></body></html>`,
-      });
-    else if (url.endsWith('/stand.js'))
-      await route.fulfill({
-        contentType: 'text/javascript',
-        headers: { 'access-control-allow-origin': '*' },
-        body: script,
-      });
-    else if (url.endsWith('/stand.css'))
-      await route.fulfill({ contentType: 'text/css', headers: { 'access-control-allow-origin': '*' }, body: style });
-    else await route.abort();
-  });
+  const served = await serveStand(bundle, sheet);
+  await page.route('**/*', (route) => (served.isOwn(route.request().url()) ? route.continue() : route.abort()));
   let giveUp!: (error: Error) => void;
   const lost = new Promise<never>((_resolve, reject) => (giveUp = reject));
   lost.catch(() => undefined);
@@ -335,7 +317,7 @@ async function onPage<T>(
     page.on('console', (message) => {
       if (process.env['POIETRA_DEBUG']) console.error(message.text());
     });
-    await page.goto(address);
+    await page.goto(served.address);
     // A page of its own has nobody around it who would have to know who speaks.
     await page.evaluate(() => window.postMessage({ secret: '' }, '*'));
     const first = await next();
@@ -345,6 +327,7 @@ async function onPage<T>(
     return await work({ page, post, next, lost, answers });
   } finally {
     clearTimeout(limit);
+    served.end();
     await context.close();
   }
 }

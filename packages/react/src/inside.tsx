@@ -1,6 +1,6 @@
 /** What stands inside a component: its choices, and the parts that it is put together of. */
 import { componentOfChoice, plainBox, same, type AdapterDescription, type Inside } from '@poietra/core';
-import { createElement, type ComponentType, type ReactNode } from 'react';
+import { createElement, Fragment, type ComponentType, type ReactNode } from 'react';
 import { choiceProperties, itemsFor } from './choices.js';
 import type { AdaptedProps, Choices } from './given.js';
 
@@ -47,21 +47,38 @@ export function drawInside(
     const all = { ...given, ...part.properties, ...properties };
     return createElement(componentFor(part.component, beside), all, ...children);
   };
-  /** What its container draws by calling a function, as that function; anything else as it is. */
-  const asTaken = (part: Inside, choice: Choice | undefined): unknown => {
-    if (!('component' in part) || part.given === undefined) return draw(part, choice);
-    const { given } = part;
-    return (value: unknown) => drawOne(part, given === true ? Object.assign({}, value) : { [given]: value }, choice);
+  /**
+   * What stands at one place, drawn together. Where its container draws a part by calling a function, that function draws
+   * all of it: one element where it is one, since some give theirs further properties.
+   */
+  const asTaken = (parts: readonly Inside[], choice: Choice | undefined): unknown => {
+    const together = (drawn: readonly ReactNode[]): ReactNode =>
+      drawn.length === 1 ? drawn[0] : createElement(Fragment, null, ...drawn);
+    if (!parts.some(isCalled)) return together(drawAll(parts, choice));
+    return (value: unknown) =>
+      together(
+        parts.map((part) =>
+          isCalled(part)
+            ? drawOne(part, part.given === true ? Object.assign({}, value) : { [part.given]: value }, choice)
+            : draw(part, choice),
+        ),
+      );
   };
   const within = (parts: readonly Inside[], choice: Choice | undefined): Drawn => {
-    const isAt = (part: Inside): part is ComponentPart & { readonly at: string } =>
-      'component' in part && part.at !== undefined;
-    const properties = Object.fromEntries(parts.filter(isAt).map((part) => [part.at, asTaken(part, choice)]));
-    const inner = parts.filter((part) => !isAt(part));
-    // Where one is drawn by a function, the function stands for all.
-    const called = inner.find((part) => 'component' in part && part.given !== undefined);
+    const names = new Set(parts.flatMap((part) => atOf(part) ?? []));
+    const properties = Object.fromEntries(
+      [...names].map((name) => [
+        name,
+        asTaken(
+          parts.filter((part) => atOf(part) === name),
+          choice,
+        ),
+      ]),
+    );
+    const inner = parts.filter((part) => atOf(part) === undefined);
     // The framework's types know no functions among children; what is put together so calls them itself.
-    return { properties, children: called ? [asTaken(called, choice) as ReactNode] : drawAll(inner, choice) };
+    const children = inner.some(isCalled) ? [asTaken(inner, choice) as ReactNode] : drawAll(inner, choice);
+    return { properties, children };
   };
   const drawAll = (parts: readonly Inside[], choice: Choice | undefined): readonly ReactNode[] =>
     parts.map((part) => draw(part, choice));
@@ -96,6 +113,10 @@ export function drawInside(
   };
   return inside && inside.length > 0 ? within(inside, undefined) : { properties: {}, children: drawChoices(undefined) };
 }
+
+const atOf = (part: Inside): string | undefined => ('component' in part ? part.at : undefined);
+const isCalled = (part: Inside): part is ComponentPart & Required<Pick<ComponentPart, 'given'>> =>
+  'component' in part && part.given !== undefined;
 
 /** Of one choice its value, of several a list. */
 function holds(shown: unknown, value: unknown): boolean {

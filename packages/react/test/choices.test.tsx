@@ -147,3 +147,22 @@ it('a part that stands for a choice has its text as its key, by which some input
     ]),
   ).toBe('.$"1".$1');
 });
+
+it('parts at one place are drawn together, by a function where one of them is', () => {
+  const Quay = ({ before, drawEach }: { before: ReactNode; drawEach: (given: object) => ReactNode }): ReactNode => (
+    <b>
+      {before}|{drawEach({ title: 'TOR' })}
+    </b>
+  );
+  const Flag = ({ title }: { title?: string }): ReactNode => <i title={title} />;
+  const flag = { component: 'tide#Flag' };
+  const inside = [
+    { ...flag, at: 'before', properties: { title: 'red' } },
+    { ...flag, at: 'before', properties: { title: 'white' } },
+    { ...flag, at: 'drawEach', given: true as const },
+    { ...flag, at: 'drawEach', properties: { title: 'blue' } },
+  ];
+  expect(draw(Quay, { ...description, inside }, {}, { 'tide#Flag': Flag }).innerHTML).toContain(
+    '<b><i title="red"></i><i title="white"></i>|<i title="TOR"></i><i title="blue"></i></b>',
+  );
+});

@@ -2,6 +2,7 @@
  * What runs in a frame that proves: it is told which input to try or which adapter to check, and tells what it saw.
  * Messages go to the parent; a page of its own is its own parent.
  */
+import { giveBackTheConsole } from './unprofiled.js';
 import '@poietra/react/skin.css';
 import type {
   AdapterDescription,
@@ -122,6 +123,7 @@ export function startProving(inputs: BundledInputs): void {
       tell({ kind: 'prover failed', message: error instanceof Error ? error.message : String(error) }),
     );
   });
+  giveBackTheConsole();
   hurryAnimations();
   answerJudge(inputs);
   tell({ kind: 'prover ready' });

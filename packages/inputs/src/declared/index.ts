@@ -13,7 +13,7 @@ import { insidesOf } from './insides.js';
 import { withList } from './lists.js';
 import { noInputsAlone, partEnds, telling, unsettled } from './names.js';
 import { Objects } from './objects.js';
-import { ownFiles, programOf, type ParsedOnce, type Program, type WrittenTypes } from './program.js';
+import { ownFiles, programOf, type Program, type WrittenTypes } from './program.js';
 import { eachAlone } from '../each-alone.js';
 import { Beside, type Borrowed } from './beside.js';
 import { likeliest, providersOf } from './providers.js';
@@ -95,11 +95,10 @@ function inputsIn(
   const found = new Map<string, FoundInput>();
   const passed = new Map<string, Passed>();
   const unread: string[] = [];
-  const parsed: ParsedOnce = new Map();
   let done = 0;
   for (const share of inShares(typed)) {
     tell?.({ done, total: typed.length, doing: 'type declarations' });
-    const program = programOf(project, share, written, parsed);
+    const program = programOf(project, share, written);
     if (!program) continue;
     const { checker, imports } = program;
     const beside = new Beside(program, share);

@@ -3,6 +3,7 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join, relative } from 'node:path';
 import ts from 'typescript';
+import { hostFor } from '../parsed.js';
 import { findPackage, type Project, type ProjectPackage } from '../project.js';
 
 /** What is read of a project: each entry with the statement that imports it. */
@@ -19,9 +20,6 @@ export interface Program {
 
 /** Declarations of packages that have none of their own, by their names. */
 export type WrittenTypes = ReadonlyMap<string, string>;
-/** Files that every program reads, by their paths; parsed for the first one. */
-export type ParsedOnce = Map<string, ts.SourceFile | undefined>;
-const isOfAll = (file: string): boolean => /\/(typescript\/lib|@types\/react|csstype)\/[^/]+\.d\.ts$/.test(file);
 /** Where they would lie, so that what they declare is the package's own. */
 const writtenFor = ({ folder }: ProjectPackage): string => join(folder, '__poietra_shown__.d.ts');
 
@@ -30,7 +28,6 @@ export function programOf(
   project: Project,
   typed: readonly ProjectPackage[],
   written: WrittenTypes = new Map(),
-  parsed: ParsedOnce = new Map(),
 ): Program | undefined {
   const files = new Map(
     typed.flatMap((pkg) => {
@@ -65,7 +62,7 @@ export function programOf(
     lib: ['lib.es2022.d.ts', 'lib.dom.d.ts'],
     ...withPaths(frameworkTypes(project), files),
   };
-  const host = ts.createCompilerHost(options);
+  const host = hostFor(options);
   const read = host.readFile.bind(host);
   const exists = host.fileExists.bind(host);
   const parse = host.getSourceFile.bind(host);
@@ -74,10 +71,7 @@ export function programOf(
   host.readFile = (name) => textOf(name) ?? read(name);
   host.getSourceFile = (name, language) => {
     const text = textOf(name);
-    if (text !== undefined) return ts.createSourceFile(name, text, language);
-    if (!isOfAll(name)) return parse(name, language);
-    if (!parsed.has(name)) parsed.set(name, parse(name, language));
-    return parsed.get(name);
+    return text === undefined ? parse(name, language) : ts.createSourceFile(name, text, language);
   };
   host.getCurrentDirectory = () => project.folder;
   const program = ts.createProgram([entry, ...typed.flatMap(tagMapsOf)], options, host);

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import ts from 'typescript';
 import { ownFiles } from '../declared/program.js';
+import { hostFor } from '../parsed.js';
 import { ProjectError, readProject } from '../project.js';
 import { SchemaReader, type TypeNote } from './schema-reader.js';
 
@@ -51,7 +52,8 @@ export function schemaOfType(folder: string, { file, name }: OwnType): TypeSchem
   if (!ownTypes(folder).some((one) => one.file === file && one.name === name))
     throw new ProjectError(`${file} exports no type “${name}” that stands by itself.`);
   const path = join(folder, file);
-  const program = ts.createProgram([path], optionsOf(folder));
+  const options = optionsOf(folder);
+  const program = ts.createProgram([path], options, hostFor(options));
   const checker = program.getTypeChecker();
   const source = program.getSourceFile(path);
   const module = source && checker.getSymbolAtLocation(source);
