@@ -1,6 +1,7 @@
 /** npm test: everything, from nothing installed to the last browser test; closes with "N passed, N failed". */
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { join, relative } from 'node:path';
 import { build } from './build.mjs';
 import { install } from './install.mjs';
@@ -27,6 +28,10 @@ function run(command, args, options = {}) {
     }).status === 0
   );
 }
+/** When it ended, so that whoever reads the output sees what took long. */
+function after() {
+  return `(${Math.round(performance.now() / 1000)} s)`;
+}
 /** Runs checks side by side; what each has to say is printed in one piece. */
 async function checkAll(checks) {
   const results = await Promise.all(
@@ -40,17 +45,18 @@ async function checkAll(checks) {
     check(name, isGood);
   }
 }
-function start(command, args, env = {}) {
+/** What it says is given when it has ended, or printed at once where `stdio` is `inherit`. */
+function start(command, args, env = {}, stdio = 'pipe') {
   return new Promise((resolve) => {
-    const own = spawn(command, args, { env: { ...process.env, FORCE_COLOR: '0', ...env } });
+    const own = spawn(command, args, { stdio, env: { ...process.env, FORCE_COLOR: '0', ...env } });
     let said = '';
-    for (const stream of [own.stdout, own.stderr]) stream.on('data', (text) => (said += String(text)));
+    for (const stream of [own.stdout, own.stderr]) stream?.on('data', (text) => (said += String(text)));
     own.on('error', ({ message }) => resolve({ isGood: false, said: `${message}\n` }));
     own.on('close', (code) => resolve({ isGood: code === 0, said }));
   });
 }
 function check(name, isGood) {
-  console.log(`${isGood ? 'ok  ' : 'FAIL'} ${name}`);
+  console.log(`${isGood ? 'ok  ' : 'FAIL'} ${name} ${after()}`);
   if (isGood) passed++;
   else failures.push(name);
 }
@@ -60,8 +66,8 @@ debianPackages();
 rmSync('test-results', { recursive: true, force: true });
 mkdirSync('test-results', { recursive: true });
 
-// None of these needs another, and each runs on one core.
-await checkAll({
+// None of these needs another, and each runs on one core; what is built and tried meanwhile needs none of them.
+const readings = checkAll({
   types: [
     ['npx', 'tsc', '-p', '.'],
     ['npx', 'tsc', '-p', 'packages/core'],
@@ -99,8 +105,10 @@ for (const { says, name, isGood } of [
 }
 
 const leftOut = isQuick ? slow : [commandLine];
-run('npx', jestArgs('jest', '--testPathIgnorePatterns', 'node_modules', ...leftOut));
+await start('npx', jestArgs('jest', '--testPathIgnorePatterns', 'node_modules', ...leftOut), {}, 'inherit');
 countUnits('jest');
+
+await readings;
 
 if (isQuick) {
   const { said } = await start('npx', ['playwright', 'test', 'first-light'], { E2E_RUN: 'e2e-quick' });
@@ -119,14 +127,15 @@ process.stdout.write(ofCommandLine.said + contract.said);
 countUnits('jest-cli');
 check('contract', contract.isGood);
 
-// In quarters, two side by side, each with a server and a demo company of its own: a browser test waits more than it
-// works, and the quarters take unlike times.
+// In parts, as many side by side as there are cores, two at least, each with a server and a demo company of its own: a
+// browser test waits more than it works, and the parts take unlike times.
 const port = Number(process.env.E2E_PORT ?? 4377);
-const quarters = [1, 2, 3, 4];
+const parts = Array.from({ length: 8 }, (_, i) => i + 1);
+const all = parts.length;
 const testInBrowser = async (own) => {
-  for (let quarter = quarters.shift(); quarter; quarter = quarters.shift()) {
-    const name = `e2e-${quarter}`;
-    const { said } = await start('npx', ['playwright', 'test', `--shard=${quarter}/4`], {
+  for (let part = parts.shift(); part; part = parts.shift()) {
+    const name = `e2e-${part}`;
+    const { said } = await start('npx', ['playwright', 'test', `--shard=${part}/${all}`], {
       E2E_PORT: String(port + own),
       E2E_RUN: name,
     });
@@ -134,7 +143,8 @@ const testInBrowser = async (own) => {
     countBrowserTests(name);
   }
 };
-await Promise.all([testInBrowser(0), testInBrowser(1)]);
+const lanes = Math.min(4, Math.max(2, availableParallelism()));
+await Promise.all(Array.from({ length: lanes }, (_, own) => testInBrowser(own)));
 
 close();
 
@@ -142,6 +152,7 @@ function jestArgs(name, ...more) {
   return ['jest', '--maxWorkers=100%', '--json', `--outputFile=test-results/${name}.json`, ...more];
 }
 function countUnits(name) {
+  console.log(`${name} ${after()}`);
   const units = readJson(`test-results/${name}.json`);
   passed += units?.numPassedTests ?? 0;
   if (!units) failures.push(`${name}: told nothing`);
@@ -152,6 +163,7 @@ function countUnits(name) {
   }
 }
 function countBrowserTests(name) {
+  console.log(`${name} ${after()}`);
   const told = readJson(`test-results/${name}.json`);
   passed += (told?.stats.expected ?? 0) + (told?.stats.flaky ?? 0);
   if (!told) failures.push(`${name}: told nothing`);
