@@ -21,7 +21,7 @@ export interface Held {
 /** What stood in an option before another one was taken. */
 export interface Left {
   readonly value: unknown;
-  readonly acts: Remembered;
+  readonly acts: Remembered | undefined;
 }
 
 /** The acts at a place and below it, to be put back where the value is moved to. */
@@ -74,9 +74,10 @@ export class Acts {
   }
   /** The value was replaced: what was typed, held, refused and chosen here was about another one. */
   forget(): void {
-    this.typed.value = undefined;
-    this.draft.value = undefined;
-    this.held.value = undefined;
+    // Of most places there is nothing to forget, and asking costs less than telling nobody.
+    if (this.typed.peek()) this.typed.value = undefined;
+    if (this.draft.peek() !== undefined) this.draft.value = undefined;
+    if (this.held.peek()) this.held.value = undefined;
     this.left = undefined;
     this.accept();
     for (const own of this.#chosen?.values() ?? []) own.value = undefined;

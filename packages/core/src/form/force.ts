@@ -10,7 +10,7 @@ import { untracked } from '@preact/signals-core';
 import { ownMember, type Pointer } from '../json/index.js';
 import { appliedBelow, namesMembers, requiring, type Applied } from '../schema/index.js';
 import { ancestor } from './described.js';
-import { places, type Place, type Watch } from './place.js';
+import type { Place, Span, Watch } from './place.js';
 
 /** A verdict that changes more often than this while settling depends on itself. */
 const mostTurns = 20;
@@ -114,26 +114,35 @@ export class Force {
     if (isInForce !== place.holdsItself) this.form.move(place, isInForce);
   }
 
-  /** Makes the places inside a new value that may be out of force, so that their conditions are watched. */
-  discover(place: Place): void {
+  /** Makes the places inside a new value, or inside some of its entries, that may be out of force, so that their conditions are watched. */
+  discover(place: Place, span?: Span): void {
     const value = this.form.read(place);
     if (typeof value !== 'object' || value === null) return;
-    this.#look(place.applied, value, () => place);
+    const names = span && Array.isArray(value) ? indexesIn(span, value.length) : Object.keys(value);
+    this.#look(place.applied, value, names, () => place);
     this.form.expressions?.reveal(place);
-    for (const inner of places(place)) if (inner !== place) this.renew(inner);
+    for (const child of place.made(span)) this.#renewAll(child);
+  }
+  #renewAll(place: Place): void {
+    if (place.decide) this.renew(place);
+    for (const child of place.children.values()) this.#renewAll(child);
   }
 
-  #look(at: readonly Applied[], value: object, place: () => Place): void {
+  #look(at: readonly Applied[], value: object, names: readonly string[], place: () => Place): void {
     const isList = Array.isArray(value);
-    for (const name of Object.keys(value)) {
+    for (const name of names) {
       const member = ownMember(value, name);
       const below = appliedBelow(at, isList ? Number(name) : name);
       let made: Place | undefined;
       const child = (): Place => (made ??= place().child(name));
       if (!isList && !isAlways(at, below, name)) child();
-      if (typeof member === 'object' && member !== null) this.#look(below, member, child);
+      if (typeof member === 'object' && member !== null) this.#look(below, member, Object.keys(member), child);
     }
   }
+}
+
+function indexesIn([first, end]: Span, length: number): string[] {
+  return Array.from({ length: Math.max(0, Math.min(end, length) - first) }, (_, i) => String(first + i));
 }
 
 const speaks = ({ node }: Applied): boolean => node.raw !== false;

@@ -1,6 +1,6 @@
 import { batch, computed } from '@preact/signals-core';
 import type { Codec } from '../codec/index.js';
-import { copyOf, warnDeveloper, type Pointer, type Problem } from '../json/index.js';
+import { copyOf, joinPointer, warnDeveloper, type Pointer, type Problem } from '../json/index.js';
 import type { CompiledSchema, Condition, Facts } from '../schema/index.js';
 import type { Expressed } from '../expression/index.js';
 import type { Words } from '../words/index.js';
@@ -17,7 +17,7 @@ import { pointerOf, type Where } from './path.js';
 import type { FormSchema } from './form-schema.js';
 import type { Attended, Ground, OpenOptions } from './ground.js';
 import { FormProblems } from './problems.js';
-import { Place, places, type PlaceHolder } from './place.js';
+import { Place, places, type PlaceHolder, type Span } from './place.js';
 import { Holding } from './holding.js';
 import { restore } from './snapshot.js';
 import type { Chooser, Form, FormField, PlaceSettings, TellWhen } from './types.js';
@@ -75,11 +75,11 @@ export class OpenForm extends Holding implements Form, PlaceHolder, Attended, Mo
   }
 
   /** What was moved is there: conditions and schema are asked again. */
-  settleAt(place: Place): void {
-    this.force.discover(place);
+  settleAt(place: Place, span?: Span): void {
+    this.force.discover(place, span);
     this.force.touched(place);
     addNeededGroups(this, place);
-    this.#checked(place.at);
+    this.#checked(changesIn(place, span));
   }
 
   readonly #changed = computed(() => {
@@ -149,20 +149,20 @@ export class OpenForm extends Holding implements Form, PlaceHolder, Attended, Mo
    * The one way in which a value comes in. From a place's own input, what that input holds stays; from outside, all that
    * was typed, held, refused and chosen here was about another value. Tells those who depend on it, and nobody else.
    */
-  #take(place: Place, sent: unknown, from: 'input' | 'outside'): void {
+  #take(place: Place, sent: unknown, from: 'input' | 'outside', span?: Span): void {
     batch(() => {
       const { keeper } = place;
       this.#moves?.takeOptions(place);
       const changedAt = this.write(place, sent);
       if (from === 'outside') place.renew();
-      for (const child of place.children.values()) child.renewAll();
+      for (const child of place.made(span)) child.renewAll();
       place.stir();
       this.#stirAbove(place);
       this.noticed(place);
       if (keeper) this.noticed(keeper);
-      this.force.discover(place);
+      this.force.discover(place, span);
       if (keeper) this.force.settle();
-      else this.#checked(changedAt);
+      else this.#checked(changedAt === place.at ? changesIn(place, span) : [changedAt]);
       this.goOn();
     });
   }
@@ -171,6 +171,9 @@ export class OpenForm extends Holding implements Form, PlaceHolder, Attended, Mo
   }
   replace(place: Place, sent: unknown): void {
     this.#take(place, sent, 'outside');
+  }
+  rearrange(place: Place, items: readonly unknown[], span: Span): void {
+    this.#take(place, items, 'outside', span);
   }
 
   /** Moves the value of a place whose conditions have turned: aside, or back into the document. */
@@ -278,7 +281,7 @@ export class OpenForm extends Holding implements Form, PlaceHolder, Attended, Mo
     this.root.renewAll();
     this.force.discover(this.root);
     addNeededGroups(this, this.root);
-    this.#checked('');
+    this.#checked(['']);
   }
   /** What stands there by now, computed values included, is where the form begins. */
   #settleBeginning(): void {
@@ -294,13 +297,13 @@ export class OpenForm extends Holding implements Form, PlaceHolder, Attended, Mo
   settleAll(): void {
     batch(() => {
       for (const place of places(this.root)) place.stir();
-      this.#checked('');
+      this.#checked(['']);
     });
   }
 
   /** Asks the schema again and lets conditions move what they move, until both agree. */
-  #checked(changedAt: Pointer): void {
-    this.#check(changedAt);
+  #checked(changes: readonly Pointer[]): void {
+    for (const at of changes) this.#check(at);
     this.force.settle();
   }
   /** Asks the schema again, only about what the change can have touched, and tells the fields concerned. */
@@ -316,4 +319,13 @@ export class OpenForm extends Holding implements Form, PlaceHolder, Attended, Mo
       this.version.value++;
     });
   }
+}
+
+/** More entries than these are asked about at once: each alone asks once more what is said of the whole list. */
+const fewEntries = 16;
+/** Where the schema has to be asked again: a place, or some entries of a list. */
+function changesIn({ at }: Place, span?: Span): Pointer[] {
+  const [first, end] = span ?? [0, Infinity];
+  if (end - first > fewEntries) return [at];
+  return Array.from({ length: end - first }, (_, i) => joinPointer(at, first + i));
 }

@@ -9,7 +9,7 @@ import type { Left, Remembered } from './acts.js';
 import { FormDocument } from './document.js';
 import { openList, type FormList, type Origin } from './list.js';
 import { ancestor } from './described.js';
-import { places, type Place } from './place.js';
+import type { Place, Span } from './place.js';
 
 /** What moving needs of the form. */
 export interface Movable {
@@ -17,8 +17,10 @@ export interface Movable {
   /** The value with all that is kept aside in it, as a copy. */
   whole(place: Place): unknown;
   replace(place: Place, value: unknown): void;
+  /** The same of a list, of which the entries outside of the span stay as they are. */
+  rearrange(place: Place, items: readonly unknown[], span: Span): void;
   /** What was put back is there: conditions and schema are asked again. */
-  settleAt(place: Place): void;
+  settleAt(place: Place, span?: Span): void;
 }
 
 export class Moves {
@@ -52,21 +54,27 @@ export class Moves {
     return place.keys;
   }
 
-  /** Items in another order, more or fewer of them: what a person did in each goes with it. */
+  /**
+   * Items in another order, more or fewer of them: what a person did in each goes with it. Those that stay where they are
+   * are not touched, so that an entry at the end of ten thousand costs what it costs at the end of ten.
+   */
   #rearrange(place: Place, items: readonly unknown[], from: readonly Origin[]): void {
     batch(() => {
       const keys = this.#keysOf(place);
-      const remembered = from.map((origin) => {
+      const span = changed(from, keys.length);
+      const [first, end] = span;
+      if (first === end) return;
+      const remembered = from.slice(first, end).map((origin) => {
         const entry = typeof origin === 'number' ? place.children.get(String(origin)) : undefined;
         return entry ? remember(entry) : typeof origin === 'object' ? origin.back : undefined;
       });
-      this.form.replace(place, items);
+      this.form.rearrange(place, items, span);
       place.keys = from.map((origin) => (typeof origin === 'number' ? (keys[origin] ?? 0) : this.#nextKey++));
-      for (const child of place.children.values()) for (const one of places(child)) one.acts.visited.value = false;
+      for (const entry of place.made(span)) unvisit(entry);
       remembered.forEach((one, i) => {
-        if (one) recall(place.child(String(i)), one);
+        if (one) recall(place.child(String(first + i)), one);
       });
-      this.form.settleAt(place);
+      this.form.settleAt(place, span);
     });
   }
 
@@ -95,7 +103,7 @@ export class Moves {
       this.form.replace(place, back ? merge(value, copyOf(back.value)) : value);
       place.acts.left = left;
       place.acts.chosen(key).value = index;
-      if (back) for (const [name, acts] of back.acts.children) recallTyped(place.child(name), acts);
+      for (const [name, acts] of back?.acts?.children ?? []) recallTyped(place.child(name), acts);
       this.form.settleAt(place);
     });
   }
@@ -105,20 +113,47 @@ type BranchCondition = Condition & { readonly about: { readonly kind: 'branch' }
 const isBranchAbove = (condition: Condition): condition is BranchCondition =>
   condition.up > 0 && condition.about.kind === 'branch';
 
-/** What a person did at a place and below it, to be put back where the value is moved to. */
-function remember(place: Place): Remembered {
+function unvisit(place: Place): void {
+  if (place.acts.visited.peek()) place.acts.visited.value = false;
+  for (const child of place.children.values()) unvisit(child);
+}
+
+/** Of the entries of a list that had so many, those that come from elsewhere, and those behind the last one. */
+function changed(from: readonly Origin[], before: number): Span {
+  const isElsewhere = (origin: Origin, i: number): boolean => origin !== i;
+  const first = from.findIndex(isElsewhere);
+  if (from.length !== before) return [first < 0 ? Math.min(from.length, before) : first, Math.max(from.length, before)];
+  return first < 0 ? [0, 0] : [first, lastIndex(from, isElsewhere) + 1];
+}
+function lastIndex<T>(items: readonly T[], fits: (item: T, i: number) => boolean): number {
+  for (let i = items.length - 1; i >= 0; i--) if (fits(items[i] as T, i)) return i;
+  return -1;
+}
+
+/** What a person did at a place and below it, to be put back where the value is moved to; nothing of most places. */
+function remember(place: Place): Remembered | undefined {
   const { typed, draft, visited, refusals, held, choices, left } = place.acts;
   const own = held.peek();
+  const kept = place.kept?.root;
+  const children: (readonly [string, Remembered])[] = [];
+  for (const [key, child] of place.children) {
+    const inside = remember(child);
+    if (inside) children.push([key, inside]);
+  }
+  const isOfNow = own?.version === place.replacedVersion.peek();
+  const isSaid = visited.peek() || isOfNow || typed.peek() !== undefined || draft.peek() !== undefined;
+  if (!isSaid && !left && kept === undefined && refusals.peek().length + choices.length + children.length === 0)
+    return undefined;
   return {
     typed: typed.peek(),
     draft: draft.peek(),
     visited: visited.peek(),
     refusals: refusals.peek(),
-    held: own?.version === place.replacedVersion.peek() ? { held: own.held } : undefined,
+    held: isOfNow ? { held: own.held } : undefined,
     chosen: choices,
     left: new Map(left),
-    kept: place.kept?.root === undefined ? undefined : { value: place.kept.root },
-    children: [...place.children].map(([key, child]) => [key, remember(child)] as const),
+    kept: kept === undefined ? undefined : { value: kept },
+    children,
   };
 }
 

@@ -24,6 +24,9 @@ export interface Ruling {
 }
 export const unruled: Ruling = { problems: [], pending: false };
 
+/** Entries of a list: from an index up to another, which is none of them. */
+export type Span = readonly [first: number, end: number];
+
 /** What a place needs of the form around it. */
 export interface PlaceHolder extends Describing {
   /** Who watches conditions (`Force`): it is told of a place that was made, and of values that have changed. */
@@ -96,6 +99,15 @@ export class Place extends Described<PlaceHolder> implements FormField {
       place.join();
     }
     return place;
+  }
+
+  /** Of the entries in a span, or of all that is inside, those that were asked for so far. */
+  *made(span?: Span): Iterable<Place> {
+    if (!span) return yield* this.children.values();
+    for (let i = span[0]; i < span[1]; i++) {
+      const entry = this.children.get(String(i));
+      if (entry) yield entry;
+    }
   }
 
   /** Whether its own conditions hold, as far as the document has followed them. */
@@ -258,7 +270,7 @@ export class Place extends Described<PlaceHolder> implements FormField {
   renew(): void {
     this.acts.forget();
     this.replacedVersion.value++;
-    this.keys = [];
+    if (this.keys.length > 0) this.keys = [];
     // Whether the new value is in force has yet to be asked; until then it is where the rest of the value is.
     this.kept = undefined;
     this.holdsItself = true;
