@@ -15,6 +15,7 @@ import type { OpenedProps } from './opened.js';
 import type { OwnHints } from './own-hints.js';
 import type { Skin } from './skin.js';
 import type { TabsProps } from './tabs.js';
+import type { Turns } from './turns.js';
 
 /** Asks for values to choose from; rejects where they cannot be had. */
 export type FetchChoices = (address: string, signal: AbortSignal) => Promise<unknown>;
@@ -54,8 +55,13 @@ export interface ProblemListProps {
 /** What a person mends by, after an attempt to send. */
 export interface Mending {
   readonly ProblemList: FunctionComponent<ProblemListProps>;
-  /** Gives the focus to the first place on the page that has one of the problems; whether there was one. */
-  focusFirst(element: HTMLElement | null, form: Form, problems: readonly Problem[]): boolean;
+  /** Gives the focus to the first place on the page that has one of the problems, as soon as it is drawn; whether there was one. */
+  focusFirst(
+    element: HTMLElement | null,
+    form: Form,
+    problems: readonly Problem[],
+    turns?: Pick<Turns, 'next'>,
+  ): Promise<boolean>;
 }
 
 /** What not every form is drawn with. `everyDrawing` has all of it, `loadDrawings` what one plan asks for. */

@@ -90,7 +90,7 @@ export function DrawnForm({
     flushSync(() => undefined);
     const mending = drawings.mending ?? (await fetchMending());
     const problems = done.kind === 'failed' ? [] : done.problems;
-    if (!mending?.focusFirst(element.current, form, problems)) summary.current?.focus();
+    if (!(await mending?.focusFirst(element.current, form, problems, turns))) summary.current?.focus();
   };
   const drawing = useMemo(
     (): Drawing => ({

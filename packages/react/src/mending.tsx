@@ -1,10 +1,12 @@
 /** What a person mends by: where all problems stand, and the way to the first of them. Fetched once a form stands. */
-import type { ReactNode } from 'react';
+import { useContext, type ReactNode } from 'react';
 import type { Mending, ProblemListProps } from './drawing.js';
 import { focusFirst } from './reveal.js';
+import { TurnsContext } from './turns.js';
 
 /** The problems, each with a way to its field. */
 function ProblemList({ form, says, entries }: ProblemListProps): ReactNode {
+  const turns = useContext(TurnsContext);
   return (
     <>
       <p>{says}</p>
@@ -16,7 +18,7 @@ function ProblemList({ form, says, entries }: ProblemListProps): ReactNode {
               onClick={(event) => {
                 event.preventDefault();
                 const sheet = event.currentTarget.closest('form');
-                focusFirst(sheet, form, [problem]);
+                void focusWhenDrawn(sheet, form, [problem], turns);
               }}
             >
               {label}
@@ -28,4 +30,15 @@ function ProblemList({ form, says, entries }: ProblemListProps): ReactNode {
     </>
   );
 }
-export const mending: Mending = { ProblemList, focusFirst };
+/** In a form that is still being drawn, once the place is there; but never from under somebody who went elsewhere meanwhile. */
+const focusWhenDrawn: Mending['focusFirst'] = async (element, form, problems, turns) => {
+  const before = document.activeElement;
+  while (!focusFirst(element, form, problems)) {
+    const drawn = turns?.next();
+    if (!drawn) return false;
+    await drawn;
+    if (document.activeElement !== before) return true;
+  }
+  return true;
+};
+export const mending: Mending = { ProblemList, focusFirst: focusWhenDrawn };

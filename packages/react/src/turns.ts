@@ -22,6 +22,8 @@ export interface Turns {
   take(members: number, cells: number): number;
   /** A part is in the page. */
   came(part: Part): void;
+  /** Ends with the next turn; nothing where all is drawn. */
+  next(): Promise<void> | undefined;
 }
 
 export function inTurns(): Turns {
@@ -30,12 +32,16 @@ export function inTurns(): Turns {
   /** What came while a turn was drawn lies within it, before all that waited already. */
   let found: Part[] = [];
   let timer: unknown;
-  const next = (): void => {
+  let heard: (() => void)[] = [];
+  const turn = (): void => {
     queue = [...found, ...queue].filter((part) => part.waits());
     found = [];
-    timer = queue[0] && setTimeout(next);
+    timer = queue[0] && setTimeout(turn);
     left = timer ? perTurn : atOnce;
     flushSync(() => queue.forEach((part) => part.goOn()));
+    const told = heard;
+    heard = [];
+    told.forEach((tell) => tell());
   };
   return {
     take(members, cells) {
@@ -45,8 +51,9 @@ export function inTurns(): Turns {
     },
     came(part) {
       found.push(part);
-      timer ??= setTimeout(next);
+      timer ??= setTimeout(turn);
     },
+    next: () => (timer ? new Promise((resolve) => heard.push(resolve)) : undefined),
   };
 }
 

@@ -75,6 +75,32 @@ it('stops where the form is taken away', () => {
   expect([host.childElementCount, jest.getTimerCount()]).toEqual([0, 0]);
 });
 
+describe('sent while the rest is still to be drawn, where that is what is missing', () => {
+  const focused = () => document.activeElement?.closest<HTMLElement>('[data-at]')?.dataset['at'];
+  const someTurns = async () => {
+    for (let i = 0; i < 10; i++) await act(() => Promise.resolve(jest.advanceTimersToNextTimer()));
+  };
+  beforeEach(async () => {
+    const deck2 = { type: 'object', required: ['hold80'], properties: texts(90) };
+    const schema = { required: ['deck2'], properties: { ...groups.properties, deck2 } };
+    const send = () => Promise.resolve({ kind: 'accepted' });
+    act(() => root.render(opened(schema, undefined, { send }).drawing));
+    await act(() => Promise.resolve(host.querySelector<HTMLElement>('[type=submit]')?.click()));
+    expect(host.querySelector('[data-at="/deck2/hold80"]')).toBeNull();
+  });
+
+  it('it gets the focus as soon as it is there', async () => {
+    await someTurns();
+    expect(focused()).toBe('/deck2/hold80');
+  });
+
+  it('nobody loses it who went elsewhere meanwhile', async () => {
+    host.querySelector('input')?.focus();
+    await someTurns();
+    expect(focused()).toBe('/deck0/hold0');
+  });
+});
+
 it('is whole from a server, and stays so where the page takes it over', () => {
   const served = host.appendChild(document.createElement('div'));
   served.innerHTML = renderToString(opened(groups).drawing);
