@@ -64,7 +64,7 @@ it('a value that is told in the plural, under its own name, or only to begin wit
      export declare function Finder(props: { selectedItem?: any; onChange?: (selectedItem: any) => void }): React.ReactElement;
      export declare function Marks(props: { name?: string; valueSelected?: string | number; onChange?: (selection: string | number | undefined, name: string) => void }): React.ReactElement;
      export declare function Berths(props: { idSelected?: string; options?: { id: string; label: string }[]; onChange?: (id: string) => void }): React.ReactElement;
-     export declare function Quays(props: { valueOfSelected?: string; options?: { value: string; inputDisplay?: React.ReactNode }[]; onChange?: (value: string) => void }): React.ReactElement;
+     export declare class Quays<T = string> extends React.Component<{ valueOfSelected?: NonNullable<T>; options?: { value: T; inputDisplay?: React.ReactNode }[]; onChange?: (value: T) => void }> {}
      export declare function Stars(props: { start?: number; stop?: number; initialMark?: number; onChange?: (next: number) => void }): React.ReactElement;
      export declare function Days(props: ({ mode?: undefined; value?: undefined; onChange?: undefined } | { mode: 'one'; value?: Date; onChange?: (next: Date) => void }) & { onPageChange?: (page: number) => void }): React.ReactElement;
      export declare function Shade(props: { color?: string; onChange?: (next: ShadeColor) => void }): React.ReactElement;
@@ -75,10 +75,10 @@ it('a value that is told in the plural, under its own name, or only to begin wit
     ['Finder', 'selectedItem', 'onChange'],
     ['Marks', 'valueSelected', 'onChange'],
     ['Berths', 'idSelected', 'onChange'],
-    ['Quays', 'valueOfSelected', 'onChange'],
     ['Stars', 'initialMark', 'onChange'],
     ['Days', 'value', 'onChange'],
     ['Shade', 'color', 'onChange'],
+    ['Quays', 'valueOfSelected', 'onChange'],
   ]);
   expect(found().find(({ input }) => input.export === 'Berths')?.adapter?.choices).toMatchObject({ value: 'id' });
   expect(found().find(({ input }) => input.export === 'Quays')?.adapter?.choices).toEqual({

@@ -191,6 +191,7 @@ const bare = (type: string): string =>
     .replace(/\s*\|\s*(undefined|null)\b/g, '')
     .replace(/\b(undefined|null)\s*\|\s*/g, '')
     .replace(/\breadonly\s+/g, '')
+    .replace(/^NonNullable<(\w+)>$/, '$1')
     .trim();
 /** Whether all that a type may be, the other may be, too. */
 export function isAmong(type: string, all: string): boolean {
