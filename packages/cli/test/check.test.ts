@@ -14,18 +14,36 @@ const check = (...args: string[]) => {
   return { status, stdout, stderr };
 };
 
-const failedIn = (stdout: string): Record<string, string[]> =>
+const nameOf = ({ name }: Checked): string => name.slice(name.indexOf('#') + 1);
+const failedIn = (all: readonly Checked[]): Record<string, string[]> =>
   Object.fromEntries(
-    (JSON.parse(stdout) as Checked[]).map(({ name, sheet }) => [
-      name.slice(name.indexOf('#') + 1),
-      sheet.verdicts.filter(({ state }) => state === 'fail').map(({ check: id }) => id),
+    all.map((one) => [
+      nameOf(one),
+      one.sheet.verdicts.filter(({ state }) => state === 'fail').map(({ check: id }) => id),
     ]),
   );
+
+const faulty = 'packages/stand/test/faulty';
+/** All planted inputs, in one run: they are read and bundled once. */
+let planted: readonly Checked[];
+let status: number | null;
+const mostTime = 1_800_000;
+beforeAll(() => {
+  const files = ['inputs', 'hidden', 'looks', 'not-loaded', 'parts', 'waits', 'wants', 'window'];
+  const done = check(faulty, '--json', '--only', files.map((file) => `/${file}.tsx`).join(','));
+  planted = JSON.parse(done.stdout) as Checked[];
+  ({ status } = done);
+}, mostTime);
+/** Those of some files, or of these names. */
+const plantedIn = (...texts: string[]): Checked[] =>
+  planted.filter(({ name }) => texts.some((text) => name.includes(text)));
+const adaptersIn = (file: string): Map<string, AdapterDescription> =>
+  new Map(plantedIn(file).map((one) => [nameOf(one), one.adapter]));
 
 describe('poietra check in a real browser', () => {
   it('ends when it is told to, browser and all', async () => {
     const main = join(home, 'packages/cli/dist/main.js');
-    const running = spawn(process.execPath, [main, 'check', 'packages/stand/test/faulty', '--only', 'inputs.tsx'], {
+    const running = spawn(process.execPath, [main, 'check', faulty, '--only', 'inputs.tsx'], {
       cwd: home,
       env: { ...process.env, INIT_CWD: home },
     });
@@ -36,9 +54,8 @@ describe('poietra check in a real browser', () => {
   });
 
   it('draws an input under the mark that its look asks for, and says of a module that fails as it is loaded that it does', () => {
-    const { stdout } = check('packages/stand/test/faulty', '--json', '--only', 'looks.tsx,not-loaded.tsx');
-    const [marked, broken] = JSON.parse(stdout) as [Checked, Checked];
-    expect(failedIn(stdout)['UnderAMark']).toEqual([]);
+    const [marked, broken] = [...plantedIn('looks.tsx'), ...plantedIn('not-loaded.tsx')] as [Checked, Checked];
+    expect(failedIn([marked])).toEqual({ UnderAMark: [] });
     expect(marked.adapter.wrappers).toEqual([{ component: '#div', properties: { 'data-tide': 'light' } }]);
     expect(new Set(broken.sheet.verdicts.map(({ state, seen }) => `${state} ${seen}`))).toEqual(
       new Set(['fail It cannot be loaded: There is no harbour.']),
@@ -46,9 +63,8 @@ describe('poietra check in a real browser', () => {
   });
 
   it('finds the one fault of each faulty input, and no fault in the sound ones', () => {
-    const { status, stdout } = check('packages/stand/test/faulty', '--json', '--only', 'inputs.tsx');
     expect(status).toBe(1);
-    const failed = failedIn(stdout);
+    const failed = failedIn(plantedIn('/inputs.tsx'));
     expect(failed).toMatchObject({
       Sound: [],
       SheetsBetween: [],
@@ -84,50 +100,45 @@ describe('poietra check in a real browser', () => {
   });
   it('finds quickly what elements say, and only fully what nobody sees or hears', () => {
     const names = ['Sound', 'ConstantId', 'Warns', 'DrawsNothing', 'OnInItsClassAlone', 'HearsScriptsAlone'];
-    const { stdout } = check('packages/stand/test/faulty', '--json', '--quick', '--only', names.join(','));
-    const failed = failedIn(stdout);
+    const { stdout } = check(faulty, '--json', '--quick', '--only', names.join(','));
+    const failed = failedIn(JSON.parse(stdout) as Checked[]);
     expect(failed).toMatchObject({ Sound: [], ConstantId: ['twice'], Warns: ['silent'] });
     // Each of these fails above, in the depth that drives the browser from outside.
     expect(failed).toMatchObject({ DrawsNothing: [], OnInItsClassAlone: [], HearsScriptsAlone: [] });
   });
   it('draws a line around what says in ARIA alone that it is invalid', () => {
-    const { stdout } = check('packages/stand/test/faulty', '--json', '--wanted', '0', '--only', 'InvalidUnseen');
-    const [checked] = JSON.parse(stdout) as Checked[];
+    const [checked] = plantedIn('#InvalidUnseen');
     expect(checked?.adapter.invalid).toBeUndefined();
     expect(checked?.findings.map(({ says }) => says)).toContain('“error” shows nothing; its box does.');
-    expect(failedIn(stdout)).toEqual({ InvalidUnseen: [] });
+    expect(failedIn(plantedIn('#InvalidUnseen'))).toEqual({ InvalidUnseen: [] });
     expect(checked?.sheet).toMatchObject({ depth: 'full', browser: expect.stringMatching(/^Chromium \d+/) as string });
   });
   it('finds how inputs speak that hide it, also of a module that waits as it is loaded', () => {
-    const both = ['--only', 'hidden.tsx,waits.tsx'];
-    const { stdout } = check('packages/stand/test/faulty', '--json', '--wanted', '0', ...both);
-    const found = new Map(
-      (JSON.parse(stdout) as Checked[]).map((one) => [one.name.slice(one.name.indexOf('#') + 1), one]),
-    );
-    expect(found.get('Stars')?.adapter.gesture?.steps).toMatchObject([{ do: 'press', on: { role: '<span>' } }]);
-    expect(found.get('Berth')?.adapter.value.property).toBe('selected');
-    expect(found.get('Paint')?.adapter.gesture?.steps).toMatchObject([{ do: 'press' }, { do: 'draw' }]);
-    expect(found.get('Pale')?.adapter.wrappers).toEqual([
+    const found = adaptersIn('hidden.tsx');
+    expect(found.get('Stars')?.gesture?.steps).toMatchObject([{ do: 'press', on: { role: '<span>' } }]);
+    expect(found.get('Berth')?.value.property).toBe('selected');
+    expect(found.get('Paint')?.gesture?.steps).toMatchObject([{ do: 'press' }, { do: 'draw' }]);
+    expect(found.get('Pale')?.wrappers).toEqual([
       {
         component: expect.stringMatching(/#SeaProvider$/) as string,
         imports: { theme: expect.stringMatching(/#lightTheme$/) as string },
       },
     ]);
-    expect(found.get('Ports')?.adapter.choices).toMatchObject({ property: 'options', takes: 'item' });
-    expect(found.get('Ports')?.adapter.samples).toEqual(['ALD', 'BRE']);
-    expect(found.get('Numbered')?.adapter.ownIds).toEqual({ property: 'uid' });
-    expect(found.get('Hulled')?.adapter).toMatchObject({ message: { property: 'error' } });
-    expect(found.get('Tides')?.adapter.gesture?.steps).toMatchObject([{ do: 'press' }]);
-    expect(found.get('Handles')?.adapter.value).toMatchObject({ property: 'value', empty: [0] });
-    expect(found.get('Quay')?.adapter.choices).toEqual({ tag: 'option', value: 'value' });
-    expect(found.get('Hatch')?.adapter.change).toMatchObject({ report: 'onChange', tells: 'press' });
-    expect(found.get('Tack')?.adapter.value).not.toHaveProperty('empty');
-    expect(found.get('Slate')?.adapter.real).toEqual({
+    expect(found.get('Ports')?.choices).toMatchObject({ property: 'options', takes: 'item' });
+    expect(found.get('Ports')?.samples).toEqual(['ALD', 'BRE']);
+    expect(found.get('Numbered')?.ownIds).toEqual({ property: 'uid' });
+    expect(found.get('Hulled')).toMatchObject({ message: { property: 'error' } });
+    expect(found.get('Tides')?.gesture?.steps).toMatchObject([{ do: 'press' }]);
+    expect(found.get('Handles')?.value).toMatchObject({ property: 'value', empty: [0] });
+    expect(found.get('Quay')?.choices).toEqual({ tag: 'option', value: 'value' });
+    expect(found.get('Hatch')?.change).toMatchObject({ report: 'onChange', tells: 'press' });
+    expect(found.get('Tack')?.value).not.toHaveProperty('empty');
+    expect(found.get('Slate')?.real).toEqual({
       selector: expect.stringContaining('contenteditable') as string,
     });
-    expect(found.get('Beacon')?.adapter.value).toMatchObject({ property: 'isChecked', empty: false });
-    expect(found.get('Beacon')?.adapter).not.toHaveProperty('describedBy');
-    expect(found.get('Course')?.adapter.change.path).toBe('/0/target/value');
+    expect(found.get('Beacon')?.value).toMatchObject({ property: 'isChecked', empty: false });
+    expect(found.get('Beacon')).not.toHaveProperty('describedBy');
+    expect(found.get('Course')?.change.path).toBe('/0/target/value');
     const sound = {
       Slate: [],
       Beacon: [],
@@ -145,12 +156,11 @@ describe('poietra check in a real browser', () => {
       Tides: [],
       Waits: [],
     };
-    expect(failedIn(stdout)).toMatchObject(sound);
+    expect(failedIn(plantedIn('hidden.tsx', 'waits.tsx'))).toMatchObject(sound);
   });
   it('gives what is asked for, and leaves what is complained of', () => {
-    const { stdout } = check('packages/stand/test/faulty', '--json', '--wanted', '0', '--only', 'wants.tsx');
-    const adapterOf = (name: string): AdapterDescription | undefined =>
-      (JSON.parse(stdout) as Checked[]).find((one) => one.name.endsWith(`#${name}`))?.adapter;
+    const found = adaptersIn('wants.tsx');
+    const adapterOf = (name: string): AdapterDescription | undefined => found.get(name);
     expect(adapterOf('Cleat')?.ownIds).toEqual({ property: 'id' });
     expect(adapterOf('Fender')).not.toHaveProperty('required');
     expect(adapterOf('Moorings')).toMatchObject({
@@ -165,7 +175,7 @@ describe('poietra check in a real browser', () => {
     expect(adapterOf('Mast')).toMatchObject({ inside: [{ at: 'drawBox', given: true }] });
     expect(adapterOf('Rudders')).toMatchObject({ ownIds: { property: 'name' } });
     expect(adapterOf('Crate')?.change).toMatchObject({ report: 'onChange', path: '/1/files' });
-    expect(failedIn(stdout)).toEqual({
+    expect(failedIn(plantedIn('wants.tsx'))).toEqual({
       Cleat: [],
       Fender: [],
       Moorings: [],
@@ -180,9 +190,8 @@ describe('poietra check in a real browser', () => {
     });
   });
   it('puts inputs together of their parts, and marks what is on', () => {
-    const { stdout } = check('packages/stand/test/faulty', '--json', '--wanted', '0', '--only', 'parts.tsx');
-    const inside = (name: string): unknown =>
-      (JSON.parse(stdout) as Checked[]).find((one) => one.name.endsWith(`#${name}`))?.adapter.inside;
+    const found = adaptersIn('parts.tsx');
+    const inside = (name: string): unknown => found.get(name)?.inside;
     const part = (name: string, more: object): object => ({ component: `./src/parts.tsx#${name}`, ...more });
     expect(inside('WatchRoot')).toEqual([
       part('WatchTrigger', { inside: [{ words: 'None', of: 'chosen' }] }),
@@ -193,22 +202,16 @@ describe('poietra check in a real browser', () => {
       { words: '□', when: 'not chosen' },
     ]);
     expect(inside('DayDate')).toEqual([part('DayInput', { inside: [part('DaySegment', { given: 'segment' })] })]);
-    expect(failedIn(stdout)).toEqual({ WatchRoot: [], Lamp: [], DayDate: [] });
+    expect(failedIn(plantedIn('parts.tsx'))).toEqual({ WatchRoot: [], Lamp: [], DayDate: [] });
   });
   it('has what a server cannot draw stand in the browser alone', () => {
-    const { stdout } = check('packages/stand/test/faulty', '--json', '--wanted', '0', '--only', 'Window');
-    const drafts = JSON.parse(stdout) as Checked[];
+    const drafts = plantedIn('Window');
     expect(drafts.map(({ adapter }) => adapter.onServer)).toEqual(['nothing', 'nothing']);
-    expect(failedIn(stdout)).toEqual({ KnowsTheWindow: [], AsksTheWindow: [] });
+    expect(failedIn(drafts)).toEqual({ KnowsTheWindow: [], AsksTheWindow: [] });
   });
   it('takes the words that an input draws itself, and finds those that it does not draw or link', () => {
-    const { stdout } = check(
-      'packages/stand/test/faulty/kit.json',
-      '--project',
-      'packages/stand/test/faulty',
-      '--json',
-    );
-    expect(failedIn(stdout)).toEqual({
+    const { stdout } = check(`${faulty}/kit.json`, '--project', faulty, '--json');
+    expect(failedIn(JSON.parse(stdout) as Checked[])).toEqual({
       'draws-its-words': [],
       'label-leads-nowhere': ['label', 'name'],
       'label-is-not-drawn': ['label', 'name'],
