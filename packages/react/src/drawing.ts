@@ -51,6 +51,8 @@ export interface ProblemListProps {
   readonly says: string;
   /** Each problem with the label of its place, and the address of its input on the page. */
   readonly entries: readonly { readonly problem: Problem; readonly label: string; readonly href: string }[];
+  /** By which the form is still being drawn. */
+  readonly turns: Turns | undefined;
 }
 /** What a person mends by, after an attempt to send. */
 export interface Mending {
@@ -60,7 +62,7 @@ export interface Mending {
     element: HTMLElement | null,
     form: Form,
     problems: readonly Problem[],
-    turns?: Pick<Turns, 'next'>,
+    turns: Turns | undefined,
   ): Promise<boolean>;
 }
 

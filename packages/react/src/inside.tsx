@@ -47,41 +47,30 @@ export function drawInside(
     const all = { ...given, ...part.properties, ...properties };
     return createElement(componentFor(part.component, beside), all, ...children);
   };
-  /**
-   * What stands at one place, drawn together. Where its container draws a part by calling a function, that function draws
-   * all of it: one element where it is one, since some give theirs further properties.
-   */
+  /** `told`: what a container tells the parts that it draws by calling a function. */
+  const drawAll = (parts: readonly Inside[], choice: Choice | undefined, told?: unknown): ReactNode[] =>
+    parts.map((part) =>
+      isCalled(part)
+        ? drawOne(part, part.given === true ? Object.assign({}, told) : { [part.given]: told }, choice)
+        : draw(part, choice),
+    );
+  /** What stands at one place, drawn together: by a function where one of it is. One alone stays an element, since some give theirs further properties. */
   const asTaken = (parts: readonly Inside[], choice: Choice | undefined): unknown => {
-    const together = (drawn: readonly ReactNode[]): ReactNode =>
-      drawn.length === 1 ? drawn[0] : createElement(Fragment, null, ...drawn);
-    if (!parts.some(isCalled)) return together(drawAll(parts, choice));
-    return (value: unknown) =>
-      together(
-        parts.map((part) =>
-          isCalled(part)
-            ? drawOne(part, part.given === true ? Object.assign({}, value) : { [part.given]: value }, choice)
-            : draw(part, choice),
-        ),
-      );
+    const together = (told?: unknown): ReactNode => {
+      const drawn = drawAll(parts, choice, told);
+      return drawn.length === 1 ? drawn[0] : createElement(Fragment, null, ...drawn);
+    };
+    return parts.some(isCalled) ? together : together();
   };
   const within = (parts: readonly Inside[], choice: Choice | undefined): Drawn => {
-    const names = new Set(parts.flatMap((part) => atOf(part) ?? []));
-    const properties = Object.fromEntries(
-      [...names].map((name) => [
-        name,
-        asTaken(
-          parts.filter((part) => atOf(part) === name),
-          choice,
-        ),
-      ]),
-    );
-    const inner = parts.filter((part) => atOf(part) === undefined);
+    const properties: Record<string, unknown> = {};
+    const at = (name: string | undefined): readonly Inside[] => parts.filter((part) => atOf(part) === name);
+    for (const name of parts.map(atOf)) if (name !== undefined) properties[name] ??= asTaken(at(name), choice);
+    const inner = at(undefined);
     // The framework's types know no functions among children; what is put together so calls them itself.
     const children = inner.some(isCalled) ? [asTaken(inner, choice) as ReactNode] : drawAll(inner, choice);
     return { properties, children };
   };
-  const drawAll = (parts: readonly Inside[], choice: Choice | undefined): readonly ReactNode[] =>
-    parts.map((part) => draw(part, choice));
   const drawChoices = (parts: readonly Inside[] | undefined): readonly ReactNode[] => {
     // HTML's own elements take no children at all, not even none.
     if (!use || ('property' in use && !use.each)) return [];

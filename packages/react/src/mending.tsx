@@ -1,12 +1,10 @@
 /** What a person mends by: where all problems stand, and the way to the first of them. Fetched once a form stands. */
-import { useContext, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import type { Mending, ProblemListProps } from './drawing.js';
 import { focusFirst } from './reveal.js';
-import { TurnsContext } from './turns.js';
 
 /** The problems, each with a way to its field. */
-function ProblemList({ form, says, entries }: ProblemListProps): ReactNode {
-  const turns = useContext(TurnsContext);
+function ProblemList({ form, says, entries, turns }: ProblemListProps): ReactNode {
   return (
     <>
       <p>{says}</p>
@@ -37,7 +35,7 @@ const focusWhenDrawn: Mending['focusFirst'] = async (element, form, problems, tu
     const drawn = turns?.next();
     if (!drawn) return false;
     await drawn;
-    if (document.activeElement !== before) return true;
+    if (document.activeElement !== before) break;
   }
   return true;
 };

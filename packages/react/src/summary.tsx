@@ -1,11 +1,12 @@
 import type { PlanTree } from '@poietra/core';
-import { useEffect, useState, type ReactNode, type Ref } from 'react';
+import { useContext, useEffect, useState, type ReactNode, type Ref } from 'react';
 import { useDrawing, type Mending } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { partId } from './ids.js';
 import { labelAt } from './label-at.js';
 import { usePart } from './part.js';
 import { useScope, useWords } from './scope.js';
+import { TurnsContext } from './turns.js';
 import { mendingWords } from './words/mending-words.js';
 
 /** Where what is needed for mending is not at hand: fetched, and `undefined` where it cannot be had. */
@@ -23,6 +24,7 @@ export function Summary({ plan, box }: { readonly plan: PlanTree; readonly box: 
   const { form, baseId } = useScope();
   const words = useWords(mendingWords);
   const { drawings } = useDrawing();
+  const turns = useContext(TurnsContext);
   const [mending, take] = useState(drawings.mending);
   useEffect(() => {
     if (!mending) void fetchMending().then(take);
@@ -40,6 +42,7 @@ export function Summary({ plan, box }: { readonly plan: PlanTree; readonly box: 
       {mending && problems.length > 0 && (
         <mending.ProblemList
           form={form}
+          turns={turns}
           says={words.toMend(problems.length)}
           entries={problems.slice(0, most).map((problem) => ({
             problem,

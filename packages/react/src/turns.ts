@@ -32,16 +32,14 @@ export function inTurns(): Turns {
   /** What came while a turn was drawn lies within it, before all that waited already. */
   let found: Part[] = [];
   let timer: unknown;
-  let heard: (() => void)[] = [];
+  const heard: (() => void)[] = [];
   const turn = (): void => {
     queue = [...found, ...queue].filter((part) => part.waits());
     found = [];
     timer = queue[0] && setTimeout(turn);
     left = timer ? perTurn : atOnce;
     flushSync(() => queue.forEach((part) => part.goOn()));
-    const told = heard;
-    heard = [];
-    told.forEach((tell) => tell());
+    heard.splice(0).forEach((tell) => tell());
   };
   return {
     take(members, cells) {

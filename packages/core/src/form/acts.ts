@@ -74,10 +74,9 @@ export class Acts {
   }
   /** The value was replaced: what was typed, held, refused and chosen here was about another one. */
   forget(): void {
-    // Of most places there is nothing to forget, and asking costs less than telling nobody.
-    if (this.typed.peek()) this.typed.value = undefined;
-    if (this.draft.peek() !== undefined) this.draft.value = undefined;
-    if (this.held.peek()) this.held.value = undefined;
+    this.typed.value = undefined;
+    this.draft.value = undefined;
+    this.held.value = undefined;
     this.left = undefined;
     this.accept();
     for (const own of this.#chosen?.values() ?? []) own.value = undefined;

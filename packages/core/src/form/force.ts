@@ -118,8 +118,7 @@ export class Force {
   discover(place: Place, span?: Span): void {
     const value = this.form.read(place);
     if (typeof value !== 'object' || value === null) return;
-    const names = span && Array.isArray(value) ? indexesIn(span, value.length) : Object.keys(value);
-    this.#look(place.applied, value, names, () => place);
+    this.#look(place.applied, value, Object.keys(value).slice(...(span ?? [])), () => place);
     this.form.expressions?.reveal(place);
     for (const child of place.made(span)) this.#renewAll(child);
   }
@@ -139,10 +138,6 @@ export class Force {
       if (typeof member === 'object' && member !== null) this.#look(below, member, Object.keys(member), child);
     }
   }
-}
-
-function indexesIn([first, end]: Span, length: number): string[] {
-  return Array.from({ length: Math.max(0, Math.min(end, length) - first) }, (_, i) => String(first + i));
 }
 
 const speaks = ({ node }: Applied): boolean => node.raw !== false;

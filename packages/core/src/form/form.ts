@@ -1,6 +1,6 @@
 import { batch, computed } from '@preact/signals-core';
 import type { Codec } from '../codec/index.js';
-import { copyOf, joinPointer, warnDeveloper, type Pointer, type Problem } from '../json/index.js';
+import { copyOf, warnDeveloper, type Pointer, type Problem } from '../json/index.js';
 import type { CompiledSchema, Condition, Facts } from '../schema/index.js';
 import type { Expressed } from '../expression/index.js';
 import type { Words } from '../words/index.js';
@@ -75,11 +75,11 @@ export class OpenForm extends Holding implements Form, PlaceHolder, Attended, Mo
   }
 
   /** What was moved is there: conditions and schema are asked again. */
-  settleAt(place: Place, span?: Span): void {
+  settleAt(place: Place, span?: Span, changes: readonly Pointer[] = [place.at]): void {
     this.force.discover(place, span);
     this.force.touched(place);
     addNeededGroups(this, place);
-    this.#checked(changesIn(place, span));
+    this.#checked(changes);
   }
 
   readonly #changed = computed(() => {
@@ -149,7 +149,7 @@ export class OpenForm extends Holding implements Form, PlaceHolder, Attended, Mo
    * The one way in which a value comes in. From a place's own input, what that input holds stays; from outside, all that
    * was typed, held, refused and chosen here was about another value. Tells those who depend on it, and nobody else.
    */
-  #take(place: Place, sent: unknown, from: 'input' | 'outside', span?: Span): void {
+  #take(place: Place, sent: unknown, from: 'input' | 'outside', span?: Span, changes?: readonly Pointer[]): void {
     batch(() => {
       const { keeper } = place;
       this.#moves?.takeOptions(place);
@@ -162,18 +162,15 @@ export class OpenForm extends Holding implements Form, PlaceHolder, Attended, Mo
       if (keeper) this.noticed(keeper);
       this.force.discover(place, span);
       if (keeper) this.force.settle();
-      else this.#checked(changedAt === place.at ? changesIn(place, span) : [changedAt]);
+      else this.#checked(changes && changedAt === place.at ? changes : [changedAt]);
       this.goOn();
     });
   }
   enter(place: Place, sent: unknown): void {
     this.#take(place, sent, 'input');
   }
-  replace(place: Place, sent: unknown): void {
-    this.#take(place, sent, 'outside');
-  }
-  rearrange(place: Place, items: readonly unknown[], span: Span): void {
-    this.#take(place, items, 'outside', span);
+  replace(place: Place, sent: unknown, span?: Span, changes?: readonly Pointer[]): void {
+    this.#take(place, sent, 'outside', span, changes);
   }
 
   /** Moves the value of a place whose conditions have turned: aside, or back into the document. */
@@ -319,13 +316,4 @@ export class OpenForm extends Holding implements Form, PlaceHolder, Attended, Mo
       this.version.value++;
     });
   }
-}
-
-/** More entries than these are asked about at once: each alone asks once more what is said of the whole list. */
-const fewEntries = 16;
-/** Where the schema has to be asked again: a place, or some entries of a list. */
-function changesIn({ at }: Place, span?: Span): Pointer[] {
-  const [first, end] = span ?? [0, Infinity];
-  if (end - first > fewEntries) return [at];
-  return Array.from({ length: end - first }, (_, i) => joinPointer(at, first + i));
 }

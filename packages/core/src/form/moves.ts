@@ -3,7 +3,7 @@
  * schema has either.
  */
 import { batch } from '@preact/signals-core';
-import { copyOf, isObject, ownMember, setOwn } from '../json/index.js';
+import { copyOf, isObject, joinPointer, ownMember, setOwn, type Pointer } from '../json/index.js';
 import type { Condition } from '../schema/index.js';
 import type { Left, Remembered } from './acts.js';
 import { FormDocument } from './document.js';
@@ -16,11 +16,10 @@ export interface Movable {
   read(place: Place): unknown;
   /** The value with all that is kept aside in it, as a copy. */
   whole(place: Place): unknown;
-  replace(place: Place, value: unknown): void;
-  /** The same of a list, of which the entries outside of the span stay as they are. */
-  rearrange(place: Place, items: readonly unknown[], span: Span): void;
+  /** Of a list the entries outside of the span stay as they are, and the schema is asked about `changes` only. */
+  replace(place: Place, value: unknown, span?: Span, changes?: readonly Pointer[]): void;
   /** What was put back is there: conditions and schema are asked again. */
-  settleAt(place: Place, span?: Span): void;
+  settleAt(place: Place, span?: Span, changes?: readonly Pointer[]): void;
 }
 
 export class Moves {
@@ -64,17 +63,21 @@ export class Moves {
       const span = changed(from, keys.length);
       const [first, end] = span;
       if (first === end) return;
+      const changes =
+        end - first > fewEntries
+          ? [place.at]
+          : Array.from({ length: end - first }, (_, i) => joinPointer(place.at, first + i));
       const remembered = from.slice(first, end).map((origin) => {
         const entry = typeof origin === 'number' ? place.children.get(String(origin)) : undefined;
         return entry ? remember(entry) : typeof origin === 'object' ? origin.back : undefined;
       });
-      this.form.rearrange(place, items, span);
+      this.form.replace(place, items, span, changes);
       place.keys = from.map((origin) => (typeof origin === 'number' ? (keys[origin] ?? 0) : this.#nextKey++));
       for (const entry of place.made(span)) unvisit(entry);
       remembered.forEach((one, i) => {
         if (one) recall(place.child(String(first + i)), one);
       });
-      this.form.settleAt(place, span);
+      this.form.settleAt(place, span, changes);
     });
   }
 
@@ -113,6 +116,9 @@ type BranchCondition = Condition & { readonly about: { readonly kind: 'branch' }
 const isBranchAbove = (condition: Condition): condition is BranchCondition =>
   condition.up > 0 && condition.about.kind === 'branch';
 
+/** More entries than these are asked about at once: each alone asks once more what is said of the whole list. */
+const fewEntries = 16;
+
 function unvisit(place: Place): void {
   if (place.acts.visited.peek()) place.acts.visited.value = false;
   for (const child of place.children.values()) unvisit(child);
@@ -120,14 +126,10 @@ function unvisit(place: Place): void {
 
 /** Of the entries of a list that had so many, those that come from elsewhere, and those behind the last one. */
 function changed(from: readonly Origin[], before: number): Span {
-  const isElsewhere = (origin: Origin, i: number): boolean => origin !== i;
-  const first = from.findIndex(isElsewhere);
-  if (from.length !== before) return [first < 0 ? Math.min(from.length, before) : first, Math.max(from.length, before)];
-  return first < 0 ? [0, 0] : [first, lastIndex(from, isElsewhere) + 1];
-}
-function lastIndex<T>(items: readonly T[], fits: (item: T, i: number) => boolean): number {
-  for (let i = items.length - 1; i >= 0; i--) if (fits(items[i] as T, i)) return i;
-  return -1;
+  let [first, end] = [0, Math.max(from.length, before)];
+  while (first < end && from[first] === first) first++;
+  if (from.length === before) while (first < end && from[end - 1] === end - 1) end--;
+  return [first, end];
 }
 
 /** What a person did at a place and below it, to be put back where the value is moved to; nothing of most places. */

@@ -102,12 +102,8 @@ export class Place extends Described<PlaceHolder> implements FormField {
   }
 
   /** Of the entries in a span, or of all that is inside, those that were asked for so far. */
-  *made(span?: Span): Iterable<Place> {
-    if (!span) return yield* this.children.values();
-    for (let i = span[0]; i < span[1]; i++) {
-      const entry = this.children.get(String(i));
-      if (entry) yield entry;
-    }
+  made([first, end]: Span = [0, Infinity]): Place[] {
+    return [...this.children.values()].filter(({ key }) => !(+key < first || +key >= end));
   }
 
   /** Whether its own conditions hold, as far as the document has followed them. */
