@@ -63,9 +63,9 @@ export function drawInside(
     return parts.some(isCalled) ? together : together();
   };
   const within = (parts: readonly Inside[], choice: Choice | undefined): Drawn => {
-    const properties: Record<string, unknown> = {};
     const at = (name: string | undefined): readonly Inside[] => parts.filter((part) => atOf(part) === name);
-    for (const name of parts.map(atOf)) if (name !== undefined) properties[name] ??= asTaken(at(name), choice);
+    const names = new Set(parts.flatMap((part) => atOf(part) ?? []));
+    const properties = Object.fromEntries([...names].map((name) => [name, asTaken(at(name), choice)]));
     const inner = at(undefined);
     // The framework's types know no functions among children; what is put together so calls them itself.
     const children = inner.some(isCalled) ? [asTaken(inner, choice) as ReactNode] : drawAll(inner, choice);

@@ -149,7 +149,12 @@ it('a part that stands for a choice has its text as its key, by which some input
 });
 
 it('parts at one place are drawn together, by a function where one of them is', () => {
-  const Quay = ({ before, drawEach }: { before: ReactNode; drawEach: (given: object) => ReactNode }): ReactNode => (
+  interface Given {
+    readonly constructor: ReactNode;
+    drawEach(given: object): ReactNode;
+  }
+  // A name that every object has already is one like any other.
+  const Quay = ({ constructor: before, drawEach }: Given): ReactNode => (
     <b>
       {before}|{drawEach({ title: 'TOR' })}
     </b>
@@ -157,8 +162,8 @@ it('parts at one place are drawn together, by a function where one of them is', 
   const Flag = ({ title }: { title?: string }): ReactNode => <i title={title} />;
   const flag = { component: 'tide#Flag' };
   const inside = [
-    { ...flag, at: 'before', properties: { title: 'red' } },
-    { ...flag, at: 'before', properties: { title: 'white' } },
+    { ...flag, at: 'constructor', properties: { title: 'red' } },
+    { ...flag, at: 'constructor', properties: { title: 'white' } },
     { ...flag, at: 'drawEach', given: true as const },
     { ...flag, at: 'drawEach', properties: { title: 'blue' } },
   ];

@@ -1,6 +1,6 @@
 /**
  * In development the framework marks each of its steps for the browser's profiler, and takes a stack for each element, so
- * that whoever debugs sees who made it. Nobody debugs a frame that proves, and both together cost a sixth of its work.
+ * that whoever debugs sees who made it. Nobody debugs a frame that proves, and both cost it time.
  * What it warns of says the same without. It looks for the console's functions once, as it is loaded, so this module
  * comes first.
  */
