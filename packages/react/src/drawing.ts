@@ -51,19 +51,12 @@ export interface ProblemListProps {
   readonly says: string;
   /** Each problem with the label of its place, and the address of its input on the page. */
   readonly entries: readonly { readonly problem: Problem; readonly label: string; readonly href: string }[];
-  /** By which the form is still being drawn. */
-  readonly turns: Turns | undefined;
 }
 /** What a person mends by, after an attempt to send. */
 export interface Mending {
   readonly ProblemList: FunctionComponent<ProblemListProps>;
   /** Gives the focus to the first place on the page that has one of the problems, as soon as it is drawn; whether there was one. */
-  focusFirst(
-    element: HTMLElement | null,
-    form: Form,
-    problems: readonly Problem[],
-    turns: Turns | undefined,
-  ): Promise<boolean>;
+  focusFirst(element: HTMLElement | null, form: Form, problems: readonly Problem[], turns?: Turns): Promise<boolean>;
 }
 
 /** What not every form is drawn with. `everyDrawing` has all of it, `loadDrawings` what one plan asks for. */

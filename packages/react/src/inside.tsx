@@ -64,8 +64,9 @@ export function drawInside(
   };
   const within = (parts: readonly Inside[], choice: Choice | undefined): Drawn => {
     const at = (name: string | undefined): readonly Inside[] => parts.filter((part) => atOf(part) === name);
-    const names = new Set(parts.flatMap((part) => atOf(part) ?? []));
-    const properties = Object.fromEntries([...names].map((name) => [name, asTaken(at(name), choice)]));
+    const properties = Object.fromEntries(
+      parts.filter(atOf).map((part) => [atOf(part), asTaken(at(atOf(part)), choice)]),
+    );
     const inner = at(undefined);
     // The framework's types know no functions among children; what is put together so calls them itself.
     const children = inner.some(isCalled) ? [asTaken(inner, choice) as ReactNode] : drawAll(inner, choice);

@@ -4,7 +4,7 @@ import type { Mending, ProblemListProps } from './drawing.js';
 import { focusFirst } from './reveal.js';
 
 /** The problems, each with a way to its field. */
-function ProblemList({ form, says, entries, turns }: ProblemListProps): ReactNode {
+function ProblemList({ form, says, entries }: ProblemListProps): ReactNode {
   return (
     <>
       <p>{says}</p>
@@ -16,7 +16,7 @@ function ProblemList({ form, says, entries, turns }: ProblemListProps): ReactNod
               onClick={(event) => {
                 event.preventDefault();
                 const sheet = event.currentTarget.closest('form');
-                void focusWhenDrawn(sheet, form, [problem], turns);
+                focusFirst(sheet, form, [problem]);
               }}
             >
               {label}

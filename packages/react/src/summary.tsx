@@ -1,12 +1,11 @@
 import type { PlanTree } from '@poietra/core';
-import { useContext, useEffect, useState, type ReactNode, type Ref } from 'react';
+import { useEffect, useState, type ReactNode, type Ref } from 'react';
 import { useDrawing, type Mending } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { partId } from './ids.js';
 import { labelAt } from './label-at.js';
 import { usePart } from './part.js';
 import { useScope, useWords } from './scope.js';
-import { TurnsContext } from './turns.js';
 import { mendingWords } from './words/mending-words.js';
 
 /** Where what is needed for mending is not at hand: fetched, and `undefined` where it cannot be had. */
@@ -24,7 +23,6 @@ export function Summary({ plan, box }: { readonly plan: PlanTree; readonly box: 
   const { form, baseId } = useScope();
   const words = useWords(mendingWords);
   const { drawings } = useDrawing();
-  const turns = useContext(TurnsContext);
   const [mending, take] = useState(drawings.mending);
   useEffect(() => {
     if (!mending) void fetchMending().then(take);
@@ -42,7 +40,6 @@ export function Summary({ plan, box }: { readonly plan: PlanTree; readonly box: 
       {mending && problems.length > 0 && (
         <mending.ProblemList
           form={form}
-          turns={turns}
           says={words.toMend(problems.length)}
           entries={problems.slice(0, most).map((problem) => ({
             problem,

@@ -75,11 +75,11 @@ export class OpenForm extends Holding implements Form, PlaceHolder, Attended, Mo
   }
 
   /** What was moved is there: conditions and schema are asked again. */
-  settleAt(place: Place, span?: Span, changes: readonly Pointer[] = [place.at]): void {
+  settleAt(place: Place, span?: Span): void {
     this.force.discover(place, span);
     this.force.touched(place);
     addNeededGroups(this, place);
-    this.#checked(changes);
+    this.#checked(place.at);
   }
 
   readonly #changed = computed(() => {
@@ -149,7 +149,7 @@ export class OpenForm extends Holding implements Form, PlaceHolder, Attended, Mo
    * The one way in which a value comes in. From a place's own input, what that input holds stays; from outside, all that
    * was typed, held, refused and chosen here was about another value. Tells those who depend on it, and nobody else.
    */
-  #take(place: Place, sent: unknown, from: 'input' | 'outside', span?: Span, changes?: readonly Pointer[]): void {
+  #take(place: Place, sent: unknown, from: 'input' | 'outside', span?: Span): void {
     batch(() => {
       const { keeper } = place;
       this.#moves?.takeOptions(place);
@@ -162,15 +162,15 @@ export class OpenForm extends Holding implements Form, PlaceHolder, Attended, Mo
       if (keeper) this.noticed(keeper);
       this.force.discover(place, span);
       if (keeper) this.force.settle();
-      else this.#checked(changes && changedAt === place.at ? changes : [changedAt]);
+      else this.#checked(changedAt);
       this.goOn();
     });
   }
   enter(place: Place, sent: unknown): void {
     this.#take(place, sent, 'input');
   }
-  replace(place: Place, sent: unknown, span?: Span, changes?: readonly Pointer[]): void {
-    this.#take(place, sent, 'outside', span, changes);
+  replace(place: Place, sent: unknown, span?: Span): void {
+    this.#take(place, sent, 'outside', span);
   }
 
   /** Moves the value of a place whose conditions have turned: aside, or back into the document. */
@@ -278,7 +278,7 @@ export class OpenForm extends Holding implements Form, PlaceHolder, Attended, Mo
     this.root.renewAll();
     this.force.discover(this.root);
     addNeededGroups(this, this.root);
-    this.#checked(['']);
+    this.#checked('');
   }
   /** What stands there by now, computed values included, is where the form begins. */
   #settleBeginning(): void {
@@ -294,13 +294,13 @@ export class OpenForm extends Holding implements Form, PlaceHolder, Attended, Mo
   settleAll(): void {
     batch(() => {
       for (const place of places(this.root)) place.stir();
-      this.#checked(['']);
+      this.#checked('');
     });
   }
 
   /** Asks the schema again and lets conditions move what they move, until both agree. */
-  #checked(changes: readonly Pointer[]): void {
-    for (const at of changes) this.#check(at);
+  #checked(changedAt: Pointer): void {
+    this.#check(changedAt);
     this.force.settle();
   }
   /** Asks the schema again, only about what the change can have touched, and tells the fields concerned. */

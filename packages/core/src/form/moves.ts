@@ -3,7 +3,7 @@
  * schema has either.
  */
 import { batch } from '@preact/signals-core';
-import { copyOf, isObject, joinPointer, ownMember, setOwn, type Pointer } from '../json/index.js';
+import { copyOf, isObject, ownMember, setOwn } from '../json/index.js';
 import type { Condition } from '../schema/index.js';
 import type { Left, Remembered } from './acts.js';
 import { FormDocument } from './document.js';
@@ -16,10 +16,10 @@ export interface Movable {
   read(place: Place): unknown;
   /** The value with all that is kept aside in it, as a copy. */
   whole(place: Place): unknown;
-  /** Of a list the entries outside of the span stay as they are, and the schema is asked about `changes` only. */
-  replace(place: Place, value: unknown, span?: Span, changes?: readonly Pointer[]): void;
+  /** Of a list the entries outside of the span stay as they are. */
+  replace(place: Place, value: unknown, span?: Span): void;
   /** What was put back is there: conditions and schema are asked again. */
-  settleAt(place: Place, span?: Span, changes?: readonly Pointer[]): void;
+  settleAt(place: Place, span?: Span): void;
 }
 
 export class Moves {
@@ -55,7 +55,7 @@ export class Moves {
 
   /**
    * Items in another order, more or fewer of them: what a person did in each goes with it. Those that stay where they are
-   * are not touched, so that an entry at the end of ten thousand costs what it costs at the end of ten.
+   * are not touched: of ten thousand, one more at the end costs little more than the schema's verdict.
    */
   #rearrange(place: Place, items: readonly unknown[], from: readonly Origin[]): void {
     batch(() => {
@@ -63,21 +63,17 @@ export class Moves {
       const span = changed(from, keys.length);
       const [first, end] = span;
       if (first === end) return;
-      const changes =
-        end - first > fewEntries
-          ? [place.at]
-          : Array.from({ length: end - first }, (_, i) => joinPointer(place.at, first + i));
       const remembered = from.slice(first, end).map((origin) => {
         const entry = typeof origin === 'number' ? place.children.get(String(origin)) : undefined;
         return entry ? remember(entry) : typeof origin === 'object' ? origin.back : undefined;
       });
-      this.form.replace(place, items, span, changes);
+      this.form.replace(place, items, span);
       place.keys = from.map((origin) => (typeof origin === 'number' ? (keys[origin] ?? 0) : this.#nextKey++));
       for (const entry of place.made(span)) unvisit(entry);
       remembered.forEach((one, i) => {
         if (one) recall(place.child(String(first + i)), one);
       });
-      this.form.settleAt(place, span, changes);
+      this.form.settleAt(place, span);
     });
   }
 
@@ -115,9 +111,6 @@ export class Moves {
 type BranchCondition = Condition & { readonly about: { readonly kind: 'branch' } };
 const isBranchAbove = (condition: Condition): condition is BranchCondition =>
   condition.up > 0 && condition.about.kind === 'branch';
-
-/** More entries than these are asked about at once: each alone asks once more what is said of the whole list. */
-const fewEntries = 16;
 
 function unvisit(place: Place): void {
   if (place.acts.visited.peek()) place.acts.visited.value = false;
