@@ -64,8 +64,8 @@ export function drawInside(
   };
   const within = (parts: readonly Inside[], choice: Choice | undefined): Drawn => {
     const at = (name: string | undefined): readonly Inside[] => parts.filter((part) => atOf(part) === name);
-    const properties = Object.fromEntries(
-      parts.filter(atOf).map((part) => [atOf(part), asTaken(at(atOf(part)), choice)]),
+    const properties: Readonly<Record<string, unknown>> = Object.fromEntries(
+      parts.filter(atOf).map((part) => [atOf(part) as string, asTaken(at(atOf(part)), choice)] as const),
     );
     const inner = at(undefined);
     // The framework's types know no functions among children; what is put together so calls them itself.
