@@ -143,3 +143,71 @@ it('what ends like a part, after a point or as the button of another, is none', 
   );
   expect(names().sort()).toEqual(['Ports', 'Tackle']);
 });
+
+it('what is picked is typed into what a field of its kind is made of, and a field within it brings its own parts', () => {
+  suite(
+    `interface Part { readonly text: string }
+     interface Filled { children?: (part: Part) => React.ReactElement }
+     interface Made { (props: { ${text}; children?: React.ReactNode }): React.ReactElement; Input: (props: Filled) => React.ReactElement; Segment: (props: { part: Part; children?: React.ReactNode }) => React.ReactElement }
+     export declare const DateField: Made;\n` +
+      component('DatePicker', text) +
+      component('ColorField', text) +
+      component('ColorFieldInput') +
+      component('ColorPicker', text),
+  );
+  const inside = Object.fromEntries(found().map(({ input }) => [input.export, input.inside?.[0]?.inside]));
+  expect(inside['DatePicker']).toEqual([
+    { component: 'tide#DateField.Input', inside: [{ component: 'tide#DateField.Segment', given: 'part' }] },
+  ]);
+  expect(inside['ColorPicker']).toEqual([
+    { component: 'tide#ColorField', inside: [{ component: 'tide#ColorFieldInput' }] },
+  ]);
+});
+
+it('a code shows its signs in places of their own, and a group may keep its choices in a list', () => {
+  suite(
+    component('TideCode', `${text}; maxLength: number`) +
+      component('TideCodeGroup') +
+      component('TideCodeSlot', 'index: number') +
+      component('TagGroup', 'selectedKeys?: Iterable<string>; onSelectionChange?: (keys: Set<string>) => void') +
+      component('TagGroupList') +
+      component('Tag', 'id?: string; textValue?: string'),
+  );
+  const [code, group] = ['TideCode', 'TagGroup'].map((name) => found().find(({ input }) => input.export === name));
+  const slots = [0, 1, 2, 3].map((index) => ({ component: 'tide#TideCodeSlot', properties: { index } }));
+  expect(code?.input.inside?.[0]).toEqual({
+    inside: [{ component: 'tide#TideCodeGroup', inside: slots }],
+    constants: { maxLength: 4 },
+  });
+  expect(group?.input.inside?.[0]?.inside).toMatchObject([
+    { component: 'tide#TagGroupList', inside: [{ component: 'tide#Tag' }] },
+  ]);
+  expect(group?.input.choiceWords).toBe('textValue');
+});
+
+it('what holds keys takes the item that all lists of its package have, which is known by its key', () => {
+  suite(
+    component('Picker', 'selectedKey?: string; onSelectionChange?: (key: string) => void') +
+      component('Item', 'textValue?: string') +
+      component('Provider', 'theme?: Record<string, any>') +
+      'export declare const defaultTheme: Record<string, any>;',
+  );
+  expect(only()?.adapter.choices).toEqual({ component: 'tide#Item', value: 'key', text: 'children' });
+  expect(only()?.input.around).toEqual([{ component: 'tide#Provider', imports: { theme: 'tide#defaultTheme' } }]);
+});
+
+it('a colour that has a method of its own is the value, and a hint that floats is none', () => {
+  install(
+    'tide',
+    `type Heard = (told: { hex: string }) => void;
+     declare class Paint {
+       constructor(at: string | Element, options?: { color?: string; open?: boolean });
+       setOptions(options: object): void; setColor(color: string): this; getColor(): { hex: string };
+       on(type: 'change' | 'open', heard: Heard): void; destroy(): void;
+     }
+     export { Paint as default };
+     export declare class Tooltip { constructor(at: Element, options?: { html?: boolean }); setContent(content: string): void; on(type: string, heard: Heard): void; }`,
+  );
+  expect(names()).toEqual(['default']);
+  expect(only()?.adapter).toMatchObject({ value: { property: 'color' }, widget: { update: 'setColor' } });
+});

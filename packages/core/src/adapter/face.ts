@@ -72,6 +72,8 @@ export interface FoundInput {
   readonly item?: ElementInside;
   /** For a component: the one that stands inside it for each value to choose from. */
   readonly choiceItem?: ChoiceComponent;
+  /** Its property for the words of a choice, beside what is drawn of it where that is more than words. */
+  readonly choiceWords?: string;
   /** For a component that takes no plain list of choices: what makes the one that it takes. */
   readonly list?: ListMade;
   /** Components of its package that it may have to stand in, the likeliest first. */

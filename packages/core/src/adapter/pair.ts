@@ -60,7 +60,9 @@ export function pairOf(input: FoundInput): Pair | undefined {
   // A colour that no report gives is only a look.
   const givesColour =
     reports.some(({ name, args }) => changeNames.test(name) && args?.some(isColour)) ||
-    input.events.some(({ name }) => /(^|-)colou?r-?chang(e|ed)$/i.test(name));
+    input.events.some(({ name }) => /(^|-)colou?r-?chang(e|ed)$/i.test(name)) ||
+    // What is told of a later colour by a method of that name is made for it.
+    /^set_?colou?r$/i.test(input.widget?.update ?? '');
   const own = named.filter((one) => !one.inherited && (one.name !== 'color' || fits(one) || givesColour));
   // HTML's own attributes say both, and mean one: what is ticked or switched has a state.
   const called = calledAs(input);

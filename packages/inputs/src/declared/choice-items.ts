@@ -43,12 +43,20 @@ export function withChoiceItem(
     !input.properties.some(({ name, inherited }) => /^selected[A-Z]/.test(name) && !inherited);
   if (/(^|[a-z])Select(Field)?$/.test(input.export) && (isHtml || /^(Native|Html)Select/.test(input.export)))
     return { ...input, item: { tag: 'option', module: '' } };
-  for (const name of candidates(input.export)) {
+  // What holds what is chosen by keys may have the item that all such lists of its package have.
+  const isKeyed = input.properties.some(({ name }) => /^selectedKeys?$/.test(name));
+  for (const name of [...candidates(input.export), ...(isKeyed ? ['Item'] : [])]) {
     const choiceItem = choiceComponent(read, components, module, name);
-    if (choiceItem) return { ...input, choiceItem };
+    if (!choiceItem) continue;
+    const type = choiceItem.text === 'children' ? typeAt(read, module, name) : undefined;
+    const isTold = type !== undefined && components.propsOf(type, wordsBeside) !== undefined;
+    return { ...input, choiceItem, ...(isTold ? { choiceWords: wordsBeside } : {}) };
   }
   return input;
 }
+
+/** The property that takes the words of a choice beside what is drawn of it. */
+export const wordsBeside = 'textValue';
 
 /** Names for the value of a choice; `id` is HTML's, too, so it comes last. */
 const valueNames = ['value', 'eventKey', 'itemValue', 'id'];
@@ -61,9 +69,11 @@ export function choiceComponent(
   name: string,
 ): FoundInput['choiceItem'] {
   const type = typeAt(read, module, name);
-  const props = type && valueNames.map((one) => components.propsOf(type, one)).find(Boolean);
+  const props = type && [...valueNames, wordsBeside].map((one) => components.propsOf(type, one)).find(Boolean);
   if (!props) return undefined;
-  const value = valueNames.find((one) => bearsText(read, props, one));
+  // What takes its words beside what is drawn stands in a list, and is known there by its key where it takes no value.
+  const isKeyed = read.checker.getPropertyOfType(props, wordsBeside) !== undefined;
+  const value = valueNames.find((one) => bearsText(read, props, one)) ?? (isKeyed ? 'key' : undefined);
   if (value === undefined) return undefined;
   // Of HTML's own attributes, a label is none of what an element shows.
   const text =

@@ -4,7 +4,7 @@
  */
 import { markedBy, type FoundInput, type Inside, type PutTogether } from '@poietra/core';
 import type ts from 'typescript';
-import { typeAt } from './choice-items.js';
+import { typeAt, wordsBeside } from './choice-items.js';
 import type { Components } from './components.js';
 import type { Declarations } from './declarations.js';
 import { isOfChoices, Parts } from './parts.js';
@@ -19,8 +19,8 @@ const isOfSigns = /^(?:Pin|Otp|OTP|Code|Digit)/;
 /** Names of what is typed into. */
 const isTypedInto = /field|input|combo|auto|search|number|text/i;
 
-/** The property that takes the words of a choice beside what is drawn of it. */
-const toldBy = 'textValue';
+/** What stands for a choice. */
+type Chosen = NonNullable<ReturnType<Parts['choice']>>;
 
 /** Signs that every font has. */
 const [boxMarks, roundMarks] = [markedBy('■', '□'), markedBy('●', '○')];
@@ -50,6 +50,8 @@ function waysInside(parts: Parts, input: FoundInput): PutTogether[] {
     ...drawnBy(parts, input.made?.members),
     ...sliders(parts),
     ...degrees(parts),
+    ...signs(parts),
+    ...opening(parts),
     ...fields(parts),
     ...(isFlag ? marks(parts) : []),
   ];
@@ -77,8 +79,9 @@ function popups(parts: Parts): PutTogether[] {
   const isTyped = parts.own('field') !== undefined || isTypedInto.test(parts.stem);
   const field = isTyped ? parts.get('field') : undefined;
   // Where what stands in it is no plain text, a property tells it for whoever types its first letters.
-  const isTold = 'component' in item.choices && item.choices.text === 'children' && parts.takes(item.component, toldBy);
-  const choices = isTold ? { ...item.choices, text: toldBy } : item.choices;
+  const isTold =
+    'component' in item.choices && item.choices.text === 'children' && parts.takes(item.component, wordsBeside);
+  const choices = isTold ? { ...item.choices, text: wordsBeside } : item.choices;
   const put = (beside: readonly Inside[]): PutTogether => ({ inside: [...beside, ...opened], choices });
   if (field !== undefined) {
     const pressed: Inside[] = press === undefined ? [] : [{ component: press, inside: [{ words: '▼', silent: true }] }];
@@ -95,7 +98,7 @@ function popups(parts: Parts): PutTogether[] {
 function items(parts: Parts): PutTogether[] {
   const item = parts.own('popup') === undefined ? parts.choice() : undefined;
   const [words, mark, hidden] = [parts.own('itemText'), parts.own('itemMark'), parts.own('itemHidden')];
-  if (item && (words ?? mark ?? hidden) === undefined) return rooted(parts, item);
+  if (item && (words ?? mark ?? hidden) === undefined) return [...listed(parts, item), ...rooted(parts, item)];
   if (!item) return [];
   const inside: Inside[] = [
     ...(mark === undefined ? [] : nest([mark], roundMarks)),
@@ -105,8 +108,15 @@ function items(parts: Parts): PutTogether[] {
   return [{ inside: nest([parts.own('control')], [{ component: item.component, inside }]), choices: item.choices }];
 }
 
+/** The choices of a group, which stand in a list of their own within it. */
+function listed(parts: Parts, { component, choices }: Chosen): PutTogether[] {
+  const list = parts.own('list');
+  if (list === undefined) return [];
+  return [{ inside: nest([list], [{ component, inside: [{ words: '', of: 'choice' }] }]), choices }];
+}
+
 /** Each choice a whole that is put together of its own parts: `CheckboxRoot`, in a `CheckboxGroup`. */
-function rooted(parts: Parts, { component, choices }: NonNullable<ReturnType<Parts['choice']>>): PutTogether[] {
+function rooted(parts: Parts, { component, choices }: Chosen): PutTogether[] {
   const beside = (end: string): string | undefined => parts.beside(component, end);
   const [control, label] = [beside('Control'), beside('Label')];
   if (control === undefined) return [];
@@ -125,6 +135,28 @@ function degrees(parts: Parts): PutTogether[] {
   const mark: readonly Inside[] = indicator === undefined ? [{ words: '★', silent: true }] : [{ component: indicator }];
   const all = Array.from({ length: 5 }, (_, i) => ({ component: item, properties: { index: i + 1 }, inside: mark }));
   return [{ inside: nest([parts.own('control')], all) }];
+}
+
+/** A box that shows each of its signs in a place of its own. */
+function signs(parts: Parts): PutTogether[] {
+  const sign = parts.own('sign');
+  if (sign === undefined || !parts.takes(sign, 'index')) return [];
+  const all = Array.from({ length: boxes }, (_, index): Inside => ({ component: sign, properties: { index } }));
+  const constants = parts.takes(parts.id, 'maxLength') ? { maxLength: boxes } : undefined;
+  return [{ inside: nest([parts.own('group')], all), ...(constants ? { constants } : {}) }];
+}
+
+/** A button, and a field that is put together of parts itself in what opens from it. */
+function opening(parts: Parts): PutTogether[] {
+  const [press, popup, field] = [parts.own('press'), parts.own('popup'), parts.get('field')];
+  const whole = field === undefined ? undefined : parts.whole(field);
+  if (press === undefined || popup === undefined || field === undefined || !whole) return [];
+  return fields(whole).map(({ inside }) => ({
+    inside: [
+      { component: press, inside: [{ words: '▼' }] },
+      { component: popup, inside: [{ component: field, inside }] },
+    ],
+  }));
 }
 
 /** What is drawn by a function of what the part around gives: the segments of a date, the days of a month. */
@@ -194,7 +226,14 @@ function fields(parts: Parts): PutTogether[] {
   }));
   // What is drawn around the field may be drawn by its group alone.
   const group = parts.own('group');
-  const ways = [nest([control], all), all, ...(group === undefined ? [] : [nest([group], all)])];
+  const whole = parts.whole(field);
+  const ways = [
+    // A field that is put together of parts itself draws nothing without them.
+    ...(whole ? fields(whole).map(({ inside }) => [{ component: field, inside }]) : []),
+    nest([control], all),
+    all,
+    ...(group === undefined ? [] : [nest([group], all)]),
+  ];
   return ways.map((inside) => ({ inside }));
 }
 

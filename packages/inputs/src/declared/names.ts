@@ -18,7 +18,7 @@ const leading = anyOf(`
   (?:Tree|Menu\\w*|Dropdown|List|Nav|Accordion|Timeline|Tab)Item`);
 /** What begins the names of the parts of such a thing. */
 const leadingParts = anyOf(
-  '\\w*TreeView SubNav Clipboard Navigation\\w* Pagination Carousel Breadcrumb Nav Accordion Tabs? DataTable Table(?=Select(?:All|Row)|Toolbar|Head|Body|Row|Cell) Menu(?=Search|Checkbox|Radio|Item|Toggle|Option)',
+  '\\w*TreeView SubNav Clipboard Navigation\\w* Pagination Carousel Breadcrumb Nav Accordion Tabs? DataTable Table(?=Select(?:All|Row)|Toolbar|Head|Body|Row|Cell|Column|Content|Footer) Menu(?=Search|Checkbox|Radio|Item|Toggle|Option)',
 );
 /** What is only a look, keeps its own state and takes none, or is not meant to be used. */
 const setAside =

@@ -9,6 +9,7 @@ import { exportsOf } from './exports.js';
 /** What parts are called, by what they do. */
 const called = {
   field: ['Input', 'Field'],
+  sign: ['Slot', 'Cell', 'Char'],
   preview: ['Preview'],
   area: ['Area'],
   press: ['Trigger', 'Button'],
@@ -57,12 +58,15 @@ export class Parts {
     this.stem = outer;
     this.#package = read.pkg.module ?? read.pkg.name;
     this.#exported = new Set(exportsOf(read.checker, module).map(({ name }) => name));
-    const type = typeAt(read, module, outer);
     const isSpace = inner === undefined || inner === 'Root';
-    this.#members = new Set(
-      type && isSpace
-        ? read.checker.getPropertiesOfType(type).flatMap(({ name }) => (/^[A-Z]/.test(name) ? [name] : []))
-        : [],
+    this.#members = new Set(isSpace ? this.#membersOf(outer).map((name) => name.slice(outer.length + 1)) : []);
+  }
+
+  /** What stands under the name of another export: `Field.Input`. */
+  #membersOf(name: string): readonly string[] {
+    const type = typeAt(this.read, this.module, name);
+    return (type ? this.read.checker.getPropertiesOfType(type) : []).flatMap((member) =>
+      /^[A-Z]/.test(member.name) ? [`${name}.${member.name}`] : [],
     );
   }
 
@@ -130,14 +134,24 @@ export class Parts {
     return this.#isOther(other) ? this.#id(other) : undefined;
   }
 
+  /** The parts of a part that is a whole itself: of a `ColorField`, in a `ColorPicker`. */
+  whole(id: string): Parts | undefined {
+    const name = id.slice(id.indexOf('#') + 1);
+    const isWhole = !name.includes('.') && !name.startsWith(this.stem) && /Field$/.test(name);
+    return isWhole ? new Parts(this.read, this.components, this.module, { ...this.input, export: name }) : undefined;
+  }
+
   /** Parts that call a function for what stands inside them, each with a part that has to be given the same. */
   byFunction(): { readonly outer: string; readonly component: string; readonly given: string }[] {
     // Reading what all likely parts take is not little.
     if (!/Date|Time|Calendar/.test(this.stem)) return [];
     const words = this.stem.match(/[A-Z][a-z]+/g) ?? [];
     const own = [...this.#members].map((name) => `${this.stem}.${name}`);
-    const all = [...own, ...[...this.#exported].filter((name) => name !== this.stem && /^[A-Z]/.test(name))];
+    const others = [...this.#exported].filter((name) => name !== this.stem && /^[A-Z]/.test(name));
     const isLike = (name: string): boolean => words.some((word) => name.startsWith(word));
+    // What is picked is typed into what a field of its kind is made of.
+    const ofFields = others.flatMap((name) => (isLike(name) && /Field$/.test(name) ? this.#membersOf(name) : []));
+    const all = [...own, ...ofFields, ...others];
     const likely = all.filter((name) => isLike(name) || /Input$/.test(name));
     return likely
       .sort((a, b) => Number(isLike(b)) - Number(isLike(a)))

@@ -35,7 +35,7 @@ export function providersOf(
   const typeOf = (symbol: ts.Symbol): ts.Type => checker.getTypeOfSymbolAtLocation(meantBy(checker, symbol), where);
   const id = (symbol: ts.Symbol): string => `${pkg.module ?? pkg.name}#${symbol.name}`;
   const found = exported.flatMap((symbol) => {
-    if (!/^(?:[A-Z]\w*Provider|Theme)$/.test(symbol.name)) return [];
+    if (!/^(?:(?:[A-Z]\w*)?Provider|Theme)$/.test(symbol.name)) return [];
     const props = propsOf(typeOf(symbol));
     if (!props || !checker.getPropertyOfType(props, 'children')) return [];
     const imports: Record<string, string> = {};

@@ -48,7 +48,7 @@ export class Widgets {
   /** A function or class that takes an element and options, or an object with a `create` that does. */
   widgetOf(symbol: ts.Symbol, target: ts.Symbol, type: ts.Type): FoundInput | undefined {
     // A function of the framework's is called by components alone.
-    if (/^use[A-Z]/.test(exportedAs(symbol))) return undefined;
+    if (/^use[A-Z]/.test(exportedAs(symbol)) || noInputs.test(exportedAs(symbol))) return undefined;
     for (const making of this.#makings(type)) {
       const placed = this.#placed(making.signature);
       const found = placed && this.#found(making, placed);
@@ -114,11 +114,13 @@ export class Widgets {
       .filter((one) => this.#typeOf(one).getCallSignatures().length > 0)
       .map((one) => one.name);
     const declared = options ? this.read.properties(options).filter(({ name }) => name !== place) : [];
-    const hasValue = declared.some(({ name }) => telling.test(name));
+    const valued = declared.find(({ name }) => telling.test(name));
+    const hasValue = valued !== undefined;
     const isOnInput = /Input/.test(element) || /^(field|input)$/.test(place ?? '');
     const destroy = methods.find((name) => /^(destroy|destroyAndRemove|dispose|remove)$/.test(name));
     const update =
       methods.find((name) => /^set(Value|Date|Choice|Selected)$/.test(name)) ??
+      methods.find((name) => name.toLowerCase() === `set${valued?.name.toLowerCase() ?? ''}`) ??
       methods.find((name) => (hasValue ? /^set([A-Z]|$)/ : updates).test(name)) ??
       // Under a name of its own, where the same is to be read.
       methods.find((name) => writesValue.test(name) && methods.includes(name.replace('set', 'get'))) ??
