@@ -173,6 +173,13 @@ describe('poietra check in a real browser', () => {
     expect(adapterOf('Davit')).toMatchObject({ id: { property: 'id' }, label: { property: 'label' } });
     expect(adapterOf('Keel')?.value).toMatchObject({ property: 'defaultValue', later: 'anew' });
     expect(adapterOf('Mast')).toMatchObject({ inside: [{ at: 'drawBox', given: true }] });
+    expect(adapterOf('Capstan')?.constants).toEqual({ selectable: true });
+    expect(adapterOf('Stay')).toMatchObject({
+      labelledBy: { property: 'aria-labelledby' },
+      real: { selector: expect.any(String) as string },
+    });
+    expect(adapterOf('Windlass')?.widget).toMatchObject({ begin: 'init' });
+    expect(adapterOf('Pennant')?.gesture?.steps).toMatchObject([{ do: 'press' }]);
     expect(adapterOf('Rudders')).toMatchObject({ ownIds: { property: 'name' } });
     expect(adapterOf('Crate')?.change).toMatchObject({ report: 'onChange', path: '/1/files' });
     expect(failedIn(plantedIn('wants.tsx'))).toEqual({
@@ -187,6 +194,10 @@ describe('poietra check in a real browser', () => {
       Rudders: [],
       Mast: [],
       Keel: [],
+      Capstan: [],
+      Stay: [],
+      Windlass: [],
+      Pennant: [],
     });
   });
   it('puts inputs together of their parts, and marks what is on', () => {

@@ -171,6 +171,7 @@ export function WidgetHost({
     const living =
       use.handle === undefined ? (made ?? node) : ((node as unknown as Record<string, unknown>)[use.handle] ?? made);
     handle.current = living;
+    callOn(living, use.begin);
     if (use.reports === 'on') for (const [name, handler] of handlers) callOn(living, 'on', name, handler);
     if (use.reports === 'events') for (const [name, handler] of handlers) node.addEventListener(name, handler);
     const first = latest.current[description.value.property];

@@ -1,7 +1,7 @@
 /** Looking into what an input drew, open shadow trees included. */
 
 const working =
-  'input:not([type=hidden]), select, textarea, button, [contenteditable="true"], [tabindex]:not([tabindex="-1"]), [role=textbox], [role=searchbox], [role=spinbutton], [role=combobox], [role=slider], [role=checkbox], [role=switch], [role=radio]';
+  'input:not([type=hidden]), select, textarea, button, [contenteditable]:not([contenteditable="false"]), [tabindex]:not([tabindex="-1"]), [role=textbox], [role=searchbox], [role=spinbutton], [role=combobox], [role=slider], [role=checkbox], [role=switch], [role=radio]';
 
 /**
  * Every element inside, in document order; those of an open shadow tree come right after its host. Walked by the browser:

@@ -25,6 +25,7 @@ export function look(box: Element): string {
     } else if (element instanceof HTMLTextAreaElement || element instanceof HTMLSelectElement)
       line.push(JSON.stringify(element.value));
     else if (element instanceof HTMLCanvasElement) line.push(canvasLook(element));
+    else line.push(...statesOf(element));
     // What was opened and is shut again may stay in the page, as it was.
     const isDrawn = !isShut(element);
     for (const name of isDrawn ? telling : []) {
@@ -42,6 +43,13 @@ export function look(box: Element): string {
   }
   return lines.join('\n');
 }
+
+/** Custom states (HTML, `ElementInternals.states`) that say of an element of a package's own what it holds; where only its sheets see it, nothing else does. */
+const states = ['checked', 'selected', 'pressed', 'on'].filter(
+  (name) => 'CSS' in globalThis && CSS.supports(`selector(:state(${name}))`),
+);
+const statesOf = (element: Element): readonly string[] =>
+  element.localName.includes('-') ? states.filter((name) => element.matches(`:state(${name})`)) : [];
 
 /** With styles, classes and marks of its own, where a value shows only as a place, a colour or a mark. */
 export function fullLook(box: Element): string {

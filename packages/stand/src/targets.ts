@@ -10,7 +10,11 @@ export function roleOf(element: Element): string {
       return element.type === 'range' ? 'slider' : element.type;
   }
   if (element instanceof HTMLCanvasElement) return 'canvas';
-  if (element instanceof HTMLElement && element.contentEditable === 'true' && !element.hasAttribute('role'))
+  if (
+    element instanceof HTMLElement &&
+    /^(true|plaintext-only)$/.test(element.contentEditable) &&
+    !element.hasAttribute('role')
+  )
     return 'textbox';
   if (element.tagName === 'TD' && !element.hasAttribute('role')) return 'cell';
   return getRole(element) ?? '';

@@ -18,6 +18,8 @@ export interface WidgetUse {
   readonly place?: string;
   /** No option takes a value: the first one is told as later ones are. */
   readonly startsEmpty?: boolean;
+  /** The method of what was made that is called once, without which nothing is drawn (`init`). */
+  readonly begin?: string;
   /** A way from the element or what was made to the living thing (`noUiSlider` leaves it on the element). */
   readonly handle?: string;
   /** The method, or the property, that takes a later value; the element's own property where what was made has none. */

@@ -127,6 +127,7 @@ const singleAdapter = z.looseObject({
       start: z.enum(['new', 'call']),
       place: z.string().min(1).optional(),
       startsEmpty: z.boolean().optional(),
+      begin: z.string().min(1).optional(),
       handle: z.string().optional(),
       update: z.string(),
       destroy: z.string().optional(),

@@ -1,4 +1,5 @@
 /** What an input says has to be given, and what may be given: the words of its label, an id, a name. */
+import type { AdapterDescription } from '@poietra/core';
 import { everyElement } from '@poietra/react';
 import { settle } from '../settle.js';
 import type { Trial } from '../trial.js';
@@ -10,17 +11,21 @@ import { drawsWords } from './states.js';
 const declared = /The prop `([\w-]+)` is marked as required in/;
 /** A property in quotation marks, in a sentence that asks for it. */
 const quoted = /[`"'“]([\w-]+)[`"'”]/g;
+/** One of ARIA's properties needs none. */
+const ofAria = /\baria-[a-z]+\b/g;
 const asking = /\b(required|must|needs?|expect(?:s|ed)?|missing|provide|without)\b/i;
 /** What is called so is drawn as the label. */
 const labels = /^(label(Text)?|legend(Text)?|title(Text)?|heading|caption)$/;
 
 /** The properties that were asked for so far, or that are declared to be needed. */
 function askedFor({ input, watch }: Observation): ReadonlySet<string> {
-  const names = new Set(input.properties.map(({ name }) => name));
+  const names = new Set([...input.properties.map(({ name }) => name), ...(input.links ?? [])]);
   const said = watch.warnings.flatMap((text) => {
     const [, one] = declared.exec(text) ?? [];
     if (one !== undefined) return [one];
-    return asking.test(text) ? [...text.matchAll(quoted)].map(([, name = '']) => name) : [];
+    return asking.test(text)
+      ? [...[...text.matchAll(quoted)].map(([, name = '']) => name), ...(text.match(ofAria) ?? [])]
+      : [];
   });
   const needed = input.properties.flatMap(({ name, required }) => (required ? [name] : []));
   return new Set([...needed, ...said].filter((name) => names.has(name)));
@@ -43,6 +48,17 @@ export async function giveWords(seen: Observation, drawn: Trial): Promise<Trial>
     seen.adapter = before;
   }
   return seen.adapter === drafted ? drawn : ((await seen.mount()) ?? drawn);
+}
+
+/** What is named where it stands may ask for its label's id all the same; without, it warns. */
+export async function giveLabel(seen: Observation, { labelledBy }: AdapterDescription): Promise<void> {
+  const before = seen.adapter;
+  if (!labelledBy || before.labelledBy || !askedFor(seen).has(labelledBy.property)) return;
+  const without = await seen.warningsWith();
+  seen.adapter = { ...before, labelledBy };
+  if ((await seen.warningsWith()) < without)
+    seen.note('id', `“${labelledBy.property}” is given, too.`, 'It asked for it, and warned without.', 0.9);
+  else seen.adapter = before;
 }
 
 /**

@@ -1,7 +1,7 @@
 /** Trying an input: what it does tells what its declarations leave open, and where they mislead. */
-import type { AdapterDescription, Finding, FoundInput } from '@poietra/core';
+import type { AdapterDescription, Finding, FoundInput, WidgetUse } from '@poietra/core';
 import type { Ground } from '../ground.js';
-import { giveName, giveWords } from './asked-for.js';
+import { giveLabel, giveName, giveWords } from './asked-for.js';
 import { Observation, type Make } from './observation.js';
 import { changeAgain, findChange, findGoingBack, findLater } from './change.js';
 import { hasPlace, markStates, putTogether, triedWays } from './inside.js';
@@ -38,6 +38,7 @@ export async function observe(
 }
 
 async function tryAll(seen: Observation, render: Ground['render']): Promise<Observed> {
+  const draft = seen.adapter;
   const first = await mountSomehow(seen);
   if (first?.error !== undefined || !first) {
     const failed = first?.error ?? 'It is not in the bundle.';
@@ -59,6 +60,7 @@ async function tryAll(seen: Observation, render: Ground['render']): Promise<Obse
   await findOwnIds(seen);
   await findChange(seen);
   if (seen.adapter.gesture === undefined && seen.adapter.inside) await tryOtherWays(seen);
+  if (seen.adapter.gesture === undefined && seen.adapter.widget) await tryBeginning(seen);
   if (seen.adapter.gesture === undefined && seen.adapter.widget) await tryOtherElements(seen);
   if (seen.adapter.gesture === undefined) await tryOtherModes(seen);
   await markStates(seen);
@@ -76,6 +78,7 @@ async function tryAll(seen: Observation, render: Ground['render']): Promise<Obse
   await findMessage(seen);
   await findInvalid(seen);
   await findRequired(seen);
+  await giveLabel(seen, draft);
   dropAstray(seen);
   await findOnServer(seen, render);
   return { adapter: seen.adapter, findings: seen.findings };
@@ -111,30 +114,77 @@ const unknownInput: Omit<FoundInput, 'id'> = {
   css: [],
 };
 
+const elementsToTry = ['div', 'input'] as const;
+
 /** A widget that nothing changes may be meant to stand on an element of another kind: its type says “any element”. */
 async function tryOtherElements(seen: Observation): Promise<void> {
-  const before = seen.adapter;
-  const { widget } = before;
+  const { widget } = seen.adapter;
   if (!widget) return;
-  for (const element of (['div', 'input'] as const).filter((one) => one !== widget.element)) {
-    const { real: _real, id: _id, ...bare } = before;
-    seen.adapter = { ...bare, widget: { ...widget, element } };
-    const trial = await seen.mount();
-    if (!trial || trial.error !== undefined) continue;
+  for (const element of elementsToTry.filter((one) => one !== widget.element)) {
+    if (!(await isChangedAs(seen, { ...widget, element }))) continue;
+    seen.note('value', `It stands on a ${element}.`, `On a ${widget.element} nothing changed it.`, 1);
+    return;
+  }
+}
+
+/** What beginnings are called, where what was made draws nothing before. */
+const beginnings = /^(init|initialize|create|mount|render|start|build)$/;
+
+/** A widget that nothing changes may have to be told to begin. */
+async function tryBeginning(seen: Observation): Promise<void> {
+  const { widget } = seen.adapter;
+  if (!widget) return;
+  const elements = [...new Set([widget.element, ...elementsToTry])];
+  const ways = seen.input.methods
+    .filter((name) => beginnings.test(name))
+    .flatMap((begin) => elements.map((element) => ({ ...widget, element, begin })));
+  for (const way of ways) {
+    if (!(await isChangedAs(seen, way))) continue;
+    seen.note(
+      'value',
+      `“${way.begin}” is called once it is made on a ${way.element}.`,
+      'Before, nothing changed it.',
+      1,
+    );
+    return;
+  }
+}
+
+/** Whether a gesture changes a widget that is used so; otherwise it stays as it was. */
+async function isChangedAs(seen: Observation, widget: WidgetUse): Promise<boolean> {
+  const before = seen.adapter;
+  const { real: _real, id: _id, ...bare } = before;
+  seen.adapter = { ...bare, widget };
+  const trial = await seen.mount();
+  if (trial && trial.error === undefined) {
     findReality(seen, trial);
     await seen.clean();
     await findFocus(seen);
     await findChange(seen);
-    if (!seen.adapter.gesture) continue;
-    seen.note('value', `It stands on a ${element}.`, `On a ${widget.element} nothing changed it.`, 1);
-    return;
+    if (seen.adapter.gesture) return true;
   }
   seen.adapter = before;
+  return false;
 }
 
-/** What lets nothing be chosen unless it is told how much may be. */
+/** What says of an input that it may be changed at all. */
+const allowing = /^(is)?(selectable|checkable|toggleable|editable|clickable|interactive)$/i;
+
+/** For how long an input keeps a change to itself. */
+const delaying = /^(debounce|throttle)|(Debounce|Throttle)(Rate|Delay|Time|Ms)?$/;
+
+/** What lets nothing be chosen unless it is told that it may be, or how much. */
 async function tryOtherModes(seen: Observation): Promise<void> {
   const before = seen.adapter;
+  for (const { name, inherited, type } of seen.input.properties) {
+    const given = allowing.test(name) ? true : delaying.test(name) ? 0 : undefined;
+    if (inherited || given === undefined || !new RegExp(`\\b${typeof given}\\b`).test(type)) continue;
+    seen.adapter = { ...before, constants: { ...before.constants, [name]: given } };
+    await findChange(seen);
+    if (!seen.adapter.gesture) continue;
+    seen.note('value', `“${name}” has to be ${given === 0 ? '0' : 'on'}.`, 'Without it nothing was told.', 0.95);
+    return;
+  }
   for (const { name, inherited, choices = [] } of seen.input.properties) {
     if (inherited || !choices.includes('none')) continue;
     for (const mode of ['single', 'multiple'].filter((one) => choices.includes(one))) {

@@ -103,7 +103,7 @@ export async function markStates(seen: Observation): Promise<void> {
   const before = seen.adapter;
   const ways: readonly AdapterDescription[] = isFlag
     ? [...(seen.input.inside ?? []).map((way) => withWay(before, way)), { ...before, inside: markedBy('■', '□') }]
-    : [{ ...before, inside: withMarks(inside ?? [{ component: item ?? '' }], item ?? '') }];
+    : [{ ...before, ...wordsBeside(seen), inside: withMarks(inside ?? [{ component: item ?? '' }], item ?? '') }];
   for (const way of ways) {
     seen.adapter = way;
     if (!(await isSeen())) continue;
@@ -111,6 +111,12 @@ export async function markStates(seen: Observation): Promise<void> {
     return;
   }
   seen.adapter = before;
+}
+
+/** Where what is drawn of a choice is more than words, a property may take them beside it. */
+function wordsBeside({ input: { choiceWords }, adapter: { choices } }: Observation): Partial<AdapterDescription> {
+  const isPlain = choices !== undefined && 'component' in choices && choices.text === 'children';
+  return isPlain && choiceWords !== undefined ? { choices: { ...choices, text: choiceWords } } : {};
 }
 
 const isMarked = (inside: readonly Inside[]): boolean =>

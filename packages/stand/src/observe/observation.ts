@@ -10,6 +10,7 @@ import {
 import type { AdaptedInput } from '@poietra/react';
 import { leave, perform } from '../hands.js';
 import { sampleChoices } from '../sample-choices.js';
+import { settle } from '../settle.js';
 import { Trial, type TrialOptions } from '../trial.js';
 import { watch } from '../watch.js';
 
@@ -42,6 +43,15 @@ export class Observation {
   async clean(): Promise<void> {
     await leave();
     for (const trial of this.#made.splice(0)) trial.end();
+  }
+
+  /** How much is warned of while it is drawn so. */
+  async warningsWith(state: NonNullable<TrialOptions['state']> = {}): Promise<number> {
+    const { told } = this.watch;
+    await this.mount({ state });
+    await settle(60);
+    await this.clean();
+    return this.watch.told - told;
   }
 
   /** An attempt that fails is no news. */

@@ -10,8 +10,8 @@ import { marksGiving, ungivenIn } from './ungiven.js';
 
 /** As drafted; where it cannot be drawn without a value, with something for "no value". */
 export async function mountSomehow(seen: Observation): Promise<Trial | undefined> {
+  const first = await mountPlainly(seen);
   const before = seen.adapter;
-  const first = await seen.mount();
   if (first?.error === undefined) return first;
   const { trial: inside, quiet } = await mountAround(seen, first.error);
   if (inside) return inside;
@@ -39,6 +39,19 @@ export async function mountSomehow(seen: Observation): Promise<Trial | undefined
   const trial = await seen.mount();
   noteAround(seen, first.error);
   return trial;
+}
+
+/** As drafted; or, where that fails in another way than without it, without what was drafted for “no value”. */
+async function mountPlainly(seen: Observation): Promise<Trial | undefined> {
+  const before = seen.adapter;
+  const first = await seen.mount();
+  if (first?.error === undefined || !('empty' in before.value)) return first;
+  const { empty: _, ...value } = before.value;
+  seen.adapter = { ...before, value };
+  const without = await seen.mount();
+  if (without && without.error !== first.error) return without;
+  seen.adapter = before;
+  return first;
 }
 
 function noteAround(seen: Observation, error: string): void {

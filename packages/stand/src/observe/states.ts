@@ -100,14 +100,7 @@ export async function findInvalid(seen: Observation): Promise<void> {
 export async function findRequired(seen: Observation): Promise<void> {
   const { required: declared, ...rest } = seen.adapter;
   if (!declared) return;
-  const warnings = async (state: { readonly required: boolean }): Promise<number> => {
-    const { told } = seen.watch;
-    await seen.mount({ state });
-    await settle(60);
-    await seen.clean();
-    return seen.watch.told - told;
-  };
-  if ((await warnings({ required: true })) <= (await warnings({ required: false }))) return;
+  if ((await seen.warningsWith({ required: true })) <= (await seen.warningsWith({ required: false }))) return;
   seen.adapter = rest;
   seen.note('required', `“${declared.property}” is not given.`, 'It was, and was warned of.', 0.9);
 }

@@ -1,5 +1,5 @@
 /** Sound inputs that ask for something that nobody would give unasked, say no to something, or take another kind than they tell. */
-import { useId, useState, type ChangeEvent, type JSX, type MouseEvent } from 'react';
+import { createElement, useId, useState, type ChangeEvent, type JSX, type KeyboardEvent, type MouseEvent } from 'react';
 
 const told = new Set<string>();
 /** As the framework does with what was given and should not have been: said once for all copies. */
@@ -234,4 +234,107 @@ export function Rudders(props: {
       ))}
     </div>
   );
+}
+
+/** Nothing happens where it is pressed, unless it is told that it may be chosen. */
+export function Capstan(props: {
+  readonly selected?: boolean;
+  readonly selectable?: boolean;
+  readonly disabled?: boolean;
+  onSelectedChange?(selected: boolean): void;
+}): JSX.Element {
+  const { selected = false, selectable = false, disabled, onSelectedChange } = props;
+  const turn = selectable ? () => onSelectedChange?.(!selected) : undefined;
+  return (
+    <button type="button" aria-pressed={selected} disabled={disabled} onClick={turn}>
+      {selected ? '■ held' : '□ free'}
+    </button>
+  );
+}
+
+/** Names its slider after itself, and wants to know its label all the same. */
+export function Stay(props: {
+  readonly value?: number;
+  readonly disabled?: boolean;
+  readonly 'aria-labelledby'?: string;
+  onChange?(value: number): void;
+}): JSX.Element {
+  const { value = 0, disabled, 'aria-labelledby': labelledBy, onChange } = props;
+  const id = useId();
+  if (labelledBy === undefined) console.warn('Stay: you must specify an aria-label or aria-labelledby.');
+  return (
+    <div role="group" id={id} aria-labelledby={labelledBy}>
+      <input
+        type="range"
+        aria-labelledby={id}
+        value={value}
+        disabled={disabled}
+        onChange={(event) => onChange?.(Number(event.target.value))}
+      />
+    </div>
+  );
+}
+
+/** Draws nothing on its element before it is told to begin. */
+export class Windlass {
+  readonly #box = document.createElement('input');
+
+  constructor(
+    private readonly element: HTMLElement,
+    private readonly options: { readonly value?: string; onChange?(value: string): void } = {},
+  ) {}
+
+  init(): void {
+    this.setValue(this.options.value ?? '');
+    this.#box.addEventListener('input', this.#tell);
+    this.element.append(this.#box);
+  }
+  setValue(value: string | null): void {
+    this.#box.value = value ?? '';
+  }
+  destroy(): void {
+    this.#box.removeEventListener('input', this.#tell);
+    this.#box.remove();
+  }
+  readonly #tell = (): void => this.options.onChange?.(this.#box.value);
+}
+
+/** What is on stands in its internals alone (HTML, `ElementInternals.states`), where its sheet sees it. */
+function definePennant(): void {
+  customElements.define(
+    'planted-pennant',
+    class extends HTMLElement {
+      readonly #internals = this.attachInternals();
+
+      constructor() {
+        super();
+        this.#internals.role = 'checkbox';
+        const sheet = ':host { display: block; width: 2rem; height: 1rem; border: 1px solid }';
+        this.attachShadow({ mode: 'open' }).innerHTML =
+          `<style>${sheet} :host(:state(checked)) { background: currentColor }</style>`;
+      }
+      get checked(): boolean {
+        return this.#internals.states.has('checked');
+      }
+      set checked(checked: boolean) {
+        if (checked) this.#internals.states.add('checked');
+        else this.#internals.states.delete('checked');
+        this.#internals.ariaChecked = String(checked);
+      }
+    },
+  );
+}
+if (typeof window !== 'undefined' && !customElements.get('planted-pennant')) definePennant();
+
+export function Pennant({
+  checked = false,
+  onChange,
+}: Pick<Ticked, 'checked'> & { onChange?(checked: boolean): void }): JSX.Element {
+  const turn = (): void => onChange?.(!checked);
+  return createElement('planted-pennant', {
+    checked,
+    tabIndex: 0,
+    onClick: turn,
+    onKeyDown: ({ key }: KeyboardEvent) => key === ' ' && turn(),
+  });
 }
