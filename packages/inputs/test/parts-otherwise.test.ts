@@ -192,7 +192,7 @@ it('what holds keys takes the item that all lists of its package have, which is 
       component('Provider', 'theme?: Record<string, any>') +
       'export declare const defaultTheme: Record<string, any>;',
   );
-  expect(only()?.adapter.choices).toEqual({ component: 'tide#Item', value: 'key', text: 'children' });
+  expect(only()?.adapter?.choices).toEqual({ component: 'tide#Item', value: 'key', text: 'children' });
   expect(only()?.input.around).toEqual([{ component: 'tide#Provider', imports: { theme: 'tide#defaultTheme' } }]);
 });
 

@@ -1,5 +1,6 @@
 /** Which element is the one that a person works with, and how it takes the focus. */
 import { computeAccessibleName } from 'dom-accessibility-api';
+import type { Focus } from '@poietra/core';
 import { everyElement, focused, reach, workingElements } from '@poietra/react';
 import { leave } from '../hands.js';
 import { settle } from '../settle.js';
@@ -96,6 +97,18 @@ export function findReality(seen: Observation, trial: Trial): void {
   );
 }
 
+/** By which something is found that a person works with. */
+async function selectorsIn(seen: Observation): Promise<string[]> {
+  const trial = await seen.mount();
+  const working = trial ? workingElements(trial.box) : [];
+  const found = selectors.filter((one) => {
+    const reached = trial && reach(trial.box, one);
+    return reached !== undefined && working.includes(reached);
+  });
+  await seen.clean();
+  return found;
+}
+
 export async function findFocus(seen: Observation): Promise<void> {
   const takes = async (): Promise<boolean> => {
     await leave();
@@ -111,16 +124,16 @@ export async function findFocus(seen: Observation): Promise<void> {
   };
   if (await takes()) return;
   const before = seen.adapter;
-  for (const focus of [
-    { by: 'element' } as const,
-    { by: 'inner', selector: 'input, button, select, textarea, [tabindex]' } as const,
-  ]) {
-    seen.adapter = { ...seen.adapter, focus };
-    if (await takes()) {
-      seen.note('focus', 'The focus goes to an element inside.', 'The declared way did not take it there.', 0.9);
-      return;
-    }
-  }
+  const isTaken = async (focus: Focus): Promise<boolean> => {
+    seen.adapter = { ...before, focus };
+    if (!(await takes())) return false;
+    seen.note('focus', 'The focus goes to an element inside.', 'The declared way did not take it there.', 0.9);
+    return true;
+  };
+  if (await isTaken({ by: 'element' })) return;
+  if (await isTaken({ by: 'inner', selector: 'input, button, select, textarea, [tabindex]' })) return;
+  // The first of all may only stand in for another.
+  for (const selector of await selectorsIn(seen)) if (await isTaken({ by: 'inner', selector })) return;
   seen.adapter = before;
   seen.note(
     'focus',
