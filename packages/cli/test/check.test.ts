@@ -178,7 +178,7 @@ describe('poietra check in a real browser', () => {
       labelledBy: { property: 'aria-labelledby' },
       real: { selector: expect.any(String) as string },
     });
-    expect(adapterOf('Windlass')?.widget).toMatchObject({ begin: 'init' });
+    expect(adapterOf('Windlass')).toMatchObject({ widget: { begin: 'init' }, change: { refused: 'anew' } });
     expect(adapterOf('Pennant')?.gesture?.steps).toMatchObject([{ do: 'press' }]);
     expect(adapterOf('Rudders')).toMatchObject({ ownIds: { property: 'name' } });
     expect(adapterOf('Crate')?.change).toMatchObject({ report: 'onChange', path: '/1/files' });

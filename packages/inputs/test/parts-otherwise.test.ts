@@ -211,3 +211,16 @@ it('a colour that has a method of its own is the value, and a hint that floats i
   expect(names()).toEqual(['default']);
   expect(only()?.adapter).toMatchObject({ value: { property: 'color' }, widget: { update: 'setColor' } });
 });
+
+it('buttons that say nothing by themselves stand in what labels them', () => {
+  suite(
+    component('RadioGroup', text) +
+      `export declare function Radio(props: ${box}): React.ReactElement;\n` +
+      component('ControlLabel', 'control: React.ReactElement; label: React.ReactNode; value?: unknown'),
+  );
+  const group = found().find(({ input }) => input.export === 'RadioGroup');
+  expect(group?.input.inside).toContainEqual({
+    inside: [{ component: 'tide#ControlLabel', inside: [{ component: 'tide#Radio', at: 'control' }] }],
+    choices: { component: 'tide#ControlLabel', value: 'value', text: 'label' },
+  });
+});

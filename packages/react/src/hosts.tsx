@@ -189,7 +189,8 @@ export function WidgetHost({
   useEffect(() => {
     const living = handle.current as Record<string, unknown> | null;
     const known = reported.current ? reported.current.raw : told.current;
-    reported.current = undefined;
+    // Whoever makes it anew asks afterwards what it told.
+    if (description.change.refused !== 'anew') reported.current = undefined;
     told.current = shown;
     if (!living || !use || isAlike(known, shown)) return;
     const next = properties[description.value.property] ?? null;

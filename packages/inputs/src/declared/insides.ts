@@ -47,6 +47,7 @@ function waysInside(parts: Parts, input: FoundInput): PutTogether[] {
   return [
     ...popups(parts),
     ...items(parts),
+    ...labelled(parts),
     ...drawnBy(parts, input.made?.members),
     ...sliders(parts),
     ...degrees(parts),
@@ -106,6 +107,14 @@ function items(parts: Parts): PutTogether[] {
     ...alone(hidden),
   ];
   return [{ inside: nest([parts.own('control')], [{ component: item.component, inside }]), choices: item.choices }];
+}
+
+/** The choices of a group whose buttons say nothing by themselves: each stands in a part that labels it. */
+function labelled(parts: Parts): PutTogether[] {
+  const label = parts.labelling();
+  if (!label) return [];
+  const inside = [{ component: label.component, inside: [{ component: label.button, at: label.at }] }];
+  return [{ inside, choices: { component: label.component, value: 'value', text: 'label' } }];
 }
 
 /** The choices of a group, which stand in a list of their own within it. */

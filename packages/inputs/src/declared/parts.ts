@@ -128,6 +128,19 @@ export class Parts {
     return item && { component: item.component, choices: item };
   }
 
+  /** Of a group of buttons, `Radio` in a `RadioGroup`: what labels one of them, which it takes as a whole by a property. */
+  labelling(): { readonly component: string; readonly button: string; readonly at: string } | undefined {
+    const [, button] = /^(\w+)Group$/.exec(this.stem) ?? [];
+    if (button === undefined || !this.#isOther(button)) return undefined;
+    for (const name of [...this.#exported].filter((one) => /^[A-Z]\w*Label$/.test(one))) {
+      const component = this.#id(name);
+      const at = ['control', 'input'].find((one) => this.takes(component, one));
+      if (at !== undefined && this.takes(component, 'label') && this.takes(component, 'value'))
+        return { component, button: this.#id(button), at };
+    }
+    return undefined;
+  }
+
   /** A part under the name of another whole: `CheckboxControl`, beside `CheckboxRoot` or `Checkbox`. */
   beside(whole: string, end: string): string | undefined {
     const other = `${whole.slice(whole.indexOf('#') + 1).replace(/Root$/, '')}${end}`;

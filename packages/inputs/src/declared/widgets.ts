@@ -119,6 +119,8 @@ export class Widgets {
     const isOnInput = /Input/.test(element) || /^(field|input)$/.test(place ?? '');
     const destroy = methods.find((name) => /^(destroy|destroyAndRemove|dispose|remove)$/.test(name));
     const update =
+      // Beside it, what sets the value may take whole items.
+      methods.find((name) => /^(set|select)\w*ByValue$/.test(name)) ??
       methods.find((name) => /^set(Value|Date|Choice|Selected)$/.test(name)) ??
       methods.find((name) => name.toLowerCase() === `set${valued?.name.toLowerCase() ?? ''}`) ??
       methods.find((name) => (hasValue ? /^set([A-Z]|$)/ : updates).test(name)) ??

@@ -289,8 +289,9 @@ export class Windlass {
     this.#box.addEventListener('input', this.#tell);
     this.element.append(this.#box);
   }
+  /** Nothing is no value for it: what was typed stays. */
   setValue(value: string | null): void {
-    this.#box.value = value ?? '';
+    if (value) this.#box.value = value;
   }
   destroy(): void {
     this.#box.removeEventListener('input', this.#tell);
