@@ -177,6 +177,8 @@ describe('events', () => {
     expect(draftAdapter({ ...element, events: [{ name: 'tideLevelChange' }] })?.adapter.change.report).toBe(
       'tideLevelChange',
     );
+    const picker = { ...element, tag: 'tide-date-picker', events: [{ name: 'tideOpen' }, { name: 'tideDate' }] };
+    expect(draftAdapter(picker)?.adapter.change.report).toBe('tideDate');
   });
   it('that are called after another property are about that', () => {
     for (const name of ['expandedChanged', 'expanded-changed', 'expandedChange'])

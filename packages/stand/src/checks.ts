@@ -374,7 +374,14 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     first.end();
     const trial = await mount({ form: 'cannot parse' });
     await change(bench, trial);
-    return looks(look(trial.box), wanted, 'What was entered still stands there.');
+    const seen = look(trial.box);
+    if (seen === wanted) return pass('What was entered still stands there.');
+    // Some say in words of their own that a value is invalid, whatever it is.
+    trial.end();
+    const invalid = await mount();
+    await change(bench, invalid);
+    await invalid.set({ invalid: true });
+    return looks(seen, look(invalid.box), 'What was entered still stands there, beside words about its being invalid.');
   },
 
   silent({ watch: { warnings, refused } }) {

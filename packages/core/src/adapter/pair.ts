@@ -143,8 +143,10 @@ const tellsOf = (value: string): RegExp => {
 /** Without the prefix that all events of a package, or of one element, bear: `ionChange`, `sl-change`, `xyRangeChange` of `xy-range`. */
 function bareEvent(name: string, { tag = '' }: FoundInput): string {
   const own = tag.replaceAll('-', '');
-  // An event of the element's very name tells of what the element is for.
-  if (own !== '' && name.toLowerCase() === own) return 'change';
+  const words = tag.split('-');
+  const beginnings = words.map((_, i) => words.slice(0, i + 1).join('')).slice(1);
+  // An event of the element's very name, or of how that begins, tells of what the element is for: `xyDate` of `xy-date-picker`.
+  if (beginnings.includes(name.toLowerCase())) return 'change';
   if (own !== '' && name.toLowerCase().startsWith(own)) return name.slice(own.length);
   // So does one of its name in words, or of the end of it: `xy-box-changed` of `xy-box` and `xy-wide-box`.
   const [, thing = '', done = ''] = /^(?:[a-z]+-)?([a-z-]+)-([a-z]+)$/.exec(name) ?? [];

@@ -41,7 +41,7 @@ export const partEnds =
   /(List|Input|Field|Textarea|(?<!Radio|Check|Checkbox|Toggle|Select|Upload|File)Button|\.?(?:Option|Item|Trigger|Content|Handle|Thumb)|Base)$/;
 /** Of elements that declare a value: those that are pressed, lead somewhere, show something, or are a part of another. */
 export const noInputTags =
-  /(?<!radio|check|toggle)-button$|^[a-z]+-(form|fieldset|field)$|-(accordion|accordion-group|carousel|collapse|navigation(?:-(?:bar|rail|drawer))?|pagination|steps|breadcrumbs?|sidebar|progress-\w+|picker-column|tab|tab-(?:header|title|bar)|tabs|progress|meter|loader|(?:workflow-)?step|tree-node|region|ripple|item|row|option|icon(?!-(?:toggle|check|radio))(?:-\S*)?|fab|divider|badge|menu|dialog|visual-\w+|picker-toggle|(?:clear|next|previous|prev)(?:-(?:day|month|year))?|card(?:-\S*)?|chip-set|link|handle|thumb|table-selection\S*|row-expandable)$/;
+  /(?<!radio|check|toggle)-button$|^[a-z]+-(form|fieldset|field)$|-(accordion|accordion-group|carousel|collapse|navigation(?:-(?:bar|rail|drawer))?|pagination|steps|breadcrumbs?|sidebar|progress\w*(?:-\w+)?|static-?(?:checkbox|radio|toggle|switch)|menuitem\w*|picker-column|tab|tab-(?:header|title|bar)|tabs|meter|loader|(?:workflow-)?step|tree-node|region|ripple|item|row|option|icon(?!-(?:toggle|check|radio))(?:-\S*)?|fab|divider|badge|menu|dialog|visual-\w+|picker-toggle|(?:clear|next|previous|prev)(?:-(?:day|month|year))?|card(?:-\S*)?|chip-set|link|handle|thumb|table-selection\S*|row-expandable)$/;
 
 /** Whether some callback gives a value of the type; a colour that none gives is only a look. */
 export const isReported = (type: string, properties: readonly DeclaredProperty[]): boolean => {
