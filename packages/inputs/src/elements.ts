@@ -3,7 +3,7 @@ import { readdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { noInputTags } from './declared/names.js';
 import { Manifest, manifestPath, type ManifestElement, type Module } from './manifest.js';
-import { exists, isTrial, moduleByTag, namedAs, type Registering } from './modules.js';
+import { exists, isTrial, moduleByTag, namedAs, registeringBeside, type Registering } from './modules.js';
 import type { ProjectPackage } from './project.js';
 import { styleSheets } from './sheets.js';
 
@@ -141,6 +141,7 @@ function registering(pkg: ProjectPackage, tag: string, module: Module, base: str
     // A folder stands for its index.
     .flatMap((one) => [one, join(one, 'index.js')])
     .filter((one) => exists(pkg, one))
+    .map((one) => registeringBeside(pkg, one) ?? one)
     .flatMap((one) => namedAs(pkg, one) ?? []);
   // What cannot be asked for alone comes with the whole package.
   return named === undefined ? (moduleByTag(pkg, tag) ?? { module: pkg.name }) : { module: named };

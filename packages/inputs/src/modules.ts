@@ -1,6 +1,6 @@
 /** Where a custom element is registered: the module to import, and what of it has to be called. */
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
-import { join, relative } from 'node:path';
+import { basename, dirname, join, relative } from 'node:path';
 import type { ProjectPackage } from './project.js';
 
 /** A module that registers an element by being imported, or by a function of it that is called once. */
@@ -84,6 +84,17 @@ function registeringIn(pkg: ProjectPackage, path: string, module: string): Regis
   const registers = listed ?? declared;
   if (registers !== undefined) return { module, registers };
   return defines.test(text) ? { module } : undefined;
+}
+
+/** The index beside a module, where that has the class registered which this one only makes. */
+export function registeringBeside(pkg: ProjectPackage, path: string): string | undefined {
+  const index = join(dirname(path), 'index.js');
+  if (index === path || !path.endsWith('.js') || !exists(pkg, index)) return undefined;
+  const textOf = (one: string): string => readFileSync(join(pkg.folder, one), 'utf8');
+  if (defines.test(textOf(path))) return undefined;
+  const text = textOf(index);
+  const isAbout = text.includes(`./${basename(path, '.js')}`);
+  return isAbout && /customElements\s*\.\s*define|\b[\w$]+\.(?:register|define)\(/.test(text) ? index : undefined;
 }
 
 /** Files by their names; of several the one that lies highest. */

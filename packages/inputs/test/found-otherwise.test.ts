@@ -83,6 +83,21 @@ describe('entries', () => {
     ]);
   });
 
+  it('an element may be registered by the index beside the module that makes it', () => {
+    install('tide', '', { exports: { './*': './*' }, customElements: 'all.json' });
+    const members = ['value', 'disabled'].map((name) => ({ kind: 'field', name }));
+    const declarations = [{ kind: 'class', customElement: true, name: 'Gauge', tagName: 'tide-gauge', members }];
+    put(
+      'node_modules/tide/all.json',
+      JSON.stringify({ schemaVersion: '1.0.0', modules: [{ path: 'gauge/gauge.component.js', declarations }] }),
+    );
+    put('node_modules/tide/gauge/gauge.component.js', 'export default class Gauge {}');
+    put('node_modules/tide/gauge/index.js', "import Gauge from './gauge.component';\nGauge.register('tide-gauge');");
+    expect(found()[0]?.input.module).toBe('tide/gauge/index.js');
+    put('node_modules/tide/gauge/index.js', "export { default } from './gauge.component';");
+    expect(found()[0]?.input.module).toBe('tide/gauge/gauge.component.js');
+  });
+
   it('a package may be a link to where an installer keeps it', () => {
     install('tide', '');
     rmSync(join(folder, 'node_modules/tide'), { recursive: true });
