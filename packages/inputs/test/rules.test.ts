@@ -320,6 +320,18 @@ it('elements without a manifest are found by the tags that their package declare
   });
 });
 
+it('elements whose types say no events tell those of their script, and find inside themselves what it has for a choice', () => {
+  const types = `
+    export declare class TideSelect extends HTMLElement { value: string; disabled: boolean }
+    declare global { interface HTMLElementTagNameMap { 'tide-select': TideSelect } }`;
+  const script = `this.emit("tide-open"); this.dispatchEvent(new CustomEvent('tide-change'));
+    register("tide-select", TideSelect); register("tide-select-option", TideOption);`;
+  const found = declared(types, { 'node_modules/tide/index.js': script })['TideSelect'];
+  expect(found?.input.events.map(({ name }) => name)).toEqual(['tide-open', 'tide-change', 'input', 'change']);
+  expect(found?.input.item).toEqual({ tag: 'tide-select-option', module: 'tide/index.js' });
+  expect(found?.adapter.change.report).toBe('tide-change');
+});
+
 it('an element tells what its own way to listen names, and holds the element that the package has for a choice', () => {
   const found = declared(`
     interface TideEvents { tideChange: object; tideBlur: void }

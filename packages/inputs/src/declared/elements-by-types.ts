@@ -1,8 +1,9 @@
-import type { FoundInput } from '@poietra/core';
-import { relative } from 'node:path';
+import { choiceTags, type FoundInput } from '@poietra/core';
+import { readFileSync, statSync } from 'node:fs';
+import { join, relative } from 'node:path';
 import ts from 'typescript';
-import { inputsAmong, withUsualEvents } from '../elements.js';
-import { exists, importedAs, moduleByTag } from '../modules.js';
+import { inputsAmong, itemIn, withUsualEvents } from '../elements.js';
+import { exists, importedAs, moduleByTag, type Registering } from '../modules.js';
 import type { ProjectPackage } from '../project.js';
 import { styleSheets } from '../sheets.js';
 import type { Declarations } from './declarations.js';
@@ -32,6 +33,14 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
   const isOfAll = isUsual(read);
   // Who draws it may hear a press on anything; that it changes it says of itself.
   const isItsOwn = (event: string): boolean => !isOfAll(event) || /^(change|input)$/.test(event);
+  const eventsOf = (entry: ts.Symbol, members: readonly ts.Symbol[]): string[] => {
+    const type = checker.getTypeOfSymbolAtLocation(entry, where);
+    const declared = [...heardEvents(read, type, isOfAll), ...drawnEvents(read, entry).filter(isItsOwn)];
+    if (declared.length > 0) return [...new Set(declared)];
+    const told = eventsInScripts(members).filter(isItsOwn);
+    // What a base that lies elsewhere tells is not seen so; the platform's own may come from inside.
+    return told.length > 0 ? [...new Set([...told, 'input', 'change'])] : [];
+  };
   const found = checker.getPropertiesOfType(checker.getDeclaredTypeOfSymbol(map)).flatMap((entry): FoundInput[] => {
     const file = entry.declarations?.[0]?.getSourceFile().fileName ?? '';
     const tag = entry.name;
@@ -66,14 +75,36 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
         tag,
         properties,
         methods: members.filter(isMethod).map(({ name }) => name),
-        events: [...new Set([...heardEvents(read, type, isOfAll), ...drawnEvents(read, entry).filter(isItsOwn)])].map(
-          (name) => ({ name }),
-        ),
+        events: eventsOf(entry, members).map((name) => ({ name })),
+        ...(exists(pkg, script) ? itemsNamedIn(join(pkg.folder, script), tag, registering) : {}),
         css: styleSheets(pkg),
       },
     ];
   });
   return inputsAmong(withUsualEvents(found, true));
+}
+
+/** How a class tells an event of a name of its own: `new CustomEvent('xy-change')`, `this.emit('xy-change')`. */
+const tellsEvent = /\b(?:CustomEvent|Event|emit|fire|dispatch\w*)\(\s*["']([\w:.-]{3,40})["']/g;
+/** More than the class of one element has. In characters. */
+const mostScript = 200_000;
+
+/** Where types say no events: those that the scripts beside the declarations tell. */
+function eventsInScripts(members: readonly ts.Symbol[]): string[] {
+  const files = members.flatMap(({ declarations = [] }) => declarations.map((one) => one.getSourceFile().fileName));
+  return [...new Set(files)].flatMap((file) =>
+    [...scriptOf(file.replace(/\.d\.ts$/, '.js')).matchAll(tellsEvent)].map(([, name = '']) => name),
+  );
+}
+
+/** The element that a list finds inside itself for a choice, where the script that registers it has one of its name. */
+function itemsNamedIn(script: string, tag: string, registering: Registering): Pick<FoundInput, 'item'> {
+  const item = choiceTags.test(tag) && new RegExp(`["'](${tag}-(?:option|item))["']`).exec(scriptOf(script))?.[1];
+  return item ? { item: itemIn(item, registering) } : {};
+}
+
+function scriptOf(file: string): string {
+  return statSync(file, { throwIfNoEntry: false })?.isFile() ? readFileSync(file, 'utf8').slice(0, mostScript) : '';
 }
 
 /** What cannot be set is told to whoever asks: the options that a list finds inside itself. */
