@@ -190,7 +190,7 @@ export function WidgetHost({
     const living = handle.current as Record<string, unknown> | null;
     const known = reported.current ? reported.current.raw : told.current;
     // Whoever makes it anew asks afterwards what it told.
-    if (description.change.refused !== 'anew') reported.current = undefined;
+    if (description.change.refused !== 'anew' && description.value.later !== 'anew') reported.current = undefined;
     told.current = shown;
     if (!living || !use || isAlike(known, shown)) return;
     const next = properties[description.value.property] ?? null;

@@ -41,7 +41,9 @@ export function linkReal(real: HTMLElement, description: AdapterDescription, sta
     if (isInside) dropEmpty(real, 'aria-labelledby');
     if (isInside) set(real, 'aria-label', state.label);
     else set(real, 'aria-labelledby', state.labelledBy);
-  } else if (description.labelledBy && !isInside) join(real, 'aria-labelledby', state.labelledBy);
+  }
+  // A property may take the label's id only to what stands around the real element.
+  else if (description.labelledBy && !isInside) join(real, 'aria-labelledby', state.labelledBy);
   if (!description.id && !isInside && real.id === '') real.id = state.id;
   if (!description.describedBy) {
     if (isInside) dropEmpty(real, 'aria-describedby');

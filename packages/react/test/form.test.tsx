@@ -425,6 +425,36 @@ describe('an adapted input', () => {
     expect(report).toHaveBeenCalledWith('mean');
     end();
   });
+  it('of the family widget is made anew where it keeps what was refused, and not by its own report where it takes no later value', () => {
+    let tell: ((value: string) => void) | undefined;
+    let made = 0;
+    const keeps = (_: HTMLElement, options: { report(value: string): void }): void => {
+      made++;
+      tell = options.report;
+    };
+    const widget = { start: 'call', update: 'nothing', reports: 'options', element: 'div' } as const;
+    const change = { report: 'report', path: '/0' };
+    const drawn = (description: AdapterDescription) => {
+      const Live = adapt(keeps, description, 'widget');
+      made = 0;
+      return (shown: string): ReactNode => (
+        <Live state={{ ...state, shown }} report={nothing} leave={nothing} attach={() => nothing} />
+      );
+    };
+    const refused = drawn({ ...description, widget, change: { ...change, refused: 'anew' } });
+    const first = draw(refused('low'));
+    act(() => tell?.('high'));
+    expect(made).toBe(2);
+    first.end();
+    const later = drawn({ ...description, widget, change, value: { ...description.value, later: 'anew' } });
+    const second = draw(later('low'));
+    act(() => tell?.('high'));
+    second.again(later('high'));
+    expect(made).toBe(1);
+    second.again(later('mean'));
+    expect(made).toBe(2);
+    second.end();
+  });
   it('has its choices inside it as components, or as elements of HTML', () => {
     const Box = ({ children }: { readonly children?: ReactNode }) => <div data-box="">{children}</div>;
     const Item = ({ value, label }: { readonly value: string; readonly label: string }) => <b title={value}>{label}</b>;

@@ -99,8 +99,10 @@ function eventsInScripts(members: readonly ts.Symbol[]): string[] {
 
 /** The element that a list finds inside itself for a choice, where the script that registers it has one of its name. */
 function itemsNamedIn(script: string, tag: string, registering: Registering): Pick<FoundInput, 'item'> {
-  const item = choiceTags.test(tag) && new RegExp(`["'](${tag}-(?:option|item))["']`).exec(scriptOf(script))?.[1];
-  return item ? { item: itemIn(item, registering) } : {};
+  if (!choiceTags.test(tag)) return {};
+  const text = scriptOf(script);
+  const item = [`${tag}-option`, `${tag}-item`].find((one) => text.includes(`"${one}"`) || text.includes(`'${one}'`));
+  return item === undefined ? {} : { item: itemIn(item, registering) };
 }
 
 function scriptOf(file: string): string {
