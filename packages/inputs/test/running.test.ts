@@ -168,5 +168,5 @@ it('what does not let itself be looked at keeps nothing else from being told', (
     constructor(readonly element: unknown) {}
     setValue(): void {}
   }
-  expect(tellExports({ shut, Dial }, []).exports.map(({ name }) => name)).toEqual(['Dial']);
+  expect(tellExports({ shut, Dial }, [], () => undefined).exports.map(({ name }) => name)).toEqual(['Dial']);
 });

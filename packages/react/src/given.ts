@@ -69,9 +69,9 @@ export function joined(
     if (!ownProperties(description).has(name)) properties[name] = value;
   const on = (name: string, handler: Handler): void => {
     const theirs = properties[name];
-    properties[name] = (...args: unknown[]) => {
+    properties[name] = function (this: unknown, ...args: unknown[]) {
       handler(...args);
-      if (isHandler(theirs)) theirs(...args);
+      if (isHandler(theirs)) theirs.apply(this, args);
     };
   };
   on(description.change.report, (...args) => report(reportedBy(description.change, args, state.shown)));

@@ -155,12 +155,23 @@ export function WidgetHost({
     madeOn.current = node;
     if (node instanceof HTMLSelectElement)
       for (const { value, text } of JSON.parse(texts) as Choices) node.add(new Option(text, String(value)));
+    const first = latest.current[description.value.property];
+    const isEmpty = first === undefined || first === null;
+    // What helps to fill in a box may read it once, as it is made.
+    if (use.startsEmpty && !isEmpty && use.update in node) tell(node, node, use.update, first);
     const options: Record<string, unknown> = {};
     const handlers: [string, Handler][] = [];
+    const { report, asks } = description.change;
+    const hear = (name: string, args: unknown[]): void => {
+      const living = handle.current as object | null;
+      // What tells of a change while it is still being made cannot be asked yet.
+      if (asks === undefined || name !== report) (latest.current[name] as Handler).apply(living, args);
+      else if (living) (latest.current[name] as Handler).call(living, callOn(asks in living ? living : node, asks));
+    };
     for (const [name, value] of Object.entries(latest.current)) {
       if (!isHandler(value)) {
         if (!use.startsEmpty || name !== description.value.property) options[name] = value;
-      } else handlers.push([name, (...args) => (latest.current[name] as Handler)(...args)]);
+      } else handlers.push([name, (...args) => hear(name, args)]);
     }
     if (use.reports === 'options') for (const [name, handler] of handlers) setWithin(options, name, handler);
     if (use.place !== undefined) options[use.place] = node;
@@ -172,10 +183,10 @@ export function WidgetHost({
       use.handle === undefined ? (made ?? node) : ((node as unknown as Record<string, unknown>)[use.handle] ?? made);
     handle.current = living;
     callOn(living, use.begin);
-    if (use.reports === 'on') for (const [name, handler] of handlers) callOn(living, 'on', name, handler);
+    if (use.reports === 'on') for (const [name, handler] of handlers) callOn(living, use.on ?? 'on', name, handler);
+    if (use.reports === 'methods') for (const [name, handler] of handlers) tell(living, node, name, handler);
     if (use.reports === 'events') for (const [name, handler] of handlers) node.addEventListener(name, handler);
-    const first = latest.current[description.value.property];
-    if (use.startsEmpty && first !== undefined && first !== null) tell(living, node, use.update, first);
+    if (use.startsEmpty && !isEmpty) tell(living, node, use.update, first);
     return () => {
       callOn(living, use.destroy);
       handle.current = null;
@@ -213,7 +224,7 @@ function isAlike(a: unknown, b: unknown): boolean {
 function tell(living: unknown, node: object | undefined, update: string, value: unknown): void {
   const [made, element] = [living, node] as Record<string, unknown>[];
   if (!made) return;
-  if (isHandler(made[update])) return callOn(made, update, value);
+  if (isHandler(made[update])) return void callOn(made, update, value);
   const holder = element && !(update in made) && update in element ? element : made;
   holder[update] = value ?? '';
 }
@@ -225,7 +236,7 @@ function setWithin(options: Record<string, unknown>, name: string, value: unknow
   else options[group] = { ...(options[group] as object | undefined), [member]: value };
 }
 
-function callOn(living: unknown, method: string | undefined, ...args: unknown[]): void {
+function callOn(living: unknown, method: string | undefined, ...args: unknown[]): unknown {
   const found = method === undefined ? undefined : (living as Record<string, unknown> | null)?.[method];
-  if (isHandler(found)) found.apply(living, args);
+  return isHandler(found) ? found.apply(living, args) : found;
 }

@@ -1,5 +1,5 @@
 /** One adapted input, mounted as a field would mount it, in hands that can ask and change everything. */
-import type { AdapterDescription, Heard } from '@poietra/core';
+import { answersOf, type AdapterDescription, type Heard } from '@poietra/core';
 import { plain, type AdaptedInput, type Reached } from '@poietra/react';
 import { StrictMode, useEffect, useSyncExternalStore, type ReactNode } from 'react';
 import { createRoot, hydrateRoot, type Root } from 'react-dom/client';
@@ -117,6 +117,12 @@ export class Trial implements Drawable, Standing {
   }
 }
 
+/** What a widget answers, and the box that it was made on. */
+function asked(made: unknown, id: string, update: string): Record<string, unknown> {
+  const box = document.querySelector(`[data-trial="${id}"] .poietra-box > div > :is(input, textarea, select)`);
+  return { ...(box ? { value: (box as HTMLInputElement).value } : {}), ...answersOf(made, update) };
+}
+
 /** In ms: how long a first drawing is waited for. */
 const mostWait = 1500;
 
@@ -150,7 +156,17 @@ export function Drawn({ trial }: { readonly trial: Drawable }): ReactNode {
     error: `${trial.id}-error`,
   };
   const extra = Object.fromEntries(
-    listen.map((name) => [name, (...args: unknown[]): void => void trial.heard.push({ name, args })]),
+    listen.map((name) => [
+      name,
+      // A widget's reports come from what was made, which can be asked there and then.
+      function (this: unknown, ...args: unknown[]): void {
+        trial.heard.push({
+          name,
+          args,
+          ...(adapter.widget ? { answers: asked(this, trial.id, adapter.widget.update) } : {}),
+        });
+      },
+    ]),
   );
   const { draws = {} } = Input;
   const described = [!draws.hint && ids.hint, invalid && !draws.message && ids.error].filter(Boolean).join(' ');

@@ -10,6 +10,13 @@ export type Focus =
   /** The first element inside that a selector finds. */
   | { readonly by: 'inner'; readonly selector: string };
 
+/** How a plain-DOM widget tells of changes. */
+export const widgetReports = ['options', 'on', 'methods', 'events'] as const;
+export type WidgetReports = (typeof widgetReports)[number];
+
+/** What a plain-DOM widget may be made on. */
+export const widgetElements = ['div', 'input', 'textarea', 'select', 'canvas'] as const;
+
 /** How a plain-DOM widget is made, changed and taken away. */
 export interface WidgetUse {
   /** `new` for a class, `call` for a function; the element comes first, the options second. */
@@ -25,10 +32,15 @@ export interface WidgetUse {
   /** The method, or the property, that takes a later value; the element's own property where what was made has none. */
   readonly update: string;
   readonly destroy?: string;
-  /** Whether reports are options (`onChange`, or `events.change` within another), events that `on` subscribes to, or DOM events of the element. */
-  readonly reports: 'options' | 'on' | 'events';
+  /**
+   * Whether reports are options (`onChange`, or `events.change` within another), events that a method subscribes to,
+   * methods of what was made that take the listener alone (or properties that hold it), or DOM events of the element.
+   */
+  readonly reports: WidgetReports;
+  /** The method that subscribes to an event; absent: `on`. */
+  readonly on?: string;
   /** The element that it is made on. */
-  readonly element: 'div' | 'input' | 'select' | 'canvas';
+  readonly element: (typeof widgetElements)[number];
 }
 
 /** Where the values to choose from go, and in which words. */
@@ -177,6 +189,11 @@ export interface AdapterDescription {
     readonly report: string;
     /** Where the value sits in the list of its arguments. */
     readonly path: Pointer;
+    /**
+     * Of a widget: the report tells only that something changed, and this method of what was made, or this property, has
+     * the value; `path` leads into a list of that alone.
+     */
+    readonly asks?: string;
     /** It tells only that it was pressed, and what it stands for at most: the value, yes or no, turns over. Absent: the value is told. */
     readonly tells?: 'press';
     /** It keeps what it reported although it is given the old value: when a change is refused, or taken back later, it has to be made anew. */

@@ -25,6 +25,8 @@ export {
   markedBy,
   plainBox,
   valueKinds,
+  widgetElements,
+  widgetReports,
   wrappedIn,
 } from './description.js';
 export type {
@@ -47,6 +49,7 @@ export {
   isFlagType,
   isOpenName,
   pressesIn,
+  answersOf,
   readingsOf,
   reportsOf,
   samplesFor,

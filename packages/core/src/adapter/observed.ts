@@ -7,6 +7,8 @@ import { families } from './families.js';
 export interface Heard {
   readonly name: string;
   readonly args: readonly unknown[];
+  /** Of a widget: what the methods and properties that may have its value gave when it came. */
+  readonly answers?: Readonly<Record<string, unknown>>;
 }
 
 /** One way to read a value out of a report. */
@@ -14,6 +16,8 @@ export interface Reading {
   readonly report: string;
   readonly path: Pointer;
   readonly value: unknown;
+  /** The value was asked for: `change.asks`. */
+  readonly asks?: string;
   /** It told of being pressed only: `change.tells`. */
   readonly tells?: 'press';
 }
@@ -47,9 +51,13 @@ export function readingsOf(
 ): Reading[] {
   const isPlain = declared !== undefined && /^(string|number)$/.test(withoutNothing(declared.type));
   const readings: (Reading & { readonly rank: number })[] = [];
-  for (const { name, args } of heard) {
+  for (const { name, args, answers = {} } of heard) {
     if (name !== declared?.report && (!tellingNames.test(name) || besides.test(name))) continue;
     const nameRank = /^(on)?([a-z]+-)?(value)?-?chang(e|ed)$/i.test(name) ? 0 : 5;
+    Object.entries(answers).forEach(([asks, value], i) => {
+      if (isValue(value) && !(isPlain && isHolder(value)))
+        readings.push({ report: name, path: '/0', value, asks, rank: 6 + i / 100 + nameRank });
+    });
     args.slice(0, 4).forEach((arg, index) => {
       const add = (path: Pointer, value: unknown, rank: number): void => {
         // An object given back to what takes a text may look right by chance.
@@ -84,8 +92,44 @@ export function readingsOf(
   const seen = new Set<string>();
   return readings
     .sort((a, b) => a.rank - b.rank)
-    .filter(({ report, path }) => !seen.has(`${report}${path}`) && seen.add(`${report}${path}`))
-    .map(({ report, path, value }) => ({ report, path, value }));
+    .filter((one) => !seen.has(wordsOf(one)) && seen.add(wordsOf(one)))
+    .map(({ rank: _rank, ...reading }) => reading);
+}
+
+const wordsOf = ({ report, path, asks }: Reading): string => [report, path, asks].join(' ');
+
+/** What a widget's methods and properties are called that have its value, the likeliest first. */
+const asking = [
+  /^get(Current|Selected)?(Value|Date|Time|Colou?r|Number|Rating|Range|Tag|Choice|Selection)s?$/,
+  /^(value|val|values|selected|rawValue|date|color)$/,
+  /^get(Semantic)?(HTML|Html|Markdown|Code|Contents?|Text|Data)$/,
+  /^get\w*(Value|Date|Time|Colou?r|Selected|Tags|String)s?$/,
+];
+
+/** What is to be asked of what was made: the way back of what takes a value first, then by names. */
+export function asksOf(made: unknown, update: string | undefined): string[] {
+  if (!isHolder(made)) return [];
+  const names = new Set<string>();
+  for (let one: unknown = made; isHolder(one) && one !== Object.prototype; one = Object.getPrototypeOf(one) as unknown)
+    for (const name of Object.getOwnPropertyNames(one)) names.add(name);
+  const back = update?.replace(/^(set|update)(?=[A-Z])/, 'get');
+  const ranked = asking.flatMap((like) => [...names].filter((name) => like.test(name)));
+  return [...new Set([...(back && names.has(back) ? [back] : []), ...ranked])].slice(0, 8);
+}
+
+/** What a widget answers where it is asked; what fails says nothing. */
+export function answersOf(made: unknown, update: string | undefined): Record<string, unknown> {
+  return Object.fromEntries(
+    asksOf(made, update).flatMap((name) => {
+      try {
+        const found = (made as Record<string, unknown>)[name];
+        const answer: unknown = typeof found === 'function' ? found.call(made) : found;
+        return [[name, answer] as const];
+      } catch {
+        return [];
+      }
+    }),
+  );
 }
 
 /** Reports that a person was at something that is on or off, which say nothing of either. */
@@ -113,6 +157,7 @@ function isValue(value: unknown): boolean {
   if (value === undefined || typeof value === 'function' || typeof value === 'symbol') return false;
   if (isPlaceholder(value)) return false;
   if (!isHolder(value)) return true;
+  if (typeof member(value, 'then') === 'function') return false;
   return !isEvent(value) && typeof member(value, 'nodeType') !== 'number';
 }
 
@@ -215,7 +260,7 @@ const insteadOfChoosing = 'onAction';
  * Every callback or event of an input that is worth listening to. Handlers of the capturing phase hear what others tell,
  * and are none of its own.
  */
-export function reportsOf({ family, events, properties, widget }: FoundInput): string[] {
+export function reportsOf({ family, events, methods, properties, widget }: FoundInput): string[] {
   if (families[family].tells === 'by events')
     return [...new Set([...events.map(({ name }) => name), 'input', 'change'])];
   const declared = properties
@@ -225,6 +270,7 @@ export function reportsOf({ family, events, properties, widget }: FoundInput): s
     )
     .map(({ name }) => name);
   if (!widget || widget.reports === 'options') return declared;
+  if (widget.reports === 'methods') return methods.filter((name) => /^on[A-Z]/.test(name));
   const usual = widget.reports === 'on' ? ['change', 'update', 'accept'] : ['input', 'change'];
   return [...new Set([...declared, ...events.map(({ name }) => name), ...usual])];
 }

@@ -187,7 +187,7 @@ function byEvent(input: FoundInput, value: DeclaredProperty): Pair | undefined {
   );
 }
 
-function byWidget(input: FoundInput, reports: 'on' | 'events', value: DeclaredProperty): Pair {
+function byWidget(input: FoundInput, reports: 'on' | 'methods' | 'events', value: DeclaredProperty): Pair {
   if (reports === 'events')
     return {
       value,
@@ -196,6 +196,10 @@ function byWidget(input: FoundInput, reports: 'on' | 'events', value: DeclaredPr
       because: 'It is made on an input, which tells of changes itself.',
       certainty: 0.5,
     };
+  if (reports === 'methods') {
+    const report = input.methods.find((name) => changeNames.test(name)) ?? 'onChange';
+    return { value, report, path: '/0', because: `What it makes has a method ${report}.`, certainty: 0.6 };
+  }
   const named = input.events.find(({ name }) => changeNames.test(name))?.name;
   return {
     value,

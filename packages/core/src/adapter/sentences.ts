@@ -7,6 +7,7 @@ import type { FoundInput } from './face.js';
 import { families } from './families.js';
 import { changeMade, madeSentence } from './made-sentence.js';
 import type { Sentence, Slot } from './slot.js';
+import { changeWidget, widgetSentences } from './widget-sentences.js';
 
 type Told = (typeof told)[number] | 'ownIds';
 
@@ -68,6 +69,7 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
       ],
     },
     madeSentence(adapter, input, slot),
+    ...widgetSentences(adapter, input, slot),
     {
       about: 'no value',
       parts: [
@@ -108,6 +110,9 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
         ...(adapter.change.tells
           ? []
           : [', value in ', slot('/change/path', valuePaths, pathWords(adapter.change.path))]),
+        ...(adapter.widget
+          ? [' of ', slot('/change/asks', input?.methods ?? [], adapter.change.asks ?? 'what it is called with')]
+          : []),
         ...(isOnOrOff(adapter)
           ? [
               ', telling ',
@@ -274,6 +279,8 @@ export function changeSlot(adapter: AdapterDescription, at: string, value: strin
     if (value.trim() === '') return removeAt(adapter, at);
     if (!allowed.includes(value.trim())) throw new TypeError(`Here stands ${allowed.join(', ')}, or nothing.`);
   }
+  if (at === '/change/asks' && value.trim() === '') return removeAt(adapter, at);
+  if (at.startsWith('/widget/')) return changeWidget(adapter, at, value.trim());
   if (at.startsWith('/value/made/')) return changeMade(adapter, at, value.trim());
   if (at.startsWith('/choices/')) return changeChoices(adapter, at, value.trim());
   const [, part = '', member = ''] = at.split('/');

@@ -1,6 +1,6 @@
 /** The shape of an adapter's description, as a kit file has it, and what other parts of a kit share with it. */
 import { z } from 'zod';
-import { valueKinds } from '../adapter/index.js';
+import { valueKinds, widgetElements, widgetReports } from '../adapter/index.js';
 
 /** What stands around an input, or around what a skin draws. */
 export const wrappersShape = z.array(
@@ -75,6 +75,7 @@ const singleAdapter = z.looseObject({
   change: z.looseObject({
     report: z.string().min(1),
     path: z.string().regex(/^\/\d+(\/.*)?$/, 'starts with the argument’s number, like /0/target/value'),
+    asks: z.string().min(1).optional(),
     tells: z.literal('press').optional(),
     refused: z.literal('anew').optional(),
   }),
@@ -131,8 +132,9 @@ const singleAdapter = z.looseObject({
       handle: z.string().optional(),
       update: z.string(),
       destroy: z.string().optional(),
-      reports: z.enum(['options', 'on', 'events']),
-      element: z.enum(['div', 'input', 'select', 'canvas']),
+      reports: z.enum(widgetReports),
+      on: z.string().min(1).optional(),
+      element: z.enum(widgetElements),
     })
     .optional(),
 });

@@ -1,10 +1,10 @@
 import { choiceTags, type FoundInput } from '@poietra/core';
-import { readFileSync, statSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import ts from 'typescript';
 import { inputsAmong, itemIn, withUsualEvents } from '../elements.js';
 import { exists, importedAs, moduleByTag, type Registering } from '../modules.js';
 import type { ProjectPackage } from '../project.js';
+import { eventsInScripts, scriptOf } from './script-events.js';
 import { styleSheets } from '../sheets.js';
 import type { Declarations } from './declarations.js';
 import { telling } from './names.js';
@@ -84,29 +84,12 @@ export function elementsByTypes(read: Declarations): FoundInput[] {
   return inputsAmong(withUsualEvents(found, true));
 }
 
-/** How a class tells an event of a name of its own: `new CustomEvent('xy-change')`, `this.emit('xy-change')`. */
-const tellsEvent = /\b(?:CustomEvent|Event|emit|fire|dispatch\w*)\(\s*["']([\w:.-]{3,40})["']/g;
-/** More than the class of one element has. In characters. */
-const mostScript = 200_000;
-
-/** Where types say no events: those that the scripts beside the declarations tell. */
-function eventsInScripts(members: readonly ts.Symbol[]): string[] {
-  const files = members.flatMap(({ declarations = [] }) => declarations.map((one) => one.getSourceFile().fileName));
-  return [...new Set(files)].flatMap((file) =>
-    [...scriptOf(file.replace(/\.d\.ts$/, '.js')).matchAll(tellsEvent)].map(([, name = '']) => name),
-  );
-}
-
 /** The element that a list finds inside itself for a choice, where the script that registers it has one of its name. */
 function itemsNamedIn(script: string, tag: string, registering: Registering): Pick<FoundInput, 'item'> {
   if (!choiceTags.test(tag)) return {};
   const text = scriptOf(script);
   const item = [`${tag}-option`, `${tag}-item`].find((one) => text.includes(`"${one}"`) || text.includes(`'${one}'`));
   return item === undefined ? {} : { item: itemIn(item, registering) };
-}
-
-function scriptOf(file: string): string {
-  return statSync(file, { throwIfNoEntry: false })?.isFile() ? readFileSync(file, 'utf8').slice(0, mostScript) : '';
 }
 
 /** What cannot be set is told to whoever asks: the options that a list finds inside itself. */

@@ -32,6 +32,8 @@ export interface Declared {
   readonly passed: readonly Passed[];
   /** What could not be read, and why, a sentence each: it takes nothing of the rest along. */
   readonly unread: readonly string[];
+  /** Names of packages whose types lead nowhere. */
+  readonly untyped?: readonly string[];
 }
 
 /** Reads packages by their types, several in one program, since they share the framework's. */
@@ -49,7 +51,7 @@ export function declaredInputs(
   const parts = [
     first,
     ...(below.length > 0 ? [inputsIn(project, below, tell)] : []),
-    byRunning(project, without, tell),
+    byRunning(project, without, first.untyped ?? [], tell),
   ];
   return {
     found: parts.flatMap(({ found }) => found),
@@ -62,9 +64,11 @@ export function declaredInputs(
 function byRunning(
   project: Project,
   packages: readonly ProjectPackage[],
+  unresolved: readonly string[],
   tell?: (progress: Progress) => void,
 ): Declared {
-  const isUndeclared = (pkg: ProjectPackage): boolean => isUntyped(pkg, project.folder);
+  const isUndeclared = (pkg: ProjectPackage): boolean =>
+    unresolved.includes(pkg.name) || isUntyped(pkg, project.folder);
   const written = new Map<string, string>();
   const unread: string[] = [];
   const untyped = eachAlone(packages, unread, (pkg) => (isUndeclared(pkg) || definesElements(pkg) ? [pkg] : [])).flat();
@@ -94,7 +98,7 @@ function inputsIn(
 ): Declared {
   const found = new Map<string, FoundInput>();
   const passed = new Map<string, Passed>();
-  const unread: string[] = [];
+  const [unread, untyped]: [string[], string[]] = [[], []];
   let done = 0;
   for (const share of inShares(typed)) {
     tell?.({ done, total: typed.length, doing: 'type declarations' });
@@ -106,6 +110,8 @@ function inputsIn(
       const statement = imports[i];
       tell?.({ done: done++, total: typed.length, doing: pkg.name });
       const module = statement && checker.getSymbolAtLocation(statement.moduleSpecifier);
+      // What its manifest says of types may lead nowhere from its entry, which is a script then.
+      if (!module?.declarations?.some((one) => one.getSourceFile().isDeclarationFile)) untyped.push(pkg.name);
       if (!module) return;
       const own = inputsOf(new Declarations(checker, pkg, statement), module, program, beside.of(pkg));
       // Entries of one package may show the same input several times.
@@ -117,6 +123,7 @@ function inputsIn(
     found: [...found.values()],
     passed: [...passed.values()].filter(({ input }) => !found.has(input.id)),
     unread,
+    untyped,
   };
 }
 

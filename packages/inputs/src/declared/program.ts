@@ -21,7 +21,7 @@ export interface Program {
 /** Declarations of packages that have none of their own, by their names. */
 export type WrittenTypes = ReadonlyMap<string, string>;
 /** Where they would lie, so that what they declare is the package's own. */
-const writtenFor = ({ folder }: ProjectPackage): string => join(folder, '__poietra_shown__.d.ts');
+export const shownFile = ({ folder }: ProjectPackage): string => join(folder, '__poietra_shown__.d.ts');
 
 /** A program that imports every one of the packages, in their order. */
 export function programOf(
@@ -32,7 +32,7 @@ export function programOf(
   const files = new Map(
     typed.flatMap((pkg) => {
       const text = written.get(pkg.name);
-      return text === undefined ? [] : [[writtenFor(pkg), { name: pkg.name, text }] as const];
+      return text === undefined ? [] : [[shownFile(pkg), { name: pkg.name, text }] as const];
     }),
   );
   const entry = join(project.folder, '__poietra_entry.ts');

@@ -2,8 +2,10 @@
 import type { DeclaredProperty, FoundInput, WidgetUse } from '@poietra/core';
 import ts from 'typescript';
 import { aboutOf } from './about.js';
+import { eventsInMain } from './script-events.js';
 import type { Declarations } from './declarations.js';
 import { exportedAs } from './exports.js';
+import { shownFile } from './program.js';
 import { noInputs, placeNames, telling } from './names.js';
 
 /** A way in which an export makes something on an element. */
@@ -22,18 +24,33 @@ interface Placed {
   readonly options: ts.Type | undefined;
 }
 
-const updates = /^(set|select)(Value|Date|Choice|Selected|Colou?r|Number|Text|Select|Selection)?s?$/;
+/** Members of an export that make something: `Editor.create`. */
+const makes = /^(default|create|make|init|attach|mount|render|build|createPicker)$/;
+const updates = /^(set|select)(Value|Date|Choice|Selected|Colou?r|Number|Text|Select)?s?$/;
 const aValue =
-  '(Raw|Current|Selected)?(Values?|Dates?|Time|Colou?r|Numbers?|Text|Data|Selection|Rating|Range|Tags|Html|HTML|Content)';
-const writesValue = new RegExp(`^set${aValue}$`);
+  '(Raw|Current|Selected|Semantic)?(Values?|Dates?|Time|Colou?r|Numbers?|Text|Data|Selection|Rating|Range|Tags|Html|HTML|Contents?|Code|Markdown)';
+/** Where somebody writes, beside what is written. */
+const aSelection = /Selection$/;
+const writesValue = new RegExp(`^(set|update)${aValue}$`);
 const readsValue = new RegExp(
   `^get${aValue}$|^get(Formatted|Unformatted)?(Number|Value)?(String)?$|^(val|value|rawValue)$`,
 );
 const loadsValue = /^(load|assign|write)(\w+Values?|Values?)$/;
+/** Words for inputs, in the name of a package whose scripts say nothing more of themselves. */
+const helps =
+  /select|rating|stars?(?![a-z])|picker|date|time|colou?r|slider|range|input|complete|tags?(?![a-z])|edit|mask|toggle|switch|upload|combo|choice|otp|phone|list-?box/i;
+/** What a function is called that does something else than to make one. */
+const doesElse =
+  /^(find|get|is|has|to|parse|format|destroy|register|unregister|remove|query|set|on|off|add|clone|debounce|throttle|extend|merge)(?=[A-Z]|$)/;
+/** Methods that subscribe to an event, the likeliest first. */
+const subscribing = ['on', 'addEventListener', 'addListener', 'subscribe', 'listen'];
 const reportNames = /^on(Change|Select|Update|Input)$/i;
 /** Options that hold the reports, and which of them tell of a change. */
 const reportGroups = /^(events|callbacks|hooks|on)$/;
 const groupedReports = /^(on|after)?(Change|Select|Update|Input)d?$/i;
+
+const primitive =
+  ts.TypeFlags.StringLike | ts.TypeFlags.NumberLike | ts.TypeFlags.BooleanLike | ts.TypeFlags.BigIntLike;
 
 /** Whether a type is whatever it is given. */
 const isOpen = (type: ts.Type | undefined): boolean =>
@@ -48,10 +65,11 @@ export class Widgets {
   /** A function or class that takes an element and options, or an object with a `create` that does. */
   widgetOf(symbol: ts.Symbol, target: ts.Symbol, type: ts.Type): FoundInput | undefined {
     // A function of the framework's is called by components alone.
-    if (/^use[A-Z]/.test(exportedAs(symbol)) || noInputs.test(exportedAs(symbol))) return undefined;
+    if (/^use[A-Z]/.test(exportedAs(symbol)) || doesElse.test(exportedAs(symbol)) || noInputs.test(exportedAs(symbol)))
+      return undefined;
     for (const making of this.#makings(type)) {
       const placed = this.#placed(making.signature);
-      const found = placed && this.#found(making, placed);
+      const found = placed && this.#found(exportedAs(symbol), making, placed);
       if (found)
         return {
           ...aboutOf(this.read, symbol, target),
@@ -75,15 +93,17 @@ export class Widgets {
   }
 
   #makings(type: ts.Type): Making[] {
-    const create = type.getProperty('create');
     return [
       ...type.getConstructSignatures().map((signature) => ({ start: 'new' as const, signature })),
       ...type.getCallSignatures().map((signature) => ({ start: 'call' as const, signature })),
-      ...(create ? this.#typeOf(create).getCallSignatures() : []).map((signature) => ({
-        start: 'call' as const,
-        signature,
-        member: 'create',
-      })),
+      ...this.read.checker
+        .getPropertiesOfType(type)
+        .filter(({ name }) => makes.test(name))
+        .flatMap((member) =>
+          this.#typeOf(member)
+            .getCallSignatures()
+            .map((signature) => ({ start: 'call' as const, signature, member: member.name })),
+        ),
     ];
   }
 
@@ -91,24 +111,28 @@ export class Widgets {
   #placed({ parameters }: ts.Signature): Placed | undefined {
     const [first, second] = parameters;
     if (!first || parameters.length > 3) return undefined;
-    if (this.#takesElement(first))
-      return second && { element: this.#text(first), options: this.#bare(parameters[parameters.length - 1] ?? second) };
+    // With nothing beside it, what may be anything is meant less often.
+    if (this.#takesElement(first) && (second || /Element\b|Node\b/.test(this.#text(first))))
+      return { element: this.#text(first), options: second && this.#bare(parameters[parameters.length - 1] ?? second) };
     const options = this.#bare(first);
     if (parameters.length > 1 || !(options.flags & ts.TypeFlags.Object)) return undefined;
-    const place = this.read.checker
-      .getPropertiesOfType(options)
-      .find((property) => placeNames.test(property.name) && this.#takesElement(property));
+    const taking = this.read.checker.getPropertiesOfType(options).filter((property) => this.#takesElement(property));
+    const place =
+      taking.find(({ name }) => placeNames.test(name)) ??
+      // Under another name, where it can be made of nothing else.
+      taking.find(({ flags }) => !(flags & ts.SymbolFlags.Optional));
     return place && { element: this.#text(place), place: place.name, options };
   }
 
   #found(
+    exported: string,
     { start, signature }: Making,
     { element, place, options }: Placed,
   ): Pick<FoundInput, 'events' | 'methods' | 'properties' | 'widget'> | undefined {
     const made = signature.getReturnType();
     const single = made.isUnion() ? (made.types.find((one) => one.getProperty('destroy')) ?? made) : made;
-    // What selects elements is made of as many as there are.
-    if (single.getNumberIndexType()) return undefined;
+    // What selects elements is made of as many as there are; a text or a number is no living thing.
+    if (single.getNumberIndexType() || single.flags & primitive) return undefined;
     const methods = this.read.checker
       .getPropertiesOfType(single)
       .filter((one) => this.#typeOf(one).getCallSignatures().length > 0)
@@ -116,8 +140,13 @@ export class Widgets {
     const declared = options ? this.read.properties(options).filter(({ name }) => name !== place) : [];
     const valued = declared.find(({ name }) => telling.test(name));
     const hasValue = valued !== undefined;
+    const isSeen = signature.declaration?.getSourceFile().fileName === shownFile(this.read.pkg);
     const isOnInput = /Input/.test(element) || /^(field|input)$/.test(place ?? '');
     const destroy = methods.find((name) => /^(destroy|destroyAndRemove|dispose|remove)$/.test(name));
+    const reading = methods.filter((name) => readsValue.test(name) || name === 'toString');
+    const writing = methods
+      .filter((name) => writesValue.test(name))
+      .sort((a, b) => Number(aSelection.test(a)) - Number(aSelection.test(b)));
     const update =
       // Beside it, what sets the value may take whole items.
       methods.find((name) => /^(set|select)\w*ByValue$/.test(name)) ??
@@ -125,7 +154,7 @@ export class Widgets {
       methods.find((name) => name.toLowerCase() === `set${valued?.name.toLowerCase() ?? ''}`) ??
       methods.find((name) => (hasValue ? /^set([A-Z]|$)/ : updates).test(name)) ??
       // Under a name of its own, where the same is to be read.
-      methods.find((name) => writesValue.test(name) && methods.includes(name.replace('set', 'get'))) ??
+      writing.find((name) => methods.includes(name.replace(/^(set|update)/, 'get'))) ??
       methods.find((name) => loadsValue.test(name)) ??
       // One name to read and to write: with an argument it sets.
       methods.find((name) => telling.test(name) && this.#takesOne(single, name)) ??
@@ -136,7 +165,13 @@ export class Widgets {
             .find((one) => telling.test(one.name) && !methods.includes(one.name))?.name
         : undefined) ??
       // What helps to fill in a box of HTML’s own leaves the value there.
-      (/HTMLInputElement/.test(element) && destroy !== undefined ? 'value' : undefined);
+      (/HTMLInputElement/.test(element) && destroy !== undefined ? 'value' : undefined) ??
+      // Where the value can be read alone, and under another name be given.
+      (reading.length > 0 ? writing[0] : undefined) ??
+      // What takes no later value may be made anew with it.
+      (declared.some(({ name, args }) => args && reportNames.test(name)) ? valued?.name : undefined) ??
+      // What is called like an input and made on an element may help to fill in a box of HTML's own.
+      (isSeen && helps.test(this.read.pkg.name) && makes.test(exported) ? 'value' : undefined);
     if (update === undefined) return undefined;
     const own = options ? declared.map((property) => this.#withHookArgs(options, property)) : [];
     const properties = [
@@ -150,18 +185,30 @@ export class Widgets {
     );
     // One that hears nothing by itself leaves it to its element; what can be written and read alone is worth a trial.
     const isHeld = isOnInput || methods.some((name) => readsValue.test(name) || loadsValue.test(name));
-    const reports = byOption ? 'options' : methods.includes('on') || hasValue ? 'on' : isHeld ? 'events' : undefined;
+    const on = subscribing.find((name) => methods.includes(name));
+    const reports = byOption
+      ? 'options'
+      : on !== undefined
+        ? 'on'
+        : methods.some((name) => reportNames.test(name))
+          ? 'methods'
+          : hasValue
+            ? 'on'
+            : isHeld || update === 'value'
+              ? 'events'
+              : undefined;
     if (!reports) return undefined;
     return {
-      events: reports === 'on' ? this.#eventsOf(single) : [],
+      events: reports === 'on' ? this.#eventsOf(single, on) : [],
       methods,
       properties,
       widget: {
         start,
         update,
         reports,
+        ...(reports === 'on' && on !== undefined && on !== 'on' ? { on } : {}),
         element:
-          place === 'select' || /Select/.test(element)
+          place === 'select' || /SelectElement/.test(element)
             ? 'select'
             : isOnInput || byOption || reports === 'events'
               ? 'input'
@@ -202,9 +249,9 @@ export class Widgets {
     });
   }
 
-  /** The events that a method `on` names, where its type lists them. */
-  #eventsOf(made: ts.Type): { name: string }[] {
-    const on = this.read.checker.getPropertyOfType(made, 'on');
+  /** The events that the method that subscribes names, where its type lists them; otherwise those that its package's script tells. */
+  #eventsOf(made: ts.Type, method = 'on'): { name: string }[] {
+    const on = this.read.checker.getPropertyOfType(made, method);
     const names = (on ? this.#typeOf(on).getCallSignatures() : []).flatMap((signature) => {
       const [name] = signature.parameters;
       const type = name && this.#bare(name);
@@ -212,7 +259,8 @@ export class Widgets {
         one.isStringLiteral() ? [one.value] : [],
       );
     });
-    return [...new Set(names)].map((name) => ({ name }));
+    const told = names.length > 0 ? names : eventsInMain(this.read.pkg);
+    return [...new Set(told)].map((name) => ({ name }));
   }
 
   #takesElement(taking: ts.Symbol): boolean {

@@ -26,17 +26,28 @@ export function declared({ exports, elements }: Shown): string {
   ].join('\n');
 }
 
-function anExport({ name, is, properties, methods, byOptions }: ShownExport, index: number): string {
-  const place = byOptions ? properties.find((one) => placeNames.test(one.name))?.name : undefined;
+function anExport(shown: ShownExport, index: number): string {
+  const local = `Shown${index}`;
+  return `${declaration(shown, local)}\nexport { ${local} as ${shown.name} };`;
+}
+
+function declaration(shown: ShownExport, local: string): string {
+  const { is, properties, methods, byOptions, members = [] } = shown;
+  if (is === 'group')
+    return [
+      ...members.map((member, i) => declaration(member, `${local}_${i}`)),
+      `declare const ${local}: { ${members.map(({ name }, i) => `${name}: typeof ${local}_${i};`).join(' ')} };`,
+    ].join('\n');
+  const place = byOptions ? (shown.place ?? properties.find((one) => placeNames.test(one.name))?.name) : undefined;
   const given = `{ ${properties.map((one) => (one.name === place ? `${place}: HTMLElement | string;` : property(one))).join(' ')} }`;
   const takes = place === undefined ? `element: HTMLElement | string, options?: ${given}` : `options: ${given}`;
-  const local = `Shown${index}`;
-  const made = methods.map((method) => `${method}(${isSetter.test(method) ? 'next: any' : '...given: any[]'}): any;`);
-  const declaration =
-    is === 'component'
-      ? `declare function ${local}(props: ${given}): React.ReactElement;`
-      : `declare class ${local} { constructor(${takes}); ${made.join(' ')} }`;
-  return `${declaration}\nexport { ${local} as ${name} };`;
+  const made = methods
+    .map((method) => `${method}(${isSetter.test(method) ? 'next: any' : '...given: any[]'}): any;`)
+    .join(' ');
+  if (is === 'component') return `declare function ${local}(props: ${given}): React.ReactElement;`;
+  return is === 'class'
+    ? `declare class ${local} { constructor(${takes}); ${made} }`
+    : `declare function ${local}(${takes}): { ${made} };`;
 }
 const isSetter = /^set|^value$/;
 

@@ -17,6 +17,7 @@ import { declared } from './declare.js';
 export { definesElements } from './defines-elements.js';
 import { shownIn } from './shown.js';
 import { tellExports } from './tell.js';
+import { tryMaking } from './try-making.js';
 import { blankWorld } from './world.js';
 
 /** Longer than any package takes to be loaded. In milliseconds. */
@@ -36,7 +37,9 @@ export function isUntyped({ name, folder, manifest }: ProjectPackage, project: s
     /"types"/.test(JSON.stringify(manifest['exports'] ?? {})) ||
     declarations.some((path) => existsSync(join(folder, path)));
   const types = `@types/${name.replace(/^@/, '').replace('/', '__')}`;
-  const isThere = manifest['exports'] !== undefined || files.some((path) => existsSync(join(folder, path)));
+  const isThere =
+    manifest['exports'] !== undefined ||
+    files.some((path) => ['', '.js'].some((ending) => existsSync(join(folder, path + ending))));
   return !isDeclared && isThere && hasWhole(manifest['exports']) && findPackage(project, types) === undefined;
 }
 
@@ -103,7 +106,7 @@ function scriptFor(project: string, name: string): string {
     stdin: {
       contents: `import * as all from ${JSON.stringify(name)};
 poietraLater();
-const told = (${tellExports.toString()})(all, poietraDefined);
+const told = (${tellExports.toString()})(all, poietraDefined, ${tryMaking.toString()});
 poietraSay(${JSON.stringify(mark)} + JSON.stringify(told));`,
       resolveDir: project,
       loader: 'js',

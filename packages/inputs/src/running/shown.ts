@@ -4,6 +4,9 @@
 export const kinds = ['string', 'number', 'boolean', 'function', 'array', 'object'] as const;
 export type Kind = (typeof kinds)[number];
 
+/** What an export may be. */
+const sorts = ['component', 'class', 'function', 'group'] as const;
+
 export interface ShownProperty {
   readonly name: string;
   readonly kinds: readonly Kind[];
@@ -11,16 +14,20 @@ export interface ShownProperty {
   readonly choices?: readonly (string | number)[];
   readonly required?: boolean;
 }
-/** A component, or a class whose objects are made on an element. */
+/** A component, a class or function that makes something on an element, or what gathers such functions. */
 export interface ShownExport {
   /** `default`, or the name by which it is exported. */
   readonly name: string;
-  readonly is: 'component' | 'class';
-  /** Of a component what it is given, of a class its options. */
+  readonly is: (typeof sorts)[number];
+  /** Of a component what it is given, of what makes something its options. */
   readonly properties: readonly ShownProperty[];
   readonly methods: readonly string[];
-  /** Of a class: it takes its options and nothing before them. */
+  /** Of what makes something: it takes its options and nothing before them. */
   readonly byOptions?: boolean;
+  /** The option that takes the element, where it was seen to. */
+  readonly place?: string;
+  /** Of what gathers functions. */
+  readonly members?: readonly ShownExport[];
 }
 /** A custom element that was defined while the package was loaded. */
 export interface ShownElement {
@@ -40,24 +47,7 @@ const isName = (name: unknown): name is string =>
 /** What was told, with everything left out that is not of these shapes; it comes from foreign code. */
 export function shownIn(told: unknown): Shown {
   return {
-    exports: list(told, 'exports').flatMap((one): ShownExport[] => {
-      const { name, is } = one;
-      if (!isName(name) || (is !== 'component' && is !== 'class')) return [];
-      const properties = list(one, 'properties').flatMap((property): ShownProperty[] => {
-        if (!isName(property['name'])) return [];
-        const choices = array(property, 'choices').filter((choice) => /^(string|number)$/.test(typeof choice));
-        return [
-          {
-            name: property['name'],
-            kinds: kinds.filter((kind) => array(property, 'kinds').includes(kind)),
-            ...(choices.length > 0 ? { choices: choices as (string | number)[] } : {}),
-            ...(property['required'] === true ? { required: true } : {}),
-          },
-        ];
-      });
-      const byOptions = one['byOptions'] === true ? { byOptions: true } : {};
-      return [{ name, is, properties, methods: array(one, 'methods').filter(isName), ...byOptions }];
-    }),
+    exports: exportsIn(told, 'exports'),
     elements: list(told, 'elements').flatMap((one): ShownElement[] =>
       typeof one['tag'] === 'string' && /^[a-z][a-z0-9]*(-[a-z0-9]+)+$/.test(one['tag'])
         ? [
@@ -70,6 +60,37 @@ export function shownIn(told: unknown): Shown {
         : [],
     ),
   };
+}
+
+function exportsIn(told: unknown, member: 'exports' | 'members'): ShownExport[] {
+  return list(told, member).flatMap((one): ShownExport[] => {
+    const { name, place } = one;
+    const is = sorts.find((sort) => sort === one['is']);
+    if (!isName(name) || !is) return [];
+    const properties = list(one, 'properties').flatMap((property): ShownProperty[] => {
+      if (!isName(property['name'])) return [];
+      const choices = array(property, 'choices').filter((choice) => /^(string|number)$/.test(typeof choice));
+      return [
+        {
+          name: property['name'],
+          kinds: kinds.filter((kind) => array(property, 'kinds').includes(kind)),
+          ...(choices.length > 0 ? { choices: choices as (string | number)[] } : {}),
+          ...(property['required'] === true ? { required: true } : {}),
+        },
+      ];
+    });
+    return [
+      {
+        name,
+        is,
+        properties,
+        methods: array(one, 'methods').filter(isName),
+        ...(one['byOptions'] === true ? { byOptions: true } : {}),
+        ...(isName(place) ? { place } : {}),
+        ...(is === 'group' && member === 'exports' ? { members: exportsIn(one, 'members') } : {}),
+      },
+    ];
+  });
 }
 
 function array(value: unknown, member: string): readonly unknown[] {

@@ -1,3 +1,4 @@
+import type { Made } from './try-making.js';
 import type { Kind, Shown, ShownElement, ShownExport, ShownProperty } from './shown.js';
 
 /** Elements as they were defined: tag and class. */
@@ -7,7 +8,11 @@ export type Defined = readonly (readonly [string, { readonly prototype: object; 
  * Tells what a module exports. It is put into a script as its own text and runs beside foreign code, so it may use nothing
  * from around it.
  */
-export function tellExports(all: Readonly<Record<string, unknown>>, defined: Defined): Shown {
+export function tellExports(
+  all: Readonly<Record<string, unknown>>,
+  defined: Defined,
+  tryMaking: (value: unknown) => Made | undefined,
+): Shown {
   type Named = Readonly<Record<string, unknown>>;
   type Callable = ((...given: unknown[]) => unknown) & Named & { readonly prototype?: object };
   const own = Object.prototype.hasOwnProperty;
@@ -139,25 +144,40 @@ export function tellExports(all: Readonly<Record<string, unknown>>, defined: Def
     };
   };
 
-  const aClass = (name: string, value: unknown): ShownExport | undefined => {
-    if (!isCallable(value) || value.length < 1 || !isObject(value.prototype)) return undefined;
-    const methods = methodsOf(value.prototype);
+  /** What is made on an element: seen when it is made, or by what a class that takes one is called. */
+  const aMaking = (name: string, value: unknown): ShownExport | undefined => {
+    if (!isCallable(value)) return undefined;
+    const prototype = isObject(value.prototype) ? value.prototype : undefined;
     // What counts is a list of elements, by whatever they were selected.
-    if (methods.length === 0 || typeof value.prototype['length'] === 'number') return undefined;
-    const held = [value, value.prototype].flatMap((one) =>
+    if (typeof prototype?.['length'] === 'number' || (prototype && 'isReactComponent' in prototype)) return undefined;
+    const own = methodsOf(prototype);
+    const made = tryMaking(value);
+    if (!made && (own.length === 0 || value.length < 1)) return undefined;
+    const held = [value, prototype ?? {}].flatMap((one) =>
       ['defaults', 'defaultOptions', 'DEFAULTS', 'Default', 'options'].map((member) => one[member]),
     );
     const defaults = held.find((one) => isObject(one) && !Array.isArray(one));
     // What has a usual value does not count in a length: `constructor(element, options = {})`.
     const [, parameters = ''] = /(?:\bconstructor\s*|^function\b[^(]*)\(([^]*)/.exec(textOf(value)) ?? [];
     const names = namesRead(wholeText(value), '(?:[\\w$]+\\.)?_?(?:options|opts|settings|config)');
+    const byOptions = made ? made.place !== undefined : value.length === 1 && !/^[^{)]*,/.test(parameters);
     return {
       name,
-      is: 'class',
-      properties: propertiesOf({}, defaults, names),
-      methods,
-      byOptions: value.length === 1 && !/^[^{)]*,/.test(parameters),
+      is: made?.start === 'call' ? 'function' : 'class',
+      properties: propertiesOf({}, defaults, [...new Set([...names, ...(made?.options ?? [])])]),
+      methods: made?.methods ?? own,
+      byOptions,
+      ...(made?.place === undefined ? {} : { place: made.place }),
     };
+  };
+
+  /** What gathers ways to make it: `Editor.create`. */
+  const aGroup = (name: string, value: unknown): ShownExport | undefined => {
+    if (!isObject(value) && !isCallable(value)) return undefined;
+    const members = Object.keys(value).flatMap((member) =>
+      /^(create|make|init|attach|mount|render|build)\w*$/.test(member) ? (aMaking(member, value[member]) ?? []) : [],
+    );
+    return members.length > 0 ? { name, is: 'group', properties: [], methods: [], members } : undefined;
   };
 
   const exports: ShownExport[] = [];
@@ -166,7 +186,7 @@ export function tellExports(all: Readonly<Record<string, unknown>>, defined: Def
     if (value === undefined || seen.has(value)) return;
     seen.add(value);
     try {
-      const found = component(name, value) ?? aClass(name, value);
+      const found = component(name, value) ?? aMaking(name, value) ?? aGroup(name, value);
       if (found) exports.push(found);
     } catch {
       // What does not let itself be looked at is told nothing of.

@@ -26,9 +26,12 @@ export const blankWorld = `(() => {
   const defined = [];
   put('poietraDefined', defined);
   for (const name of ['window', 'self', 'top', 'parent']) put(name, globalThis);
-  put('document', blank({ nodeType: 9, readyState: 'complete', currentScript: null }));
+  put('poietraBlank', blank);
+  // What is given in place of a selector is what is looked for.
+  const found = (given) => (typeof given === 'function' ? given : blank());
+  put('document', blank({ nodeType: 9, readyState: 'complete', currentScript: null, querySelector: found, getElementById: found, querySelectorAll: (given) => (typeof given === 'function' ? [given] : blank()) }));
   for (const name of ['localStorage', 'sessionStorage', 'history', 'screen', 'getComputedStyle', 'matchMedia', 'getSelection', 'visualViewport']) put(name, blank());
-  put('navigator', { userAgent: '', platform: '', language: 'en', languages: ['en'], vendor: '', maxTouchPoints: 0 });
+  put('navigator', { userAgent: '', appName: '', appVersion: '', product: '', platform: '', language: 'en', languages: ['en'], vendor: '', maxTouchPoints: 0 });
   put('location', { href: 'http://stand.localhost/', origin: 'http://stand.localhost', protocol: 'http:', host: 'stand.localhost', hostname: 'stand.localhost', pathname: '/', search: '', hash: '' });
   put('customElements', {
     define: (tag, made) => void defined.push([tag, made]),
@@ -48,7 +51,7 @@ export const blankWorld = `(() => {
     'UIEvent', 'MouseEvent', 'KeyboardEvent', 'PointerEvent', 'TouchEvent', 'FocusEvent', 'InputEvent', 'DragEvent', 'ClipboardEvent', 'WheelEvent', 'CustomEvent', 'DataTransfer', 'CanvasRenderingContext2D',
     ...['Input', 'Select', 'Option', 'TextArea', 'Button', 'Form', 'Label', 'Div', 'Span', 'Anchor', 'Image', 'Canvas', 'Template', 'Slot', 'Style', 'Script', 'Link', 'IFrame', 'Table', 'UList', 'OList', 'LI', 'FieldSet', 'Unknown', 'Media', 'Video', 'Audio', 'Body', 'Head', 'Html'].map((name) => 'HTML' + name + 'Element'),
     ...['SVG', 'Path', 'G', 'Graphics', 'Geometry', 'Rect', 'Circle', 'Line', 'Text', 'Use', 'Image'].map((name) => 'SVG' + name + 'Element')];
-  for (const name of classes) if (!(name in globalThis)) put(name, { [name]: class { observe() {} disconnect() {} } }[name]);
+  for (const name of classes) if (!(name in globalThis)) put(name, /^HTML\w+Element$/.test(name) && name !== 'HTMLElement' ? { [name]: class extends HTMLElement {} }[name] : { [name]: class { observe() {} disconnect() {} } }[name]);
   // What is asked of every element is there, so that it is not taken for a package's own.
   for (const name of ['addEventListener', 'removeEventListener', 'dispatchEvent', 'setAttribute', 'getAttribute', 'hasAttribute', 'removeAttribute', 'toggleAttribute', 'querySelector', 'querySelectorAll', 'attachShadow', 'focus', 'blur', 'click', 'append', 'remove', 'getBoundingClientRect', 'closest', 'contains'])
     Object.defineProperty(HTMLElement.prototype, name, { value: () => blank(), configurable: true, writable: true });

@@ -9,6 +9,7 @@ import {
   reportsOf,
   valueNames,
   type AdapterDescription,
+  type FoundInput,
   type Gesture,
   type Heard,
   type Reading,
@@ -62,7 +63,7 @@ async function tryGestures(
     for (let [way, ways] = [0, 1]; way < Math.min(ways, mostWays); way++) {
       tries++;
       const { report } = seen.adapter.change;
-      const trial = await seen.mount({ listen: [...new Set([report, ...reportsOf(seen.input)])] });
+      const trial = await seen.mount({ listen: [...new Set([report, ...reportsOf(usedAs(seen))])] });
       if (!trial) break;
       const all = (): Reading[] => properties.flatMap((property) => readingsFrom(seen, trial.heard, property));
       const followed = await seen.quietly(() =>
@@ -140,7 +141,7 @@ export async function findGoingBack(seen: Observation): Promise<void> {
 /** Some know a value from their beginning only. */
 export async function findLater(seen: Observation): Promise<void> {
   const { family } = seen.input;
-  if (family !== 'component' && family !== 'element') return;
+  if (family === 'native') return;
   const shown = await seen.sample();
   if (shown === undefined) return;
   const follows = async (): Promise<boolean> => {
@@ -171,6 +172,9 @@ function otherValues({ input, adapter }: Observation): string[] {
   );
 }
 
+/** The input as its adapter uses it. */
+const usedAs = ({ input, adapter: { widget } }: Observation): FoundInput => (widget ? { ...input, widget } : input);
+
 const typeOf = ({ input }: Observation, property: string): string =>
   input.properties.find(({ name }) => name === property)?.type ?? '';
 
@@ -180,7 +184,8 @@ function readingsFrom(seen: Observation, heard: readonly Heard[], property: stri
   const isFlag =
     isFlagType(type) || property === 'checked' || (isOpenName(type) || /\bboolean\b/.test(type) ? undefined : false);
   const all = readingsOf(heard, property, isFlag, { report: change.report, type });
-  const isDeclared = ({ report, path }: Reading): boolean => report === change.report && path === change.path;
+  const isDeclared = ({ report, path, asks }: Reading): boolean =>
+    report === change.report && path === change.path && asks === change.asks;
   // What is on or off may tell that it was pressed and no more.
   const presses = isFlag ? pressesIn(heard) : [];
   return [...all.filter(isDeclared), ...all.filter((one) => !isDeclared(one)), ...presses];
@@ -196,10 +201,10 @@ async function settleOn(
   const before = seen.adapter;
   const isOther = property !== before.value.property;
   const tried = [...readings.filter(({ tells }) => !tells).slice(0, 6), ...readings.filter(({ tells }) => tells)];
-  for (const { report, path, tells, value: told } of tried) {
+  for (const { report, path, asks, tells, value: told } of tried) {
     // What the draft says of “no value” is of the property that it chose.
     const value = isOther ? { property } : before.value;
-    const change = { report, path, ...(tells ? { tells } : {}) };
+    const change = { report, path, ...(asks ? { asks } : {}), ...(tells ? { tells } : {}) };
     const kinds = kindsFor(told, typeOf(seen, property)).map((kind) => (kind ? { ...value, kind } : value));
     let isRound = false;
     for (const one of kinds) {
@@ -212,7 +217,9 @@ async function settleOn(
       'change',
       tells
         ? `After the gesture “${report}” told that it was pressed, and not whether it is on.`
-        : `After the gesture “${report}” told the value as ${pathWords(path)}.`,
+        : asks
+          ? `After the gesture “${report}” was told, and “${asks}” had the value.`
+          : `After the gesture “${report}” told the value as ${pathWords(path)}.`,
       `To ${gestureWords(gesture)} led to it; given back as “${property}” it looked the same.`,
       0.95,
     );

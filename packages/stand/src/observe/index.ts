@@ -62,6 +62,7 @@ async function tryAll(seen: Observation, render: Ground['render']): Promise<Obse
   if (seen.adapter.gesture === undefined && seen.adapter.inside) await tryOtherWays(seen);
   if (seen.adapter.gesture === undefined && seen.adapter.widget) await tryBeginning(seen);
   if (seen.adapter.gesture === undefined && seen.adapter.widget) await tryOtherElements(seen);
+  if (seen.adapter.gesture === undefined && seen.adapter.widget) await tryOtherReports(seen);
   if (seen.adapter.gesture === undefined) await tryOtherModes(seen);
   await markStates(seen);
   await findSamples(seen);
@@ -114,7 +115,7 @@ const unknownInput: Omit<FoundInput, 'id'> = {
   css: [],
 };
 
-const elementsToTry = ['div', 'input'] as const;
+const elementsToTry = ['div', 'input', 'textarea', 'select'] as const;
 
 /** A widget that nothing changes may be meant to stand on an element of another kind: its type says “any element”. */
 async function tryOtherElements(seen: Observation): Promise<void> {
@@ -123,6 +124,25 @@ async function tryOtherElements(seen: Observation): Promise<void> {
   for (const element of elementsToTry.filter((one) => one !== widget.element)) {
     if (!(await isChangedAs(seen, { ...widget, element }))) continue;
     seen.note('value', `It stands on a ${element}.`, `On a ${widget.element} nothing changed it.`, 1);
+    return;
+  }
+}
+
+/** A widget that tells nothing where it was listened to may tell it elsewhere. */
+async function tryOtherReports(seen: Observation): Promise<void> {
+  const { widget } = seen.adapter;
+  if (!widget) return;
+  const { on: _on, ...plain } = widget;
+  const subscribing = seen.input.methods.filter((name) => /^(on|addEventListener|addListener|subscribe)$/.test(name));
+  const ways: WidgetUse[] = [
+    ...subscribing.map((on): WidgetUse => ({ ...plain, reports: 'on', ...(on === 'on' ? {} : { on }) })),
+    ...(seen.input.methods.some((name) => /^on[A-Z]/.test(name)) ? [{ ...plain, reports: 'methods' } as const] : []),
+    { ...plain, reports: 'options' },
+    { ...plain, reports: 'events' },
+  ];
+  for (const way of ways.filter(({ reports, on }) => reports !== widget.reports || on !== widget.on)) {
+    if (!(await isChangedAs(seen, way))) continue;
+    seen.note('value', 'It is heard in another way than was declared.', 'There, nothing was told.', 1);
     return;
   }
 }
