@@ -179,6 +179,10 @@ describe('poietra check in a real browser', () => {
       real: { selector: expect.any(String) as string },
     });
     expect(adapterOf('Windlass')).toMatchObject({ widget: { begin: 'init' }, change: { refused: 'anew' } });
+    expect(adapterOf('Sounder')).toMatchObject({
+      change: { report: 'onChange', path: '/0', asks: 'getText' },
+      widget: { reports: 'methods', update: 'setText' },
+    });
     expect(adapterOf('Pennant')?.gesture?.steps).toMatchObject([{ do: 'press' }]);
     expect(adapterOf('Rudders')).toMatchObject({ ownIds: { property: 'name' } });
     expect(adapterOf('Crate')?.change).toMatchObject({ report: 'onChange', path: '/1/files' });
@@ -197,6 +201,7 @@ describe('poietra check in a real browser', () => {
       Capstan: [],
       Stay: [],
       Windlass: [],
+      Sounder: [],
       Pennant: [],
     });
   });

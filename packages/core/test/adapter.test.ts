@@ -185,6 +185,15 @@ describe('sentences', () => {
     expect(changeSlot(adapter, '/change/report', 'onInput').change.report).toBe('onInput');
     expect(changeSlot(adapter, '/focus/by', 'inner').focus).toMatchObject({ by: 'inner' });
     expect(changeSlot(adapter, '/leave/report', '')).not.toHaveProperty('leave');
+    const widget = { start: 'new', update: 'setValue', reports: 'on', element: 'div' } as const;
+    const made = { ...adapter, widget };
+    const told = sentencesFor(made).find(({ about }) => about === 'reports')?.parts;
+    expect(told).toContainEqual(expect.objectContaining({ at: '/widget/on', words: 'on' }));
+    expect(changeSlot(made, '/widget/startsEmpty', 'true').widget).toEqual({ ...widget, startsEmpty: true });
+    expect(changeSlot(changeSlot(made, '/widget/place', 'field'), '/widget/place', '')).toEqual(made);
+    expect(changeSlot(made, '/change/asks', 'getValue').change.asks).toBe('getValue');
+    expect(() => changeSlot(made, '/widget/reports', 'signals')).toThrow('Here stands options, on, methods, events.');
+    expect(() => changeSlot(made, '/widget/update', '')).toThrow('later value');
     expect(changeSlot(adapter, '/constants', '{"mode":"single"}').constants).toEqual({ mode: 'single' });
   });
   it('say where choices go: a property, elements, or components', () => {

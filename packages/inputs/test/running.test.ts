@@ -80,6 +80,41 @@ it('a widget may take its element among its options, and nothing else', () => {
   });
 });
 
+it('what makes something on an element is seen making it, whatever its names', () => {
+  untyped(`
+    exports.create = function (a, b) {
+      var c = Object.assign({ step: 1, selected: 2, onSelect: null }, b), d = a.parentNode;
+      d.insertBefore(document.createElement('p'), a);
+      return { o: c, setSelected: function (e) {}, destroy: function () {} };
+    };
+    exports.Dial = {
+      make: (a) => {
+        if (!a.source) throw new Error('A source is missing.');
+        (typeof a.holder === 'function' ? a.holder() : document.querySelector(a.holder)).addEventListener('input', a.onChange);
+        return { setValue(b) {}, getValue() {} };
+      },
+    };
+    exports.getOffset = (a) => a.parentNode.nodeType;`);
+  expect(names()).toEqual(['create', 'Dial.make']);
+  const [created, made] = found();
+  expect(made?.input.widget).toMatchObject({ start: 'call', place: 'holder', update: 'setValue' });
+  expect(created?.input).toMatchObject({ widget: { start: 'call', update: 'setSelected', destroy: 'destroy' } });
+  expect(created?.adapter?.value.property).toBe('selected');
+});
+
+it('what its script alone says it tells is heard; one that is called like an input helps to fill in a box', () => {
+  install('depth-picker', '', { main: 'index.js' });
+  put(
+    'node_modules/depth-picker/index.js',
+    `module.exports = function (a) { a.addEventListener('click', f); function f() { emit('depth-select'); } return { on() {}, destroy() {} }; };`,
+  );
+  expect(only()?.input).toMatchObject({
+    id: 'depth-picker#default',
+    events: [{ name: 'depth-select' }],
+    widget: { reports: 'on', update: 'value', startsEmpty: true },
+  });
+});
+
 it('an element is one that was defined, also a turn after the package was loaded', () => {
   untyped(`
     class Level extends HTMLElement {

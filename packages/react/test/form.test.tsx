@@ -425,6 +425,37 @@ describe('an adapted input', () => {
     expect(report).toHaveBeenCalledWith('mean');
     end();
   });
+  it.each(['on', 'methods'] as const)('of the family widget is asked for what it does not tell: %s', (reports) => {
+    const listeners: (() => void)[] = [];
+    let told = '';
+    const make = (field: HTMLInputElement): object => {
+      told = field.value;
+      return {
+        hears: (name: unknown, listener = name) => listeners.push(listener as () => void),
+        value: () => told,
+        toString: 'none',
+      };
+    };
+    const Live = adapt(
+      make,
+      {
+        ...description,
+        change: { report: reports === 'on' ? 'change' : 'hears', path: '/0', asks: 'value' },
+        widget: { start: 'call', startsEmpty: true, update: 'value', reports, on: 'hears', element: 'input' },
+      },
+      'widget',
+    );
+    const report = jest.fn();
+    const { end } = draw(
+      <Live state={{ ...state, shown: 'low' }} report={report} leave={nothing} attach={() => nothing} />,
+    );
+    // What its box has at first it finds there.
+    expect(told).toBe('low');
+    told = 'high';
+    act(() => listeners.forEach((listener) => listener()));
+    expect(report).toHaveBeenCalledWith('high');
+    end();
+  });
   it('of the family widget is made anew where it keeps what was refused, and not by its own report where it takes no later value', () => {
     let tell: ((value: string) => void) | undefined;
     let made = 0;

@@ -138,6 +138,7 @@ export function partsToTry({ around = [], inside = [], choiceItem, list }: Found
 export interface Finding {
   readonly about:
     | 'value'
+    | 'widget'
     | 'made'
     | 'change'
     | 'leave'

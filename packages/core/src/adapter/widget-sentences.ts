@@ -39,7 +39,7 @@ export function widgetSentences(
       ],
     },
     {
-      about: 'widget',
+      about: 'update',
       parts: [
         'Takes its first value ',
         {
@@ -54,7 +54,7 @@ export function widgetSentences(
       ],
     },
     {
-      about: 'widget',
+      about: 'reports',
       parts: [
         'Is heard through ',
         { ...slot('/widget/reports', widgetReports, reportWords[widget.reports]), open: false },

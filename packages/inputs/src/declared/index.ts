@@ -111,8 +111,8 @@ function inputsIn(
       tell?.({ done: done++, total: typed.length, doing: pkg.name });
       const module = statement && checker.getSymbolAtLocation(statement.moduleSpecifier);
       // What its manifest says of types may lead nowhere from its entry, which is a script then.
-      if (!module?.declarations?.some((one) => one.getSourceFile().isDeclarationFile)) untyped.push(pkg.name);
       if (!module) return;
+      if (!module.declarations?.some((one) => one.getSourceFile().isDeclarationFile)) untyped.push(pkg.name);
       const own = inputsOf(new Declarations(checker, pkg, statement), module, program, beside.of(pkg));
       // Entries of one package may show the same input several times.
       for (const input of own.found) if (!found.has(input.id)) found.set(input.id, input);

@@ -1,5 +1,5 @@
 /** Trying an input: what it does tells what its declarations leave open, and where they mislead. */
-import type { AdapterDescription, Finding, FoundInput, WidgetUse } from '@poietra/core';
+import { widgetElements, type AdapterDescription, type Finding, type FoundInput, type WidgetUse } from '@poietra/core';
 import type { Ground } from '../ground.js';
 import { giveLabel, giveName, giveWords } from './asked-for.js';
 import { Observation, type Make } from './observation.js';
@@ -115,7 +115,7 @@ const unknownInput: Omit<FoundInput, 'id'> = {
   css: [],
 };
 
-const elementsToTry = ['div', 'input', 'textarea', 'select'] as const;
+const elementsToTry = widgetElements.filter((one) => one !== 'canvas');
 
 /** A widget that nothing changes may be meant to stand on an element of another kind: its type says “any element”. */
 async function tryOtherElements(seen: Observation): Promise<void> {
@@ -123,7 +123,7 @@ async function tryOtherElements(seen: Observation): Promise<void> {
   if (!widget) return;
   for (const element of elementsToTry.filter((one) => one !== widget.element)) {
     if (!(await isChangedAs(seen, { ...widget, element }))) continue;
-    seen.note('value', `It stands on a ${element}.`, `On a ${widget.element} nothing changed it.`, 1);
+    seen.note('widget', `It stands on a ${element}.`, `On a ${widget.element} nothing changed it.`, 1);
     return;
   }
 }
@@ -142,7 +142,7 @@ async function tryOtherReports(seen: Observation): Promise<void> {
   ];
   for (const way of ways.filter(({ reports, on }) => reports !== widget.reports || on !== widget.on)) {
     if (!(await isChangedAs(seen, way))) continue;
-    seen.note('value', 'It is heard in another way than was declared.', 'There, nothing was told.', 1);
+    seen.note('widget', 'It is heard in another way than was declared.', 'There, nothing was told.', 1);
     return;
   }
 }
@@ -161,7 +161,7 @@ async function tryBeginning(seen: Observation): Promise<void> {
   for (const way of ways) {
     if (!(await isChangedAs(seen, way))) continue;
     seen.note(
-      'value',
+      'widget',
       `“${way.begin}” is called once it is made on a ${way.element}.`,
       'Before, nothing changed it.',
       1,

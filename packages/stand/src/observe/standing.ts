@@ -1,5 +1,5 @@
 /** Getting an input to stand: as drafted, in a component around it, with something for "no value", or put together of its parts. */
-import { plainBox, type AdapterDescription } from '@poietra/core';
+import { plainBox, widgetElements, type AdapterDescription } from '@poietra/core';
 import { workingElements } from '@poietra/react';
 import { paint } from '../bench.js';
 import type { Trial } from '../trial.js';
@@ -41,10 +41,27 @@ export async function mountSomehow(seen: Observation): Promise<Trial | undefined
   return trial;
 }
 
+/** As drafted; a widget that fails so may be meant for an element of another kind. */
+async function onSomeElement(seen: Observation): Promise<Trial | undefined> {
+  const before = seen.adapter;
+  const first = await seen.mount();
+  const { widget } = before;
+  if (first?.error === undefined || !widget) return first;
+  for (const element of widgetElements.filter((one) => one !== widget.element)) {
+    seen.adapter = { ...before, widget: { ...widget, element } };
+    const trial = await seen.mount();
+    if (!trial || trial.error !== undefined) continue;
+    seen.note('widget', `It stands on a ${element}.`, `On a ${widget.element} it failed: ${first.error}`, 1);
+    return trial;
+  }
+  seen.adapter = before;
+  return first;
+}
+
 /** As drafted; or, where that fails in another way than without it, without what was drafted for “no value”. */
 async function mountPlainly(seen: Observation): Promise<Trial | undefined> {
   const before = seen.adapter;
-  const first = await seen.mount();
+  const first = await onSomeElement(seen);
   if (first?.error === undefined || !('empty' in before.value)) return first;
   const { empty: _, ...value } = before.value;
   seen.adapter = { ...before, value };

@@ -300,6 +300,30 @@ export class Windlass {
   readonly #tell = (): void => this.options.onChange?.(this.#box.value);
 }
 
+/** Tells that it changed and nothing more; what it has, it says when it is asked. */
+export class Sounder {
+  readonly #box = document.createElement('textarea');
+  readonly #heard: (() => void)[] = [];
+
+  constructor(private readonly element: HTMLElement) {
+    this.#box.addEventListener('input', () => this.#heard.forEach((listener) => listener()));
+    element.append(this.#box);
+  }
+
+  onChange(listener: () => void): void {
+    this.#heard.push(listener);
+  }
+  getText(): string {
+    return this.#box.value;
+  }
+  setText(text: string | null): void {
+    this.#box.value = text ?? '';
+  }
+  destroy(): void {
+    this.element.replaceChildren();
+  }
+}
+
 /** What is on stands in its internals alone (HTML, `ElementInternals.states`), where its sheet sees it. */
 function definePennant(): void {
   customElements.define(
