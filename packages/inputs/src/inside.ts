@@ -36,8 +36,11 @@ function whyNot(path: string, roots: readonly string[]): string | undefined {
   const root = roots.filter((one) => own === one || own.startsWith(one + sep)).sort((a, b) => b.length - a.length)[0];
   if (root === undefined) return 'lies outside the project and its packages';
   const parts = relative(root, own).split(sep);
-  // Package managers keep packages in folders whose names begin with a dot; nothing else there is meant for a page.
-  if (parts.some((part, i) => part.startsWith('.') && parts[i - 1] !== 'node_modules')) return 'is hidden';
+  // Package managers keep packages in folders whose names begin with a dot, and makers ship such folders within theirs.
+  const isPackages = root.split(sep).includes('node_modules');
+  const isShipped = (i: number): boolean =>
+    i < parts.length - 1 && (isPackages || parts.slice(0, i).includes('node_modules'));
+  if (parts.some((part, i) => part.startsWith('.') && !isShipped(i))) return 'is hidden';
   return kinds.has(extname(own).toLowerCase()) ? undefined : 'is no file that a page is made of';
 }
 

@@ -35,6 +35,7 @@ beforeAll(() => {
   put('outside.json', JSON.stringify({ secret }));
   put('outside.svg', `<svg>${secret}</svg>`);
   put('project/.env.json', JSON.stringify({ secret }));
+  put('project/node_modules/pier/.env.json', JSON.stringify({ secret }));
   put('project/key.pem', secret);
   symlinkSync(join(around, 'outside.json'), join(project, 'linked.json'));
   put('elsewhere/harbour/package.json', '{"name":"harbour","main":"index.js"}');
@@ -52,6 +53,7 @@ it.each([
   ['by a style sheet', () => `import './quay.css';`],
   ['as a text', () => `import x from '../start.ts' with { type: 'text' }; console.log(x, '${secret}'.slice(99));`],
   ['that is hidden', () => `import x from '../.env.json'; console.log(x);`],
+  ['that is hidden in a package', () => `import x from 'pier/.env.json'; console.log(x);`],
   ['of another kind', () => `import x from '../key.pem' with { type: 'text' }; console.log(x);`],
 ])('a file outside is not bundled: %s', async (_, source) => {
   const got = await taken(source());
@@ -61,7 +63,11 @@ it.each([
 
 it('files of the project and of packages that are links to a workspace are', async () => {
   put('project/src/own.json', '{"quay":"OWN-QUAY"}');
-  const got = await taken(`import own from './own.json'; import { berth } from 'harbour'; console.log(own, berth);`);
+  put('project/node_modules/pier/vendor/.kept/pier.js', 'export default "OF-A-SHIPPED-FOLDER";');
+  const got = await taken(
+    `import own from './own.json'; import { berth } from 'harbour'; import pier from 'pier/vendor/.kept/pier.js'; console.log(own, berth, pier);`,
+  );
+  expect(got).toContain('OF-A-SHIPPED-FOLDER');
   expect(got).toContain('OWN-QUAY');
   expect(got).toContain('BERTH-OF-THE-WORKSPACE');
 });

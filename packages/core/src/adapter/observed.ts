@@ -166,10 +166,24 @@ export function emptiesFor(sample: unknown, declared: string): readonly unknown[
   if (typeof sample === 'boolean') return [false];
   // Where it has so many boxes, it may want something for each.
   if (Array.isArray(sample))
-    return [[], undefined, null, ...(sample.length > 1 && typeof sample[0] === 'string' ? [sample.map(() => '')] : [])];
+    return [
+      [],
+      undefined,
+      null,
+      ...(sample.length > 1 && typeof sample[0] === 'string' ? [sample.map(() => '')] : []),
+      ...(sample.length > 0 && sample.every(isNumber) ? [sample.map(() => 0)] : []),
+    ];
   if (typeof sample === 'string' && !/null/.test(declared)) return ['', undefined, null];
   // What slides along a line always stands somewhere on it.
-  return [undefined, null, '', ...(typeof sample === 'number' ? [0] : [])];
+  return [undefined, null, '', ...(isNumber(sample) ? [0] : []), ...(isHolder(sample) ? noughtsOf(sample) : [])];
+}
+const isNumber = (value: unknown): value is number => typeof value === 'number';
+
+/** What is held as several numbers, as a colour is, stands on them, too; what cannot be seen through stays so. */
+function noughtsOf(sample: object): object[] {
+  const members = Object.entries(sample);
+  if (members.length === 0 || !members.every(([, value]) => isNumber(value))) return [];
+  return [Object.fromEntries(members.map(([name]) => [name, /^a(lpha)?$/.test(name) ? 1 : 0]))];
 }
 
 const withoutNothing = (type: string): string => type.replace(/\s*\|\s*(undefined|null)\b/g, '').trim();

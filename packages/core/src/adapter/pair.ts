@@ -24,6 +24,9 @@ export const valueNames = [
   'files',
   'pressed',
   'isPressed',
+  'toggled',
+  'isToggled',
+  'isOn',
   'selectedKey',
   'isSelected',
   'start',
@@ -76,7 +79,12 @@ export function pairOf(input: FoundInput): Pair | undefined {
     isTicked && !flag && !input.properties.some(({ name, inherited }) => choiceLists.test(name) && !inherited)
       ? named.find((one) => one.inherited && one.name === 'checked' && isFlag(one))
       : undefined;
-  const value = own.find(fits) ?? state ?? flag ?? own[0] ?? inherited ?? named.find(({ name }) => name !== 'color');
+  // One radio by itself is on or off, and its value is what it stands for.
+  const alone = /radio(?:button)?$/i.test(called)
+    ? (flag ?? named.find((one) => one.name === 'checked' && isFlag(one)))
+    : undefined;
+  const value =
+    alone ?? own.find(fits) ?? state ?? flag ?? own[0] ?? inherited ?? named.find(({ name }) => name !== 'color');
   // Names of its own that belong together say more than a value that every element of HTML has.
   const shared =
     own.length === 0 && families[input.family].tells === 'by callbacks' ? namePairIn(input.properties) : undefined;
@@ -135,7 +143,7 @@ export function hearsEvents({ family }: FoundInput): boolean {
 const tellsOf = (value: string): RegExp => {
   const own = value.replace(/^is/, '');
   return new RegExp(
-    `^on(${own}${/^selected/.test(value) ? '|selection' : ''})Changed?$|^(set|update|handle)${own}(Change)?$${/^checked$/i.test(own) ? '|^onCheck(ed)?$' : ''}`,
+    `^on(${own}${/^selected/.test(value) ? '|selection' : ''})Changed?$|^(set|update|handle)${own}(Change)?$${/^checked$/i.test(own) ? '|^onCheck(ed)?$' : /^toggled$/i.test(own) ? '|^onToggled?$' : ''}`,
     'i',
   );
 };

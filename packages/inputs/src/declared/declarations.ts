@@ -15,8 +15,11 @@ function isUntoldReport(name: string, type: ts.Type, checker: ts.TypeChecker): b
 /** A number that has to be given, by what its name means: a size is not nothing, and what is inside is less. */
 function numberFor(name: string): number {
   if (/inner/i.test(name)) return 70;
+  if (/^(length|count|digits|fields)$|^num[A-Z]/.test(name)) return 4;
   return /max|radius|size|width|height/i.test(name) ? 100 : /step/i.test(name) ? 1 : 0;
 }
+
+const hasWords = (names: readonly string[]): boolean => names.some((name) => /^(text|title|name|children)$/.test(name));
 
 /** How many properties of one component are kept. */
 const mostProperties = 300;
@@ -163,12 +166,13 @@ export class Declarations {
     };
   }
 
-  /** Of an item that takes all that an element of HTML takes, its own members and its value. */
+  /** Of an item that takes all that an element of HTML takes, its own members, its value and its words. */
   #namesIn(members: readonly ts.Symbol[]): string[] {
     const own = members.length < mostMembers ? members : members.filter((one) => this.fromHtml(one) === undefined);
     const names = own.map(({ name }) => name);
-    const value = members.find(({ name }) => name === 'value');
-    return value && !own.includes(value) ? [...names, 'value'] : names;
+    const usual = members.filter((one) => /^(value|label)$/.test(one.name) && !own.includes(one));
+    // Words under a name of its own say more than those of an element.
+    return [...names, ...usual.map(({ name }) => name).filter((name) => name === 'value' || !hasWords(names))];
   }
 
   /** The plainest value of a type; limits and masks by their names. `undefined` where it needs what is no data. */

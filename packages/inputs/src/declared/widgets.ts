@@ -85,6 +85,7 @@ export class Widgets {
   membersOf(symbol: ts.Symbol, type: ts.Type): FoundInput[] {
     if (exportedAs(symbol) !== 'default' || type.getCallSignatures().length > 0) return [];
     return this.read.checker.getPropertiesOfType(type).flatMap((member) => {
+      if (member.name === 'prototype') return [];
       const called = member.name.replace(/^[a-z]/, (letter) => letter.toUpperCase());
       const input = noInputs.test(called) ? undefined : this.widgetOf(member, member, this.#typeOf(member));
       const exported = `default.${member.name}`;
@@ -98,7 +99,7 @@ export class Widgets {
       ...type.getCallSignatures().map((signature) => ({ start: 'call' as const, signature })),
       ...this.read.checker
         .getPropertiesOfType(type)
-        .filter(({ name }) => makes.test(name))
+        .filter(({ name }) => makes.test(name) && name !== 'default')
         .flatMap((member) =>
           this.#typeOf(member)
             .getCallSignatures()
@@ -190,7 +191,7 @@ export class Widgets {
       ? 'options'
       : on !== undefined
         ? 'on'
-        : methods.some((name) => reportNames.test(name))
+        : methods.some((name) => reportNames.test(name) && this.#takesListener(single, name))
           ? 'methods'
           : hasValue
             ? 'on'
@@ -218,6 +219,13 @@ export class Widgets {
         ...(hasValue ? {} : { startsEmpty: true }),
       },
     };
+  }
+
+  #takesListener(made: ts.Type, name: string): boolean {
+    const method = this.read.checker.getPropertyOfType(made, name);
+    const [call] = method ? this.#typeOf(method).getCallSignatures() : [];
+    const [listener] = call?.parameters ?? [];
+    return listener !== undefined && this.#bare(listener).getCallSignatures().length > 0;
   }
 
   #takesOne(made: ts.Type, name: string): boolean {

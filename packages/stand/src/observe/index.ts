@@ -193,8 +193,30 @@ const allowing = /^(is)?(selectable|checkable|toggleable|editable|clickable|inte
 /** For how long an input keeps a change to itself. */
 const delaying = /^(debounce|throttle)|(Debounce|Throttle)(Rate|Delay|Time|Ms)?$/;
 
+/** What says which signs fit, and in which notations. */
+const masking = /^(mask|format|pattern)$/i;
+const masks = ['9999', '####', '0000', '____'];
+
+/** What takes only signs that fit, and was not told which do. */
+async function tryMasks(seen: Observation): Promise<void> {
+  const before = seen.adapter;
+  const mask = seen.input.properties.find(
+    ({ name, type, args }) => !args && masking.test(name) && /\bstring\b/.test(type),
+  );
+  for (const given of mask ? masks : []) {
+    seen.adapter = { ...before, constants: { ...before.constants, [mask?.name ?? '']: given } };
+    await findChange(seen);
+    if (!seen.adapter.gesture) continue;
+    seen.note('constants', `“${mask?.name ?? ''}” has to say which signs fit.`, `With “${given}” it took some.`, 0.9);
+    return;
+  }
+  seen.adapter = before;
+}
+
 /** What lets nothing be chosen unless it is told that it may be, or how much. */
 async function tryOtherModes(seen: Observation): Promise<void> {
+  await tryMasks(seen);
+  if (seen.adapter.gesture) return;
   const before = seen.adapter;
   for (const { name, inherited, type } of seen.input.properties) {
     const given = allowing.test(name) ? true : delaying.test(name) ? 0 : undefined;

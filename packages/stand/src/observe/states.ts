@@ -91,9 +91,25 @@ export async function findInvalid(seen: Observation): Promise<void> {
       ? fullLook(trial.box) !== shape || paint(trial.box) !== colours
       : (await pixelsOf(trial.box)) !== pixels;
   await seen.clean();
+  // What the framework says of a kind it says once, perhaps of an earlier trial.
+  const isAmiss = seen.watch.warnings.some((text) => text.includes(`Invalid prop \`${declared.property}\``));
+  if (isAmiss && declared.value === undefined) return findWords(seen, declared.property);
   if (isSeen) return;
   seen.adapter = rest;
   seen.note('invalid', `“${declared.property}” shows nothing; its box does.`, 'It was set, and looked the same.', 0.9);
+}
+
+/** What takes no yes or no may take the words of what is to be mended, and draw them; otherwise the box shows it. */
+async function findWords(seen: Observation, property: string): Promise<void> {
+  const { invalid: _, ...rest } = seen.adapter;
+  seen.adapter = { ...rest, message: { property } };
+  const trial = await seen.mount({ state: { invalid: true } });
+  await settle(60);
+  const isDrawn = trial?.error === undefined && trial !== undefined && drawsWords(trial, words.error);
+  await seen.clean();
+  if (!isDrawn) seen.adapter = rest;
+  const says = isDrawn ? 'takes the words of what is to be mended, and draws them' : 'is not given; its box shows it';
+  seen.note(isDrawn ? 'message' : 'invalid', `“${property}” ${says}.`, 'Of yes and no the framework warned.', 0.95);
 }
 
 /** Required, as declared: where saying so is warned of, its elements are told by themselves. */

@@ -103,7 +103,10 @@ export async function findEmpty(seen: Observation): Promise<void> {
   for (const empty of [...declared, ...usual, ...(text === undefined ? [] : [text])]) {
     const { empty: _, ...bare } = value;
     seen.adapter = { ...before, value: empty === undefined ? bare : { ...bare, empty: toNotation(empty) } };
-    const points = await seen.quietly(() => emptyPoints(seen, sample));
+    // What the framework says of being told at times and at times not it says once, whatever is tried afterwards.
+    const isSteady = (empty !== undefined && empty !== null) || !seen.watch.warnings.some((one) => unsteady.test(one));
+    const tried = await seen.quietly(() => emptyPoints(seen, sample));
+    const points = tried !== undefined && !isSteady ? Math.min(tried, fullPoints - 1) : tried;
     if (points !== undefined && points > (best?.points ?? -1)) best = { adapter: seen.adapter, points };
     if (points === fullPoints) break;
   }
@@ -124,6 +127,7 @@ export async function findEmpty(seen: Observation): Promise<void> {
  * Tab key reaches it as it does with a value: radios of which an unknown one is chosen may all be passed by.
  */
 const fullPoints = 5;
+const unsteady = /uncontrolled\b.*\bcontrolled/i;
 const isInTabOrder = ({ box }: Trial): boolean => [...everyElement(box)].some(takesTab);
 
 async function emptyPoints(seen: Observation, sample: unknown): Promise<number> {
