@@ -21,6 +21,12 @@ const takesSteps = (properties: readonly DeclaredProperty[]): boolean =>
 /** What a report of a change may be called, and anything that only looks like one. */
 const mayReport = /^on[-A-Z]|[Cc]hange|^(set|update|select|input|pick)([A-Z]|$)/;
 
+/** One of several property sets, and the constant by which it is told apart. */
+interface Variant {
+  readonly properties: DeclaredProperty[];
+  readonly kind?: { readonly name: string; readonly value: string };
+}
+
 export class Components {
   /**
    * Names of components that another takes as a replacement of one of its parts, by a property that lists them under
@@ -193,25 +199,28 @@ export class Components {
     }
   }
 
-  /** Of a union of property sets, told apart by a constant, the first that takes a value and reports a change. */
-  #variant(props: ts.Type): { properties: DeclaredProperty[]; kind?: { name: string; value: string } } {
+  /**
+   * Of a union of property sets, told apart by a constant, the first that takes a value and reports a change; one that
+   * needs no constant is the usual.
+   */
+  #variant(props: ts.Type): Variant {
     const constraint = this.read.checker.getBaseConstraintOfType(props) ?? props;
     if (!constraint.isUnion()) return { properties: this.read.properties(constraint) };
-    for (const member of constraint.types) {
+    const variants = constraint.types.flatMap((member): Variant[] => {
       // What a variant forbids is declared as nothing.
       const properties = this.read.properties(member).filter(({ type }) => type !== 'undefined');
       if (
         !properties.some(({ name }) => telling.test(name)) ||
         !properties.some(({ args, name }) => args && /^on.*(Change|Select)/.test(name))
       )
-        continue;
+        return [];
       const kind = properties.find(
         ({ choices, required, type }) => choices?.length === 1 && required && /^"/.test(type),
       );
       const value = kind?.choices?.[0];
-      return kind && value !== undefined ? { properties, kind: { name: kind.name, value } } : { properties };
-    }
-    return { properties: this.read.properties(constraint) };
+      return [kind && value !== undefined ? { properties, kind: { name: kind.name, value } } : { properties }];
+    });
+    return variants.find(({ kind }) => !kind) ?? variants[0] ?? { properties: this.read.properties(constraint) };
   }
 
   /** Of a component that is drawn as whatever element one says, what its element takes where nobody says it: HTML's own inputs. */

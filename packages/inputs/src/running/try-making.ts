@@ -53,7 +53,7 @@ export function tryMaking(value: unknown): Made | undefined {
     const asked = new Set<string>();
     const options = new Proxy<Named>(element ? {} : { [mark]: true }, {
       get(target, key): unknown {
-        if (typeof key === 'symbol' || key in Object.prototype) return (target as Named)[key];
+        if (typeof key === 'symbol' || key in Object.prototype) return target[key];
         if (key !== mark) asked.add(key);
         return element && places.test(key) ? element : (target[key] ?? others?.());
       },

@@ -76,6 +76,18 @@ export const drawsWords = ({ box }: Trial, text: string): boolean =>
     [...childNodes].some((node) => node.nodeType === Node.TEXT_NODE && node.nodeValue?.includes(text)),
   );
 
+/** Whether an element that it draws is described by the words, or told of them. */
+function leadsTo({ box }: Trial, text: string): boolean {
+  const all = [...everyElement(box)];
+  return all.some((one) =>
+    ['aria-describedby', 'aria-errormessage'].some((name) =>
+      (one.getAttribute(name) ?? '')
+        .split(/\s+/)
+        .some((id) => id !== '' && all.some((other) => other.id === id && other.textContent.includes(text))),
+    ),
+  );
+}
+
 /** Invalid, as declared: where nothing is to be seen of it, the box shows it. */
 export async function findInvalid(seen: Observation): Promise<void> {
   const { invalid: declared, ...rest } = seen.adapter;
@@ -105,7 +117,9 @@ async function findWords(seen: Observation, property: string): Promise<void> {
   seen.adapter = { ...rest, message: { property } };
   const trial = await seen.mount({ state: { invalid: true } });
   await settle(60);
-  const isDrawn = trial?.error === undefined && trial !== undefined && drawsWords(trial, words.error);
+  // What it draws and leads to from no element of its own, the form draws better.
+  const isDrawn =
+    trial?.error === undefined && trial !== undefined && drawsWords(trial, words.error) && leadsTo(trial, words.error);
   await seen.clean();
   if (!isDrawn) seen.adapter = rest;
   const says = isDrawn ? 'takes the words of what is to be mended, and draws them' : 'is not given; its box shows it';
