@@ -29,6 +29,18 @@ describe('entries', () => {
     expect(found().map(({ input }) => input.module)).toEqual(['tide/level.js']);
   });
 
+  it('share what has to stand around them, with what that needs by the names of both', () => {
+    install('tide', '', { exports: { './level': './level/index.js', './look': './look/index.js' } });
+    put('node_modules/tide/level/index.d.ts', `${box()}`);
+    put(
+      'node_modules/tide/look/index.d.ts',
+      `import * as React from 'react';
+       export declare const skyDark: { readonly sea: string }, skyDefault: { readonly sea: string };
+       export declare function Theme(props: { sky: { readonly sea: string }; children?: React.ReactNode }): React.ReactElement;`,
+    );
+    for (const name of ['level', 'look']) put(`node_modules/tide/${name}/index.js`, '');
+    expect(only()?.input.around).toEqual([{ component: 'tide/look#Theme', imports: { sky: 'tide/look#skyDefault' } }]);
+  });
   it('below a whole that shows none those are read whose declarations speak of any; members come from its maker, too', () => {
     install('@tide/parts', '', {
       exports: { '.': './index.js', './level': './made/level.js', './words': './made/words.js' },
@@ -292,9 +304,9 @@ describe('looks', () => {
       `import * as React from 'react';
        interface Words { [place: string]: string | Words }
        export declare function Level(props: { value?: string; onChange?: (next: string) => void }): React.ReactElement;
-       export declare class AppProvider extends React.Component<{ words: Words | Words[]; link?: () => void; children?: React.ReactNode }> {}`,
+       export declare class AppProvider extends React.Component<{ words: Words | Words[]; locale: string; link?: () => void; children?: React.ReactNode }> {}`,
     );
-    expect(only()?.input.around).toEqual([{ component: 'tide#AppProvider', properties: { words: {} } }]);
+    expect(only()?.input.around).toEqual([{ component: 'tide#AppProvider', properties: { words: {}, locale: 'en' } }]);
   });
 });
 

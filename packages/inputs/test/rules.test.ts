@@ -156,9 +156,15 @@ describe('a widget', () => {
     const found = declared(`
       export declare function a(text: string, options: { value?: string; onChange?: () => void }): { setValue(value: string): void };
       export declare function b(element: HTMLElement, options: { colour?: string }): { setValue(value: string): void };
-      export declare function c(element: HTMLElement, options: { value?: string; onChange?: () => void }): { destroy(): void };
+      export declare function c(element: HTMLElement, options: { value?: string; onOpen?: () => void }): { destroy(): void };
       export declare function d(anything: unknown, options: { value?: string; onChange?: () => void }): { setValue(value: string): void };`);
     expect(found).toEqual({});
+  });
+  it('is made anew with a later value where it can be told of none', () => {
+    const { c } = declared(
+      'export declare function c(element: HTMLElement, options: { value?: string; onChange?: (next: string) => void }): { destroy(): void };',
+    );
+    expect(c?.input.widget).toMatchObject({ update: 'value', reports: 'options' });
   });
 });
 

@@ -79,6 +79,9 @@ function draftWith(input: FoundInput, pair: Pair): Drafted {
   // An id that a component declares itself often goes to its outermost box; only HTML's own is sure to reach the input.
   const ownId = byName.get('id');
   const id = place('id', native || ownId?.inherited ? [...innerIds, 'id'] : innerIds);
+  // One that has to be given is missed as soon as it is drawn.
+  const ownIds = input.properties.find(({ name, required }) => required && name === 'id' && id?.property !== name);
+  if (ownIds) note('ownIds', 'It makes its own ids of “id”.', 'It declares that it has to be given.', 0.7);
   const leaveName = hearsEvents(input)
     ? input.events.find(({ name }) => /(^|-)blur$/.test(name))?.name
     : native || byName.has('onBlur')
@@ -136,6 +139,7 @@ function draftWith(input: FoundInput, pair: Pair): Drafted {
       ...(readOnly ? { readOnly } : {}),
       ...(required ? { required } : {}),
       ...(id ? { id } : {}),
+      ...(ownIds ? { ownIds: { property: ownIds.name } } : {}),
       ...(byName.has('name') || native ? { name: { property: 'name' } } : {}),
       ...(describedBy === undefined ? {} : { describedBy: { property: describedBy } }),
       ...(labelledBy === undefined ? {} : { labelledBy: { property: labelledBy } }),

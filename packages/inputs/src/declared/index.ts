@@ -98,6 +98,7 @@ function inputsIn(
 ): Declared {
   const found = new Map<string, FoundInput>();
   const passed = new Map<string, Passed>();
+  const around = new Map<string, Wrapper[]>();
   const [unread, untyped]: [string[], string[]] = [[], []];
   let done = 0;
   for (const share of inShares(typed)) {
@@ -113,18 +114,29 @@ function inputsIn(
       // What its manifest says of types may lead nowhere from its entry, which is a script then.
       if (!module) return;
       if (!module.declarations?.some((one) => one.getSourceFile().isDeclarationFile)) untyped.push(pkg.name);
-      const own = inputsOf(new Declarations(checker, pkg, statement), module, program, beside.of(pkg));
+      // One in an entry of its own may be meant for what stands in the others.
+      const providers = providersOf(new Declarations(checker, pkg, statement), module, (name) =>
+        program.moduleNamed(name),
+      );
+      around.set(pkg.name, [...(around.get(pkg.name) ?? []), ...providers]);
+      const own = inputsOf(new Declarations(checker, pkg, statement), module, program, beside.of(pkg), providers);
       // Entries of one package may show the same input several times.
       for (const input of own.found) if (!found.has(input.id)) found.set(input.id, input);
       for (const one of own.passed) if (!passed.has(one.input.id)) passed.set(one.input.id, one);
     });
   }
   return {
-    found: [...found.values()],
+    found: [...found.values()].map((input) => standing(input, around.get(input.package) ?? [])),
     passed: [...passed.values()].filter(({ input }) => !found.has(input.id)),
     unread,
     untyped,
   };
+}
+
+/** Where its own entry has nothing to stand in, what another of its package has. */
+function standing(input: FoundInput, around: readonly Wrapper[]): FoundInput {
+  if (input.family !== 'component' || input.around !== undefined || around.length === 0) return input;
+  return { ...input, around: likeliest(around, input.export) };
 }
 
 function inputsOf(
@@ -132,6 +144,7 @@ function inputsOf(
   module: ts.Symbol,
   program: Program,
   beside: Borrowed,
+  around: readonly Wrapper[],
 ): Pick<Declared, 'found' | 'passed'> {
   const { checker, where } = read;
   const components = new Components(
@@ -159,7 +172,6 @@ function inputsOf(
     found.push(...(input ? [input] : []), ...components.membersOf(symbol, type, taken));
   }
   found.push(...elementsByTypes(read));
-  const around = providersOf(read, module, (name) => program.moduleNamed(name));
   const whole = found
     .map((input) => {
       if (input.family !== 'component') return input;

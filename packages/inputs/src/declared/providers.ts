@@ -22,7 +22,7 @@ const ready = /^default|(system|config|settings)$/i;
 const plain = [/^default/i, /light/i, /^(base|main)/i];
 
 /**
- * Components that may have to stand around others: what is called a provider or a theme, takes children, and needs nothing else
+ * Components that may have to stand around others: what is called a provider, a theme or a field, takes children, and needs nothing else
  * that cannot be made up or imported. Those that need least come first.
  */
 export function providersOf(
@@ -35,7 +35,7 @@ export function providersOf(
   const typeOf = (symbol: ts.Symbol): ts.Type => checker.getTypeOfSymbolAtLocation(meantBy(checker, symbol), where);
   const id = (symbol: ts.Symbol): string => `${pkg.module ?? pkg.name}#${symbol.name}`;
   const found = exported.flatMap((symbol) => {
-    if (!/^(?:(?:[A-Z]\w*)?Provider|Theme)$/.test(symbol.name)) return [];
+    if (!/^(?:(?:[A-Z]\w*)?Provider|Theme|Field|FormField)$/.test(symbol.name)) return [];
     const props = propsOf(typeOf(symbol));
     if (!props || !checker.getPropertyOfType(props, 'children')) return [];
     const imports: Record<string, string> = {};
@@ -46,9 +46,9 @@ export function providersOf(
       const theme = look.test(property.name)
         ? themeFor(property, look)
         : isNeeded
-          ? themeFor(property, ready)
+          ? (themeFor(property, ready) ?? themeFor(property, new RegExp(`^${property.name}[A-Z]`)))
           : undefined;
-      const choice = isNeeded ? choiceFor(property) : undefined;
+      const choice = isNeeded ? (choiceFor(property) ?? languageFor(property)) : undefined;
       const served = servedFor(property) ?? (isNeeded ? hookFor(property) : undefined);
       const made = isNeeded ? madeUp(property) : undefined;
       if (served !== undefined) imports[property.name] = served;
@@ -59,7 +59,8 @@ export function providersOf(
       else if (isNeeded) needed++;
     }
     // One for a whole application or theme is asked for more often than one for a single widget.
-    const rank = (/^(Theme|Config|App|Ui|UI)?Provider$|Theme|Config/.test(symbol.name) ? 0 : 1) + 2 * needed;
+    const last = /Field$/.test(symbol.name) ? 3 : 0;
+    const rank = last + (/^(Theme|Config|App|Ui|UI)?Provider$|Theme|Config/.test(symbol.name) ? 0 : 1) + 2 * needed;
     const hasImports = Object.keys(imports).length > 0;
     const hasGiven = Object.keys(properties).length > 0;
     const wrapper: Wrapper = {
@@ -129,6 +130,12 @@ export function providersOf(
     return plain.map((like) => texts.find((one) => like.test(one))).find(Boolean) ?? texts[0];
   }
 
+  /** A language that has to be named: the one in which everything else here is said (BCP 47). */
+  function languageFor(property: ts.Symbol): string | undefined {
+    const taken = checker.getNonNullableType(checker.getTypeOfSymbolAtLocation(property, where));
+    return /^(locale|lang|language)$/.test(property.name) && taken.flags & ts.TypeFlags.StringLike ? 'en' : undefined;
+  }
+
   /** An export that is such a look, or what else has to be given: by its name, and of a type that the property takes. */
   function themeFor(property: ts.Symbol, called: RegExp): ts.Symbol | undefined {
     const taken = checker.getNonNullableType(checker.getTypeOfSymbolAtLocation(property, where));
@@ -145,9 +152,10 @@ export function providersOf(
         checker.isTypeAssignableTo(type, taken)
       );
     });
+    const bare = (name: string): string => name.replace(new RegExp(`^${property.name}(?=[A-Z])`), '');
     return (
       fitting.find(({ name }) => name === property.name) ??
-      plain.map((name) => fitting.find((one) => name.test(one.name))).find(Boolean) ??
+      plain.map((name) => fitting.find((one) => name.test(bare(one.name)))).find(Boolean) ??
       fitting[0]
     );
   }
