@@ -217,6 +217,14 @@ function stepsFor(box: Element, element: HTMLElement, type: string): Step[] {
       ];
     case 'listbox':
       return element instanceof HTMLSelectElement ? chooseIn(box, element) : [{ do: 'press', on }];
+    case 'checkbox':
+    case 'switch':
+    case 'radio':
+      // Where it is hidden behind what is drawn for it, only its label can be pressed; the keyboard reaches it.
+      return [
+        { do: 'press', on },
+        { do: 'key', on, key: ' ' },
+      ];
     case 'textbox':
     case 'searchbox':
     case 'password':

@@ -39,9 +39,9 @@ const loadsValue = /^(load|assign|write)(\w+Values?|Values?)$/;
 /** Words for inputs, in the name of a package whose scripts say nothing more of themselves. */
 const helps =
   /select|rating|stars?(?![a-z])|picker|date|time|colou?r|slider|range|input|complete|tags?(?![a-z])|edit|mask|toggle|switch|upload|combo|choice|otp|phone|list-?box/i;
-/** What a function is called that does something else than to make one. */
+/** What is called so does something else than to make one: it looks for one, or stands for an element. */
 const doesElse =
-  /^(find|get|is|has|to|parse|format|destroy|register|unregister|remove|query|set|on|off|add|clone|debounce|throttle|extend|merge)(?=[A-Z]|$)/;
+  /^(find|get|is|has|to|parse|format|destroy|register|unregister|remove|query|set|on|off|add|clone|debounce|throttle|extend|merge)(?=[A-Z]|$)|Element$/;
 /** Methods that subscribe to an event, the likeliest first. */
 const subscribing = ['on', 'addEventListener', 'addListener', 'subscribe', 'listen'];
 const reportNames = /^on(Change|Select|Update|Input)$/i;

@@ -130,6 +130,22 @@ const fullPoints = 5;
 const unsteady = /uncontrolled\b.*\bcontrolled/i;
 const isInTabOrder = ({ box }: Trial): boolean => [...everyElement(box)].some(takesTab);
 
+/**
+ * Whether the elements of HTML in it are given a value at all times, or at none: of the other the framework warns once a
+ * page, for whichever input comes first.
+ */
+function isAlways(empty: Trial, filled: Trial): boolean {
+  const [before, after] = [empty, filled].map(({ box }) => [...everyElement(box)].flatMap(isGiven));
+  return before?.length !== after?.length || before?.every((one, i) => one || !after?.[i]) === true;
+}
+function isGiven(element: Element): boolean[] {
+  if (!element.matches('input, select, textarea')) return [];
+  // What the framework gave it last, which it keeps on the element itself.
+  const kept = Object.keys(element).find((name) => name.startsWith('__reactProps$'));
+  const given = kept === undefined ? undefined : (element as unknown as Record<string, Record<string, unknown>>)[kept];
+  return given ? [(given['value'] ?? given['checked'] ?? undefined) !== undefined] : [];
+}
+
 async function emptyPoints(seen: Observation, sample: unknown): Promise<number> {
   const warned = seen.watch.told;
   const { gesture } = seen.adapter;
@@ -139,13 +155,14 @@ async function emptyPoints(seen: Observation, sample: unknown): Promise<number> 
   const isThere = workingElements(empty.box).length > 0;
   const isReached = isInTabOrder(empty);
   const trial = await seen.mount({ state: { shown: sample } });
+  const isSteady = !trial || isAlways(empty, trial);
   await trial?.set({ shown: undefined });
   const clears = trial !== undefined && look(trial.box) === wanted;
   await seen.clean();
   const filled = isReached ? undefined : await seen.mount({ state: { shown: sample } });
   const keepsOrder = isReached || !filled || !isInTabOrder(filled);
   await seen.clean();
-  const isQuiet = seen.watch.told === warned;
+  const isQuiet = isSteady && seen.watch.told === warned;
   let [goesBack, comesBack] = [true, true];
   if (gesture) {
     const refusing = await seen.mount({ form: 'refuses' });
