@@ -31,7 +31,7 @@ describe('entries', () => {
 
   it('share what has to stand around them, with what that needs by the names of both', () => {
     install('tide', '', { exports: { './level': './level/index.js', './look': './look/index.js' } });
-    put('node_modules/tide/level/index.d.ts', `${box()}`);
+    put('node_modules/tide/level/index.d.ts', box());
     put(
       'node_modules/tide/look/index.d.ts',
       `import * as React from 'react';
