@@ -27,11 +27,11 @@ export function widgetSentences(
       parts: [
         'Is made by ',
         { ...slot('/widget/start', ['new', 'call'], widget.start === 'new' ? 'new' : 'a call'), open: false },
-        ' on a ',
+        ' on an element ',
         { ...slot('/widget/element', widgetElements), open: false },
         ', which goes in ',
         slot('/widget/place', options, widget.place === undefined ? 'before the options' : `as “${widget.place}”`),
-        ', is lived with through ',
+        ', is worked with through ',
         slot('/widget/handle', [], unless(widget.handle, 'what was made')),
         ', and begins ',
         slot('/widget/begin', methods, widget.begin === undefined ? 'by itself' : `by “${widget.begin}”`),
