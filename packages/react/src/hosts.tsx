@@ -163,10 +163,11 @@ export function WidgetHost({
     const handlers: [string, Handler][] = [];
     const { report, asks } = description.change;
     const hear = (name: string, args: unknown[]): void => {
-      const living = handle.current as object | null;
+      const living = handle.current;
       // What tells of a change while it is still being made cannot be asked yet.
       if (asks === undefined || name !== report) (latest.current[name] as Handler).apply(living, args);
-      else if (living) (latest.current[name] as Handler).call(living, callOn(asks in living ? living : node, asks));
+      else if (living)
+        (latest.current[name] as Handler).call(living, callOn(asks in Object(living) ? living : node, asks));
     };
     for (const [name, value] of Object.entries(latest.current)) {
       if (!isHandler(value)) {
