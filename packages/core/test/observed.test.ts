@@ -169,6 +169,9 @@ describe('what is tried on an input', () => {
     expect(emptiesFor([], 'string[]')[0]).toEqual([]);
     expect(emptiesFor(3, 'number')).toEqual([undefined, null, '', 0]);
     expect(emptiesFor('x', 'string')[0]).toBe('');
+    expect(emptiesFor([20, 40], 'number[]')).toContainEqual([0, 0]);
+    expect(emptiesFor({ h: 210, s: 1, a: 0.5 }, 'Colour').at(-1)).toEqual({ h: 0, s: 0, a: 1 });
+    expect(emptiesFor({ name: 'quay', size: 1 }, 'File')).toEqual([undefined, null, '']);
     expect(emptiesFor('x', 'string | null')).toEqual([undefined, null, '']);
   });
 });

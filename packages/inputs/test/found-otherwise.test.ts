@@ -36,10 +36,12 @@ describe('entries', () => {
       'node_modules/tide/look/index.d.ts',
       `import * as React from 'react';
        export declare const skyDark: { readonly sea: string }, skyDefault: { readonly sea: string };
-       export declare function Theme(props: { sky: { readonly sea: string }; children?: React.ReactNode }): React.ReactElement;`,
+       export declare function Theme(props: { sky: { readonly sea: string }; 'a(b': { readonly sea?: string }; children?: React.ReactNode }): React.ReactElement;`,
     );
     for (const name of ['level', 'look']) put(`node_modules/tide/${name}/index.js`, '');
-    expect(only()?.input.around).toEqual([{ component: 'tide/look#Theme', imports: { sky: 'tide/look#skyDefault' } }]);
+    expect(only()?.input.around).toEqual([
+      { component: 'tide/look#Theme', imports: { sky: 'tide/look#skyDefault' }, properties: { 'a(b': {} } },
+    ]);
   });
   it('below a whole that shows none those are read whose declarations speak of any; members come from its maker, too', () => {
     install('@tide/parts', '', {

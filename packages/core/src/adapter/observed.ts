@@ -107,7 +107,7 @@ const asking = [
 ];
 
 /** What is to be asked of what was made: the way back of what takes a value first, then by names. */
-export function asksOf(made: unknown, update: string | undefined): string[] {
+function asksOf(made: unknown, update: string | undefined): string[] {
   if (!isHolder(made)) return [];
   const names = new Set<string>();
   for (let one: unknown = made; isHolder(one) && one !== Object.prototype; one = Object.getPrototypeOf(one) as unknown)

@@ -115,11 +115,10 @@ function inputsIn(
       if (!module) return;
       if (!module.declarations?.some((one) => one.getSourceFile().isDeclarationFile)) untyped.push(pkg.name);
       // One in an entry of its own may be meant for what stands in the others.
-      const providers = providersOf(new Declarations(checker, pkg, statement), module, (name) =>
-        program.moduleNamed(name),
-      );
+      const read = new Declarations(checker, pkg, statement);
+      const providers = providersOf(read, module, (name) => program.moduleNamed(name));
       around.set(pkg.name, [...(around.get(pkg.name) ?? []), ...providers]);
-      const own = inputsOf(new Declarations(checker, pkg, statement), module, program, beside.of(pkg), providers);
+      const own = inputsOf(read, module, program, beside.of(pkg), providers);
       // Entries of one package may show the same input several times.
       for (const input of own.found) if (!found.has(input.id)) found.set(input.id, input);
       for (const one of own.passed) if (!passed.has(one.input.id)) passed.set(one.input.id, one);

@@ -18,6 +18,9 @@ const deepestMadeUp = 4;
 const look = /theme$/i;
 /** What a package has ready for all else that a provider has to be given. */
 const ready = /^default|(system|config|settings)$/i;
+/** Whether a name begins with that of a property: `skyDefault` for `sky`. */
+const isNamedAfter = ({ name: property }: ts.Symbol, name: string): boolean =>
+  name.startsWith(property) && /^[A-Z]/.test(name.slice(property.length));
 /** Of several looks, the one that most people would see first. */
 const plain = [/^default/i, /light/i, /^(base|main)/i];
 
@@ -46,7 +49,7 @@ export function providersOf(
       const theme = look.test(property.name)
         ? themeFor(property, look)
         : isNeeded
-          ? (themeFor(property, ready) ?? themeFor(property, new RegExp(`^${property.name}[A-Z]`)))
+          ? (themeFor(property, ready) ?? themeFor(property, undefined))
           : undefined;
       const choice = isNeeded ? (choiceFor(property) ?? languageFor(property)) : undefined;
       const served = servedFor(property) ?? (isNeeded ? hookFor(property) : undefined);
@@ -136,15 +139,22 @@ export function providersOf(
     return /^(locale|lang|language)$/.test(property.name) && taken.flags & ts.TypeFlags.StringLike ? 'en' : undefined;
   }
 
-  /** An export that is such a look, or what else has to be given: by its name, and of a type that the property takes. */
-  function themeFor(property: ts.Symbol, called: RegExp): ts.Symbol | undefined {
+  /**
+   * An export that is such a look, or what else has to be given: by its name, which without `called` begins with the
+   * property's, and of a type that the property takes.
+   */
+  function themeFor(property: ts.Symbol, called: RegExp | undefined): ts.Symbol | undefined {
     const taken = checker.getNonNullableType(checker.getTypeOfSymbolAtLocation(property, where));
     if (!(taken.flags & (ts.TypeFlags.Object | ts.TypeFlags.Intersection))) return undefined;
     // What anything would fit says nothing about what is meant.
     if (called !== look && checker.getPropertiesOfType(taken).every((one) => one.flags & ts.SymbolFlags.Optional))
       return undefined;
     const fitting = exported.filter((one) => {
-      if (!called.test(one.name) || !(meantBy(checker, one).flags & ts.SymbolFlags.Variable)) return false;
+      if (
+        !(called?.test(one.name) ?? isNamedAfter(property, one.name)) ||
+        !(meantBy(checker, one).flags & ts.SymbolFlags.Variable)
+      )
+        return false;
       const type = typeOf(one);
       return (
         (type.flags & (ts.TypeFlags.Object | ts.TypeFlags.Intersection)) !== 0 &&
@@ -152,7 +162,7 @@ export function providersOf(
         checker.isTypeAssignableTo(type, taken)
       );
     });
-    const bare = (name: string): string => name.replace(new RegExp(`^${property.name}(?=[A-Z])`), '');
+    const bare = (name: string): string => (isNamedAfter(property, name) ? name.slice(property.name.length) : name);
     return (
       fitting.find(({ name }) => name === property.name) ??
       plain.map((name) => fitting.find((one) => name.test(bare(one.name)))).find(Boolean) ??

@@ -175,7 +175,9 @@ export function tellExports(
   const aGroup = (name: string, value: unknown): ShownExport | undefined => {
     if (!isObject(value) && !isCallable(value)) return undefined;
     const members = Object.keys(value).flatMap((member) =>
-      /^(create|make|init|attach|mount|render|build)\w*$/.test(member) ? (aMaking(member, value[member]) ?? []) : [],
+      /^(create|make|init|attach|mount|render|build|createPicker)$/.test(member)
+        ? (aMaking(member, value[member]) ?? [])
+        : [],
     );
     return members.length > 0 ? { name, is: 'group', properties: [], methods: [], members } : undefined;
   };
