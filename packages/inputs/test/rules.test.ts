@@ -157,6 +157,7 @@ describe('a widget', () => {
       export declare function a(text: string, options: { value?: string; onChange?: () => void }): { setValue(value: string): void };
       export declare function b(element: HTMLElement, options: { colour?: string }): { setValue(value: string): void };
       export declare function c(element: HTMLElement, options: { value?: string; onOpen?: () => void }): { destroy(): void };
+      export declare class KeyStore { constructor(options: { target: HTMLElement; value?: string }); setValue(value: string): void; subscribe(hear: () => void): void; }
       export declare function d(anything: unknown, options: { value?: string; onChange?: () => void }): { setValue(value: string): void };`);
     expect(found).toEqual({});
   });

@@ -39,9 +39,9 @@ const loadsValue = /^(load|assign|write)(\w+Values?|Values?)$/;
 /** Words for inputs, in the name of a package whose scripts say nothing more of themselves. */
 const helps =
   /select|rating|stars?(?![a-z])|picker|date|time|colou?r|slider|range|input|complete|tags?(?![a-z])|edit|mask|toggle|switch|upload|combo|choice|otp|phone|list-?box/i;
-/** What is called so does something else than to make one: it looks for one, or stands for an element. */
+/** What is called so does something else than to make one: it looks for one, keeps others, or stands for an element. */
 const doesElse =
-  /^(find|get|is|has|to|parse|format|destroy|register|unregister|remove|query|set|on|off|add|clone|debounce|throttle|extend|merge)(?=[A-Z]|$)|Element$/;
+  /^(find|get|is|has|to|parse|format|destroy|register|unregister|remove|query|set|on|off|add|clone|debounce|throttle|extend|merge)(?=[A-Z]|$)|Element$|Store$|^prototype$/;
 /** Methods that subscribe to an event, the likeliest first. */
 const subscribing = ['on', 'addEventListener', 'addListener', 'subscribe', 'listen'];
 const reportNames = /^on(Change|Select|Update|Input)$/i;
@@ -85,9 +85,11 @@ export class Widgets {
   membersOf(symbol: ts.Symbol, type: ts.Type): FoundInput[] {
     if (exportedAs(symbol) !== 'default' || type.getCallSignatures().length > 0) return [];
     return this.read.checker.getPropertiesOfType(type).flatMap((member) => {
-      if (member.name === 'prototype') return [];
       const called = member.name.replace(/^[a-z]/, (letter) => letter.toUpperCase());
-      const input = noInputs.test(called) ? undefined : this.widgetOf(member, member, this.#typeOf(member));
+      const input =
+        noInputs.test(called) || doesElse.test(member.name)
+          ? undefined
+          : this.widgetOf(member, member, this.#typeOf(member));
       const exported = `default.${member.name}`;
       return input ? [{ ...input, id: `${this.read.pkg.name}#${exported}`, export: exported }] : [];
     });
