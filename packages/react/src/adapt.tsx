@@ -27,6 +27,7 @@ import { componentFor, drawInside, type Beside } from './inside.js';
 import { useThere } from './later.js';
 import { focusReal, linkReal, pressReal, realElement } from './link-real.js';
 import { makingOf } from './made.js';
+import { putFiles } from './put-files.js';
 import { reach, workingElements } from './reach.js';
 import { takesReference } from './reference.js';
 
@@ -65,8 +66,15 @@ export function adapt(
     const given = making ? { ...state, shown: own } : state;
     useEffect(() => attach(reachOf(description, box, handle, state.id)), [attach, state.id]);
     useLinks(box, description, state, family);
+    const isPutting = useRef(false);
+    useEffect(() => {
+      isPutting.current = true;
+      if (value.later === 'files') putFiles(box.current, state.shown);
+      isPutting.current = false;
+    });
     const news = useNews(state.shown);
     const report = (told: unknown): void => {
+      if (isPutting.current) return;
       const raw = making ? making.read(told) : told;
       reported.current = { raw };
       if (!news(raw)) return family === 'native' ? undefined : again();

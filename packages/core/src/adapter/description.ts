@@ -155,6 +155,9 @@ export const valueKinds = ['text', 'number', 'boolean', 'list', 'set', 'object']
 /** A kind of value that an input may insist on; a `set` is given a list's items, each once (ECMAScript, “Set Objects”). */
 export type ValueKind = (typeof valueKinds)[number];
 
+/** What an input needs that does not follow its property. */
+export const laterValues = ['anew', 'files'] as const;
+
 /** One of several inputs that act as one value. */
 export interface PartUse {
   /** Its member in what is shown and reported. */
@@ -181,8 +184,12 @@ export interface AdapterDescription {
     readonly kind?: ValueKind;
     /** It takes objects of a library; what the field shows is text, and so is what it reports. */
     readonly made?: MadeUse;
-    /** It knows its value from the beginning only: with a later one it is made anew, and loses the focus. Absent: it follows. */
-    readonly later?: 'anew';
+    /**
+     * `anew`: it knows its value from the beginning only, so with a later one it is made anew, and loses the focus. `files`:
+     * its value are files, which HTML's own box takes from no property, so they are put into the box for them that it
+     * draws (HTML, `HTMLInputElement.files`), the first ones, too. Absent: it follows its property.
+     */
+    readonly later?: (typeof laterValues)[number];
   };
   readonly change: {
     /** The callback or event that tells of a change. */

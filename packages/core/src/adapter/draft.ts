@@ -48,7 +48,9 @@ function draftWith(input: FoundInput, pair: Pair): Drafted {
     about: 'disabled' | 'readOnly' | 'required' | 'id',
     names: readonly string[],
   ): { property: string } | undefined => {
-    const found = names.map((name) => byName.get(name)).find((property) => property !== undefined);
+    const found = names
+      .map((name) => byName.get(name))
+      .find((property) => property !== undefined && (about === 'id' || mayBeOn(property.type)));
     if (found)
       note(
         about,
@@ -152,6 +154,12 @@ function draftWith(input: FoundInput, pair: Pair): Drafted {
 }
 
 /** Whether a text fits a type, and nothing else. */
+/** Whether yes or no may fit: a list says which of many are meant, and a function says it of each. */
+const mayBeOn = (type: string): boolean =>
+  !type
+    .split(/\s*\|\s*/)
+    .filter((one) => !/^(undefined|null)$/.test(one))
+    .every((one) => /\[\]\)?$|Array<|=>/.test(one)) || type === '';
 const isText = (type: string): boolean => /^(string|undefined|null|\s|\|)+$/.test(type) && type.includes('string');
 
 /** What it takes for “no value”, as far as its type says: a list has none in it, a text none of its signs. */

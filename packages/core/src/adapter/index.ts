@@ -24,6 +24,7 @@ export {
   componentsIn,
   markedBy,
   plainBox,
+  laterValues,
   valueKinds,
   widgetElements,
   widgetReports,

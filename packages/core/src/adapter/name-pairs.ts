@@ -86,8 +86,9 @@ export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | 
         /Chang(e|ed)$/.test(report.name) &&
         isCalled &&
         /Event\b/.test(args[0]?.type ?? '');
-      const path =
-        index >= 0 ? `/${index}` : (heldIn(args, value)?.path ?? (isEvent ? `/0/target/${value.name}` : undefined));
+      const held =
+        heldIn(args, value) ?? (isAbout && saysValue.test(value.name) ? chosenAmong(args, value) : undefined);
+      const path = index >= 0 ? `/${index}` : (held?.path ?? (isEvent ? `/0/target/${value.name}` : undefined));
       if (path !== undefined) return { value, report, path };
     }
   }
@@ -167,6 +168,18 @@ export function heldIn(
         (chosen !== undefined && path.endsWith(`/${chosen}`) && isAmong(type, value.type)),
     );
     if (held) return { path: `/${index}${held.path}`, type: held.type };
+  }
+  return undefined;
+}
+
+/** Where an object among the arguments says in other words what is chosen: `selectedItems` of `selectedOptions`. */
+function chosenAmong(
+  args: readonly DeclaredArgument[],
+  value: DeclaredProperty,
+): { readonly path: Pointer } | undefined {
+  for (const [index, { holds = [] }] of args.entries()) {
+    const held = holds.find(({ path, type }) => /^\/selected[A-Z]\w*$/.test(path) && alike(type, value.type));
+    if (held) return { path: `/${index}${held.path}` };
   }
   return undefined;
 }

@@ -172,6 +172,8 @@ export function emptiesFor(sample: unknown, declared: string): readonly unknown[
       null,
       ...(sample.length > 1 && typeof sample[0] === 'string' ? [sample.map(() => '')] : []),
       ...(sample.length > 0 && sample.every(isNumber) ? [sample.map(() => 0)] : []),
+      // Two handles are moved freely where they stand at both ends.
+      ...(sample.length === 2 && sample.every(isNumber) ? [[0, 100]] : []),
     ];
   if (typeof sample === 'string' && !/null/.test(declared)) return ['', undefined, null];
   // What slides along a line always stands somewhere on it.
@@ -245,7 +247,7 @@ export function samplesFor(
       { h: 210, s: 50, l: 40, v: 60, a: 1, r: 51, g: 102, b: 153 },
       { h: 30, s: 90, l: 35, v: 66, a: 1, r: 170, g: 85, b: 0 },
     ]);
-  if (/\[\]|Array<|\bSet<|\bSelection\b|\bIterable</.test(type)) {
+  if (/\[\]|^(readonly )?\[(number|string), (number|string)\]|Array<|\bSet<|\bSelection\b|\bIterable</.test(type)) {
     if (first !== undefined && second !== undefined) pairs.push([[first], [second]]);
     if (/string/.test(type))
       pairs.push(

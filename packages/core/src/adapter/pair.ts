@@ -20,6 +20,7 @@ export const valueNames = [
   'value',
   'selected',
   'date',
+  'time',
   'color',
   'files',
   'pressed',
@@ -27,6 +28,7 @@ export const valueNames = [
   'toggled',
   'isToggled',
   'isOn',
+  'on',
   'selectedKey',
   'isSelected',
   'start',
@@ -171,8 +173,11 @@ function byEvent(input: FoundInput, value: DeclaredProperty): Pair | undefined {
   const isOfOther = (name: string): boolean => others.has(name.toLowerCase().replace(/-?changed?$/, ''));
   // Called after the value: `check` and `checked` of what is checked.
   const stem = value.name.toLowerCase().replace(/ed$/, '');
+  // What is on or off is changed by nothing else than a press.
+  const isSwitched = /^(false \| true|boolean)\b/.test(value.type);
   const tells = (name: string): boolean =>
     changeNames.test(name) ||
+    (isSwitched && /^(click|press|toggle)(e?d)?$/i.test(name)) ||
     [stem, `${stem}ed`].includes(name.toLowerCase()) ||
     /^(select|pick|change)(ed)?-?(value|date|time|colou?r|option|item)s?$/i.test(name);
   const own = input.events.filter(({ name }) => (tells(bareEvent(name, input)) || tells(name)) && !isOfOther(name));
@@ -279,7 +284,8 @@ function byCallback(reports: readonly DeclaredProperty[], value: DeclaredPropert
     const isOfValue = tellsOf(value.name).test(name);
     const place = placeIn(report, value);
     // One that is called after what it tells, `onSelectDate`, is meant where its type says so, and nothing else is.
-    const isByType = !inherited && place.isSure && /^on(Select|Change|Pick)[A-Z]/.test(name);
+    const isByType =
+      !inherited && place.isSure && /^on((Select|Change|Pick)[A-Z]|[A-Z]\w*(Select|Pick)(ed)?$)/.test(name);
     if (!isOfValue && !isByType && !changeNames.test(name.replace(/^\w+\.(after)?/, ''))) return [];
     const isChange = isOfValue || /chang/i.test(name);
     const rank =

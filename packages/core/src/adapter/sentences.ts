@@ -1,7 +1,7 @@
 /** An adapter read aloud: sentences with slots, each slot a part of the description that can be edited in place. */
 import { isObject, joinPointer, lookUp, removeAt, replaceAt } from '../json/index.js';
 import { changeChoices, choicesSentences } from './choices-sentences.js';
-import { valueKinds, type AdapterDescription } from './description.js';
+import { laterValues, valueKinds, type AdapterDescription } from './description.js';
 import { pathWords, type told } from './drive.js';
 import type { FoundInput } from './face.js';
 import { families } from './families.js';
@@ -90,7 +90,13 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
       about: 'later',
       parts: [
         'A later value it ',
-        orAnew('/value/later', adapter.value.later, 'shows only where it is made anew with it', 'follows'),
+        {
+          at: '/value/later',
+          value: adapter.value.later ?? '',
+          choices: laterValues,
+          open: false,
+          words: laterWords[adapter.value.later ?? 'itself'],
+        },
         '.',
       ],
     },
@@ -232,6 +238,12 @@ export function sentencesFor(adapter: AdapterDescription, input?: FoundInput): S
 
 const realChoices = ['input', 'textarea', 'select', '[role=combobox]', '[role=slider]', '[role=radiogroup]', 'button'];
 
+const laterWords = {
+  itself: 'follows',
+  anew: 'shows only where it is made anew with it',
+  files: 'is given as the files of its box',
+} as const;
+
 /** Whether it is made anew for something, or does it by itself. */
 const orAnew = (at: string, value: 'anew' | undefined, anew: string, byItself: string): Slot => ({
   at,
@@ -249,7 +261,7 @@ const isOnOrOff = ({ change, value }: AdapterDescription): boolean =>
 const words = new Map<string, readonly string[]>([
   ['/value/kind', valueKinds],
   ['/change/tells', ['press']],
-  ['/value/later', ['anew']],
+  ['/value/later', laterValues],
   ['/change/refused', ['anew']],
   ['/onServer', ['nothing']],
 ]);

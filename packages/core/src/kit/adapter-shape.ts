@@ -1,6 +1,6 @@
 /** The shape of an adapter's description, as a kit file has it, and what other parts of a kit share with it. */
 import { z } from 'zod';
-import { valueKinds, widgetElements, widgetReports } from '../adapter/index.js';
+import { laterValues, valueKinds, widgetElements, widgetReports } from '../adapter/index.js';
 
 /** What stands around an input, or around what a skin draws. */
 export const wrappersShape = z.array(
@@ -70,7 +70,7 @@ const singleAdapter = z.looseObject({
         given: z.array(z.unknown()).max(10).optional(),
       })
       .optional(),
-    later: z.literal('anew').optional(),
+    later: z.enum(laterValues).optional(),
   }),
   change: z.looseObject({
     report: z.string().min(1),

@@ -17,8 +17,9 @@ function candidates(exported: string): string[] {
   if (last.endsWith('Group')) return ofGroup(last);
   const own = [`${last}.Option`, `${last}.Item`, `${last}Option`, `${last}Item`];
   if (/(Select|Listbox|ListBox)$/.test(last)) return [...own, 'Option', 'MenuItem'];
+  if (/(Dropdown|Combobox|ComboBox)$/.test(last)) return [...own, `${last}.Button`, 'Option'];
   if (/Tiles$/.test(last)) return [last.replace(/s$/, ''), `${last}.Tile`];
-  return /(Combobox|ComboBox|Autocomplete|Dropdown|Control)$/.test(last) ? [...own, `${last}.Button`] : [];
+  return /(Autocomplete|Control)$/.test(last) ? [...own, `${last}.Button`] : [];
 }
 
 /** What a group is a group of: by the group's own name, and as components that stand alone, too. */

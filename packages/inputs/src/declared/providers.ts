@@ -42,7 +42,7 @@ export function providersOf(
     const props = propsOf(typeOf(symbol));
     if (!props || !checker.getPropertyOfType(props, 'children')) return [];
     const imports: Record<string, string> = {};
-    const properties: Record<string, unknown> = {};
+    const properties = localPlace(props);
     let needed = 0;
     for (const property of checker.getPropertiesOfType(props)) {
       const isNeeded = !(property.flags & ts.SymbolFlags.Optional) && property.name !== 'children';
@@ -74,6 +74,24 @@ export function providersOf(
     return [{ wrapper, rank: hasImports ? -1 : rank, length: symbol.name.length }];
   });
   return found.sort((a, b) => a.rank - b.rank || a.length - b.length).map(({ wrapper }) => wrapper);
+
+  /** Whether its marks go on the whole page or on what is inside: of the page there is one, and of inputs many. */
+  function localPlace(props: ts.Type): Record<string, unknown> {
+    const said = new Map<string, Set<string>>();
+    // What only one of several ways to use it takes is none of the properties of them all.
+    for (const way of props.isUnion() ? props.types : [props])
+      for (const property of checker.getPropertiesOfType(way)) {
+        const texts = said.get(property.name) ?? new Set();
+        for (const text of textsOf(property)) texts.add(text);
+        if (texts.size > 0) said.set(property.name, texts);
+      }
+    for (const [name, texts] of said) {
+      const own = ['scope', 'local', 'element', 'self', 'child'].find((one) => texts.has(one));
+      const isOfPage = ['root', 'global', 'document', 'body', 'page'].some((one) => texts.has(one));
+      if (own !== undefined && isOfPage) return { [name]: own };
+    }
+    return {};
+  }
 
   /** Of a function or a class of the framework. */
   function propsOf(type: ts.Type): ts.Type | undefined {
@@ -126,11 +144,13 @@ export function providersOf(
 
   /** Of texts to choose from, the plainest; where any text will do besides, those that are named are meant. */
   function choiceFor(property: ts.Symbol): string | undefined {
-    const taken = checker.getNonNullableType(checker.getTypeOfSymbolAtLocation(property, where));
-    const texts = (taken.isUnion() ? taken.types : [taken]).flatMap((one) =>
-      one.isStringLiteral() ? [one.value] : [],
-    );
+    const texts = textsOf(property);
     return plain.map((like) => texts.find((one) => like.test(one))).find(Boolean) ?? texts[0];
+  }
+
+  function textsOf(property: ts.Symbol): string[] {
+    const taken = checker.getNonNullableType(checker.getTypeOfSymbolAtLocation(property, where));
+    return (taken.isUnion() ? taken.types : [taken]).flatMap((one) => (one.isStringLiteral() ? [one.value] : []));
   }
 
   /** A language that has to be named: the one in which everything else here is said (BCP 47). */

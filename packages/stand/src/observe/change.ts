@@ -15,6 +15,7 @@ import {
   type Reading,
   type ValueKind,
 } from '@poietra/core';
+import { workingElements } from '@poietra/react';
 import { attempts, follow } from '../explore.js';
 import { leave, perform } from '../hands.js';
 import { fullLook, look } from '../look.js';
@@ -56,6 +57,10 @@ async function tryGestures(
   const type = typeOf(seen, seen.adapter.value.property);
   const probe = await seen.mount();
   const steps = probe ? attempts(probe.box, type) : [];
+  // What HTML's own attributes say of a box to tick is meant where one is drawn.
+  const isTicked = probe !== undefined && workingElements(probe.box).some((one) => one.matches('[type=checkbox]'));
+  if (isTicked && seen.input.properties.some(({ name, inherited }) => name === 'checked' && inherited))
+    properties.push('checked');
   await seen.clean();
   let [tries, others] = [0, 0];
   for (const first of steps.slice(0, mostTries)) {

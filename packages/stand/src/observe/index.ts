@@ -1,5 +1,6 @@
 /** Trying an input: what it does tells what its declarations leave open, and where they mislead. */
 import { widgetElements, type AdapterDescription, type Finding, type FoundInput, type WidgetUse } from '@poietra/core';
+import { everyElement } from '@poietra/react';
 import type { Ground } from '../ground.js';
 import { giveLabel, giveName, giveWords } from './asked-for.js';
 import { Observation, type Make } from './observation.js';
@@ -63,6 +64,7 @@ async function tryAll(seen: Observation, render: Ground['render']): Promise<Obse
   if (seen.adapter.gesture === undefined && seen.adapter.widget) await tryBeginning(seen);
   if (seen.adapter.gesture === undefined && seen.adapter.widget) await tryOtherElements(seen);
   if (seen.adapter.gesture === undefined && seen.adapter.widget) await tryOtherReports(seen);
+  if (seen.adapter.gesture === undefined) await tryFiles(seen);
   if (seen.adapter.gesture === undefined) await tryOtherModes(seen);
   await markStates(seen);
   await findSamples(seen);
@@ -185,6 +187,22 @@ async function isChangedAs(seen: Observation, widget: WidgetUse): Promise<boolea
   }
   seen.adapter = before;
   return false;
+}
+
+/** A box for files of HTML's own, passed through by a component: no property of it takes files, and only a person gives some. */
+async function tryFiles(seen: Observation): Promise<void> {
+  const before = seen.adapter;
+  if (before.value.later !== undefined || before.value.made) return;
+  const trial = await seen.mount();
+  const draws = trial !== undefined && [...everyElement(trial.box)].some((one) => one.matches('input[type=file]'));
+  await seen.clean();
+  if (!draws) return;
+  seen.adapter = { ...before, value: { property: 'files', later: 'files' } };
+  await findChange(seen);
+  if (seen.adapter.gesture) {
+    const said = 'It takes files through no property; they are put into its box for files.';
+    seen.note('value', said, `With “${before.value.property}” nothing that it told could be given back.`, 0.95);
+  } else seen.adapter = before;
 }
 
 /** What says of an input that it may be changed at all. */

@@ -237,7 +237,9 @@ async function mountFilled(seen: Observation, error: string): Promise<Trial | un
   const start = seen.adapter;
   const { empty: drafted, ...value } = start.value;
   const left = drafted === undefined ? [] : [value];
-  for (const one of [...left, ...[null, '', 0, [], false].map((empty) => ({ ...value, empty }))]) {
+  const { sample } = seen.input.properties.find(({ name }) => name === value.property) ?? {};
+  const empties = [null, '', 0, [], false, ...(typeof sample === 'object' ? [sample] : [])];
+  for (const one of [...left, ...empties.map((empty) => ({ ...value, empty }))]) {
     seen.adapter = { ...start, value: one };
     const trial = await seen.mount();
     if (!trial || trial.error !== undefined) continue;

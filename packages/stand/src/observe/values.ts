@@ -72,16 +72,24 @@ function shapeOf(value: unknown): string {
   return value.replace(/\d+/g, '0').replace(/\p{L}+/gu, 'a');
 }
 
-/** What draws a handle for each number of its list has none that a person could move where the list is empty: it begins with one. */
+/**
+ * What draws a handle for each number of its list has none that a person could move where the list is empty: it begins
+ * with one. Of two numbers, from and to, each always stands somewhere.
+ */
 export async function beginsWithOne(seen: Observation, drawn: Trial): Promise<Trial> {
   const before = seen.adapter;
   const { value } = before;
   const type = seen.input.properties.find(({ name }) => name === value.property)?.type ?? '';
-  if (!/^(readonly )?number\[\]/.test(type) || workingElements(drawn.box).length > 0) return drawn;
-  seen.adapter = { ...before, value: { ...value, empty: [0] } };
+  const isPair = /^(readonly )?\[number, number\]/.test(type);
+  if (!isPair && (!/^(readonly )?number\[\]/.test(type) || workingElements(drawn.box).length > 0)) return drawn;
+  const start = isPair ? [0, 100] : [0];
+  seen.adapter = { ...before, value: { ...value, empty: start } };
   const begun = await seen.mount();
   if (begun && begun.error === undefined && workingElements(begun.box).length > 0) {
-    seen.note('value', 'For “no value” it takes [0].', 'With an empty list there is nothing in it to work with.', 0.9);
+    const evidence = isPair
+      ? 'It is declared to be two numbers.'
+      : 'With an empty list there is nothing in it to work with.';
+    seen.note('value', `For “no value” it takes ${JSON.stringify(start)}.`, evidence, 0.9);
     return begun;
   }
   seen.adapter = before;
