@@ -78,14 +78,20 @@ export function candidates(box: Element, { role, name }: Target): HTMLElement[] 
   const elsewhere = [...everyElement(document.body)].filter(
     (element) => !inBox.has(element) && !element.closest('[data-trial]'),
   );
-  return [...within, ...elsewhere].filter(
+  const found = [...within, ...elsewhere].filter(
     (element): element is HTMLElement =>
       element instanceof HTMLElement &&
       isOf(element, role) &&
       isShown(element) &&
       (name === undefined || nameOf(element) === name),
   );
+  // Of several without a name, one that says it opens something: others, that clear or take one away, come and go with the value.
+  return role === 'button' && name === undefined
+    ? [...found.filter(opens), ...found.filter((one) => !opens(one))]
+    : found;
 }
+const opens = (element: Element): boolean =>
+  element.matches('[aria-haspopup]:not([aria-haspopup=false]), [aria-expanded]');
 
 /**
  * What shows the value is called by it. Where nothing bears the name any more, that of its role in the box which looks as

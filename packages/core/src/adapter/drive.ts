@@ -29,7 +29,9 @@ export function propertiesFor(
   for (const [name, value] of Object.entries(adapter.constants ?? {})) properties[name] = read(value);
   const { kind, later } = adapter.value;
   const shown = kind === 'number' ? asNumber(state.shown) : kind === 'set' ? asSet(state.shown) : state.shown;
-  const isEmpty = shown === undefined || shown === null || !isOfKind(shown, kind) || later === 'files';
+  // What an emptied box is told as by some is no number to be shown.
+  const isNothing = shown === undefined || shown === null || Number.isNaN(shown);
+  const isEmpty = isNothing || !isOfKind(shown, kind) || later === 'files';
   if (!isEmpty && adapter.value.start !== undefined) properties[adapter.value.start] = shown;
   if (!isEmpty) properties[adapter.value.property] = shown;
   else if ('empty' in adapter.value) properties[adapter.value.property] = read(adapter.value.empty);

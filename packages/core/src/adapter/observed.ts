@@ -171,9 +171,9 @@ export function emptiesFor(sample: unknown, declared: string): readonly unknown[
       undefined,
       null,
       ...(sample.length > 1 && typeof sample[0] === 'string' ? [sample.map(() => '')] : []),
-      ...(sample.length > 0 && sample.every(isNumber) ? [sample.map(() => 0)] : []),
       // Two handles are moved freely where they stand at both ends.
       ...(sample.length === 2 && sample.every(isNumber) ? [[0, 100]] : []),
+      ...(sample.length > 0 && sample.every(isNumber) ? [sample.map(() => 0)] : []),
     ];
   if (typeof sample === 'string' && !/null/.test(declared)) return ['', undefined, null];
   // What slides along a line always stands somewhere on it.

@@ -38,12 +38,17 @@ export async function findChange(seen: Observation): Promise<void> {
     ({ report }) => !passedOn.has(report),
     () => true,
   ];
-  let tries = 0;
-  for (const isBelieved of beliefs) {
-    const tried = await tryGestures(seen, isBelieved);
+  // Whoever passes on all that it is given may have a use for this one itself: heard by us, it hears nothing.
+  const silenced = passedOn.has('onChange') ? 'onChange' : undefined;
+  let [tries, others] = [0, 0];
+  for (const [round, isBelieved] of beliefs.entries()) {
+    const isLast = round === beliefs.length - 1;
+    if (!isLast && round > 0 && others === 0) continue;
+    const tried = await tryGestures(seen, isBelieved, isLast ? undefined : silenced);
     if (tried.isFound) return;
     tries += tried.tries;
-    if (tried.others === 0) break;
+    ({ others } = tried);
+    if (others === 0 && silenced === undefined) break;
   }
   seen.note('change', 'No gesture was found that it reports as a change.', `${tries} were tried.`, 0.8);
 }
@@ -52,6 +57,7 @@ export async function findChange(seen: Observation): Promise<void> {
 async function tryGestures(
   seen: Observation,
   isBelieved: (reading: Reading) => boolean,
+  silenced: string | undefined,
 ): Promise<{ readonly isFound: boolean; readonly tries: number; readonly others: number }> {
   const properties = [seen.adapter.value.property, ...otherValues(seen)];
   const type = typeOf(seen, seen.adapter.value.property);
@@ -68,13 +74,14 @@ async function tryGestures(
     for (let [way, ways] = [0, 1]; way < Math.min(ways, mostWays); way++) {
       tries++;
       const { report } = seen.adapter.change;
-      const trial = await seen.mount({ listen: [...new Set([report, ...reportsOf(usedAs(seen))])] });
+      const all = [...new Set([report, ...reportsOf(usedAs(seen))])];
+      const trial = await seen.mount({ listen: all.filter((name) => name !== silenced) });
       if (!trial) break;
-      const all = (): Reading[] => properties.flatMap((property) => readingsFrom(seen, trial.heard, property));
+      const read = (): Reading[] => properties.flatMap((property) => readingsFrom(seen, trial.heard, property));
       const followed = await seen.quietly(() =>
-        follow(trial, first, { isTold: () => all().some(isBelieved), type, way }),
+        follow(trial, first, { isTold: () => read().some(isBelieved), type, way }),
       );
-      others += all().filter((one) => !isBelieved(one)).length;
+      others += read().filter((one) => !isBelieved(one)).length;
       const heard = [...trial.heard];
       await seen.clean();
       ways = followed?.ways ?? 0;
