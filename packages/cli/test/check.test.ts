@@ -185,6 +185,8 @@ describe('poietra check in a real browser', () => {
     });
     expect(adapterOf('Pennant')?.gesture?.steps).toMatchObject([{ do: 'press' }]);
     expect(adapterOf('Rudders')).toMatchObject({ ownIds: { property: 'name' } });
+    expect(adapterOf('Chest')?.value).toMatchObject({ property: 'files', later: 'files' });
+    expect(adapterOf('Halyard')?.change.report).toBe('onValueChange');
     expect(adapterOf('Crate')?.change).toMatchObject({ report: 'onChange', path: '/1/files' });
     expect(failedIn(plantedIn('wants.tsx'))).toEqual({
       Cleat: [],
@@ -193,8 +195,10 @@ describe('poietra check in a real browser', () => {
       Anchors: [],
       Knots: [],
       Hawser: [],
+      Chest: [],
       Crate: [],
       Davit: [],
+      Halyard: [],
       Rudders: [],
       Mast: [],
       Keel: [],

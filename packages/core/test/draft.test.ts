@@ -35,6 +35,42 @@ describe('a draft from what is declared', () => {
       change: { report: 'changeRating', path: '/0' },
     });
   });
+  it('takes what is chosen under another name than what it is chosen from', () => {
+    const holds = [{ path: '/selectedItems', type: 'T[]' }] as const;
+    const found = input({
+      properties: [
+        { name: 'options', type: 'readonly T[]' },
+        { name: 'selectedOptions', type: 'T[] | undefined' },
+        { name: 'onOptionsChange', type: 'function', args: [{ name: 'changes', type: 'Changes<T>', holds }] },
+      ],
+    });
+    expect(adapterOf(found)).toMatchObject({
+      value: { property: 'selectedOptions' },
+      change: { report: 'onOptionsChange', path: '/0/selectedItems' },
+    });
+  });
+  it('takes a press for the change of what is on or off, and of nothing else', () => {
+    const element = (type: string): FoundInput =>
+      input({
+        family: 'element',
+        tag: 'tide-mark',
+        properties: [{ name: 'checked', type }],
+        events: [{ name: 'markClick' }],
+      });
+    expect(adapterOf(element('boolean'))?.change.report).toBe('markClick');
+    expect(adapterOf(element('string'))).toBeUndefined();
+  });
+  it('takes a month that is picked for the value, and a list of what is out of reach for no flag', () => {
+    const found = input({
+      properties: [
+        { name: 'selected', type: 'Date | undefined' },
+        { name: 'disabled', type: 'Matcher[] | undefined' },
+        { name: 'onMonthSelect', type: 'function', args: [{ name: 'month', type: 'Date | undefined' }] },
+      ],
+    });
+    expect(adapterOf(found)).toMatchObject({ change: { report: 'onMonthSelect', path: '/0' } });
+    expect(adapterOf(found)).not.toHaveProperty('disabled');
+  });
   it('takes an event of the package’s own by what it holds', () => {
     const found = input({
       properties: [

@@ -300,6 +300,16 @@ describe('looks', () => {
     expect(only()?.input.around).toEqual([{ component: 'tide#ThemeProvider', properties: { theme: 'light' } }]);
   });
 
+  it('a provider is told to mark what is inside it, and not the page', () => {
+    install(
+      'tide',
+      `${box()}
+       type Around = { children: React.ReactNode };
+       export declare function TideProvider(props: Around | (Around & { marks: 'root' }) | (Around & { marks: 'child' })): React.ReactElement;`,
+    );
+    expect(only()?.input.around).toEqual([{ component: 'tide#TideProvider', properties: { marks: 'child' } }]);
+  });
+
   it('a provider may be a class, and words in another language may be none', () => {
     install(
       'tide',

@@ -186,6 +186,56 @@ describe('what an input cannot do by a property', () => {
   });
 });
 
+describe('files that no property takes', () => {
+  const props = jest.fn();
+  function Chest({ onPick, ...rest }: { onPick?(files: readonly string[]): void }): ReactNode {
+    props(rest);
+    const names = (files: FileList | null): string[] => [...(files ?? [])].map(({ name }) => name);
+    return <input type="file" onChange={({ target }) => onPick?.(names(target.files))} />;
+  }
+  const adapter = { ...description, value: { property: 'files', later: 'files' } as const };
+  const [bill, list] = ['bill', 'list'].map((name) => new File([name], `${name}.txt`));
+  // What puts files together is the browser's own, and this page has none of it.
+  const given = new Map<Element, readonly File[]>();
+  const { DataTransfer } = globalThis;
+  beforeAll(() => {
+    class Held {
+      readonly files: File[] = [];
+      readonly items = { add: (file: File) => this.files.push(file) };
+    }
+    Object.assign(globalThis, { DataTransfer: Held });
+    Object.defineProperty(HTMLInputElement.prototype, 'files', {
+      configurable: true,
+      get(this: Element) {
+        return given.get(this) ?? [];
+      },
+      set(this: Element, files: readonly File[]) {
+        given.set(this, files);
+      },
+    });
+  });
+  afterAll(() => Object.assign(globalThis, { DataTransfer }));
+
+  it('are put into its box, are told of there and reported by nobody, and go again', () => {
+    const chest = drawn({ state: { ...state, shown: [bill] } }, adapter, Chest);
+    const box = chest.find('input');
+    const told = jest.fn();
+    box.addEventListener('change', told);
+    expect(given.get(box)).toEqual([bill]);
+    chest.draw({ state: { ...state, shown: list } });
+    expect(given.get(box)).toEqual([list]);
+    chest.draw({ state: { ...state, shown: list } });
+    expect(told).toHaveBeenCalledTimes(1);
+    for (const nothing of [undefined, '', 0, ['bill.txt']]) {
+      chest.draw({ state: { ...state, shown: list } });
+      chest.draw({ state: { ...state, shown: nothing } });
+      expect(given.get(box)).toEqual([]);
+    }
+    expect(chest.report).not.toHaveBeenCalled();
+    expect(props).not.toHaveBeenCalledWith(expect.objectContaining({ files: expect.anything() as unknown }));
+  });
+});
+
 describe('what it tells', () => {
   interface TellingProps {
     readonly value?: unknown;

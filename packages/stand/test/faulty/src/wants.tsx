@@ -1,5 +1,14 @@
 /** Sound inputs that ask for something that nobody would give unasked, say no to something, or take another kind than they tell. */
-import { createElement, useId, useState, type ChangeEvent, type JSX, type KeyboardEvent, type MouseEvent } from 'react';
+import {
+  createElement,
+  useId,
+  useState,
+  type ChangeEvent,
+  type ComponentProps,
+  type JSX,
+  type KeyboardEvent,
+  type MouseEvent,
+} from 'react';
 
 const told = new Set<string>();
 /** As the framework does with what was given and should not have been: said once for all copies. */
@@ -322,6 +331,37 @@ export class Sounder {
   destroy(): void {
     this.element.replaceChildren();
   }
+}
+
+/** Files go in by nobody but a person; it lists what was chosen. */
+export function Chest({
+  onChange,
+  ...rest
+}: Omit<ComponentProps<'input'>, 'type' | 'onChange'> & { onChange?(files: File[]): void }): JSX.Element {
+  const [names, list] = useState<string[]>([]);
+  const take = ({ target }: ChangeEvent<HTMLInputElement>): void => {
+    const files = [...(target.files ?? [])];
+    list(files.map(({ name }) => name));
+    onChange?.(files);
+  };
+  return (
+    <span>
+      <input {...rest} type="file" onChange={take} />
+      {names.join(', ')}
+    </span>
+  );
+}
+
+/** What it passes on takes the place of what it would hear itself. */
+export function Halyard({
+  value = '',
+  onValueChange,
+  ...rest
+}: Omit<ComponentProps<'input'>, 'value'> & {
+  readonly value?: string;
+  onValueChange?(value: string): void;
+}): JSX.Element {
+  return <input value={value} onChange={({ target }) => onValueChange?.(target.value)} {...rest} />;
 }
 
 /** What is on stands in its internals alone (HTML, `ElementInternals.states`), where its sheet sees it. */
