@@ -23,7 +23,7 @@ const mayReport = /^on[-A-Z]|[Cc]hange|^(set|update|select|input|pick)([A-Z]|$)/
 
 /** One of several property sets, and the constant by which it is told apart. */
 interface Variant {
-  readonly properties: DeclaredProperty[];
+  readonly properties: readonly DeclaredProperty[];
   readonly kind?: { readonly name: string; readonly value: string };
 }
 
@@ -120,7 +120,16 @@ export class Components {
   }
 
   /** By its names alone: to read hundreds of properties of every box with a look of its own takes minutes. */
+  readonly #likely = new Map<ts.Type, boolean>();
   #mayBeInput(props: ts.Type): boolean {
+    let known = this.#likely.get(props);
+    if (known === undefined) {
+      known = this.#namesAnInput(props);
+      this.#likely.set(props, known);
+    }
+    return known;
+  }
+  #namesAnInput(props: ts.Type): boolean {
     const { checker } = this.read;
     const constraint = checker.getBaseConstraintOfType(props) ?? props;
     return (
@@ -203,10 +212,21 @@ export class Components {
    * Of a union of property sets, told apart by a constant, the first that takes a value and reports a change; one that
    * needs no constant is the usual.
    */
+  readonly #variants = new Map<ts.Type, Variant>();
   #variant(props: ts.Type): Variant {
+    let known = this.#variants.get(props);
+    if (!known) {
+      known = this.#likeliestOf(props);
+      this.#variants.set(props, known);
+    }
+    return known;
+  }
+  #likeliestOf(props: ts.Type): Variant {
     const constraint = this.read.checker.getBaseConstraintOfType(props) ?? props;
     if (!constraint.isUnion()) return { properties: this.read.properties(constraint) };
     const variants = constraint.types.flatMap((member): Variant[] => {
+      const names = this.read.checker.getPropertiesOfType(member).map(({ name }) => name);
+      if (![telling, /^on.*(Change|Select)/].every((one) => names.some((name) => one.test(name)))) return [];
       // What a variant forbids is declared as nothing.
       const properties = this.read.properties(member).filter(({ type }) => type !== 'undefined');
       if (

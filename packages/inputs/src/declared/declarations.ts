@@ -23,6 +23,8 @@ const hasWords = (names: readonly string[]): boolean => names.some((name) => /^(
 
 /** How many properties of one component are kept. */
 const mostProperties = 300;
+/** More than any input declares for itself. */
+const mostOfOne = 100;
 /** An item with more members than this is described by something else than them. */
 const mostMembers = 40;
 /** An object with more members than this is no report, but a part of what reports. */
@@ -55,16 +57,35 @@ export class Declarations {
     return ts.isInterfaceDeclaration(declaration.parent) ? declaration.parent.name.text : '';
   }
 
-  properties(type: ts.Type): DeclaredProperty[] {
+  /** Thousands of pictures may all take the same. */
+  readonly #properties = new Map<ts.Type, readonly DeclaredProperty[]>();
+  properties(type: ts.Type): readonly DeclaredProperty[] {
+    let known = this.#properties.get(type);
+    if (!known) {
+      known = this.#propertiesOf(type);
+      this.#properties.set(type, known);
+    }
+    return known;
+  }
+  #propertiesOf(type: ts.Type): DeclaredProperty[] {
     const all = this.checker
       .getPropertiesOfType(type)
       .filter((property) => !everywhere.test(property.name) || telling.test(property.name));
+    if (all.length <= mostProperties) return all.map((property) => this.property(property));
     // Where a look has hundreds of properties, those that may matter stand anywhere among them.
-    const says =
-      all.length > mostProperties
-        ? all.filter(({ name }) => telling.test(name) || listNames.includes(name) || /^on[A-Z]/.test(name))
-        : [];
-    return [...new Set([...says, ...all])].slice(0, mostProperties).map((property) => this.property(property));
+    const says = all.filter(({ name }) => telling.test(name) || listNames.includes(name) || /^on[A-Z]/.test(name));
+    const others = all.filter((property) => !this.#isOfLook(property));
+    return [...new Set([...says, ...others])].slice(0, mostProperties).map((property) => this.property(property));
+  }
+
+  /** Whether it is declared among so many others that they say how all of a package looks. To read each takes minutes. */
+  #isOfLook(property: ts.Symbol): boolean {
+    const around = property.declarations?.[0]?.parent;
+    const isMany =
+      around !== undefined &&
+      (ts.isInterfaceDeclaration(around) || ts.isTypeLiteralNode(around)) &&
+      around.members.length > mostOfOne;
+    return isMany && (property.flags & ts.SymbolFlags.Optional) !== 0 && this.fromHtml(property) === undefined;
   }
 
   property(property: ts.Symbol): DeclaredProperty {
