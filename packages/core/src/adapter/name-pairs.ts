@@ -23,7 +23,7 @@ export const changeNames = /^(on[-A-Z]?|handle)?(value)?-?(change|select|input|u
 
 /** What says by its name that it is what was chosen. */
 const saysValue =
-  /^values?$|^(value|id)(Of)?(Selected|Checked|Chosen)$|^current(Date|Time|Value|Colou?r)$|^(selected|chosen)(Values?|Items?|Options?|Keys?|Ids?|Dates?)$/;
+  /^values?$|^(value|id)(Of)?(Selected|Checked|Chosen)$|^current(Date|Time|Value|Colou?r)$|^(selected|chosen)(Values?|Items?|Options?|Keys?|Ids?|Dates?|Times?)$/;
 
 /** What a value is called that is taken at the start only; much else has a default. */
 const startNames = /^initial(?!Indeterminate)[A-Z]|^default(Values?|Checked|Selected\w*|Date|Time|Colou?r|Files?)$/;
@@ -86,9 +86,13 @@ export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | 
         /Chang(e|ed)$/.test(report.name) &&
         isCalled &&
         /Event\b/.test(args[0]?.type ?? '');
+      // Of another type than what is given, and still the value: it says so, and so does what is told.
+      const isMapped =
+        saysValue.test(value.name) && report.name === 'onChange' && /^(value|date|time)$/.test(args[0]?.name ?? '');
       const held =
         heldIn(args, value) ?? (isAbout && saysValue.test(value.name) ? chosenAmong(args, value) : undefined);
-      const path = index >= 0 ? `/${index}` : (held?.path ?? (isEvent ? `/0/target/${value.name}` : undefined));
+      const path =
+        index >= 0 ? `/${index}` : (held?.path ?? (isMapped ? '/0' : isEvent ? `/0/target/${value.name}` : undefined));
       if (path !== undefined) return { value, report, path };
     }
   }

@@ -22,6 +22,12 @@ const takesSteps = (properties: readonly DeclaredProperty[]): boolean =>
 const mayReport = /^on[-A-Z]|[Cc]hange|^(set|update|select|input|pick)([A-Z]|$)/;
 
 /** One of several property sets, and the constant by which it is told apart. */
+/** What is an input by its name, where its properties are those of any element. */
+const saysInput = /(Input|Text[Aa]rea|TextField)$/;
+/** What tells of a change by its name; what sets a value is told of one. */
+const reporting =
+  /^on.*(Change|Select|Input|Update|Drop)|^on.*(Check|Pick)(ed)?$|^set(Value|Checked|Selected|Date|Time|Colou?r)$/;
+
 interface Variant {
   readonly properties: readonly DeclaredProperty[];
   readonly kind?: { readonly name: string; readonly value: string };
@@ -57,19 +63,19 @@ export class Components {
     const props = this.propsOf(type);
     if (!props) return undefined;
     const asElement = this.#drawnAs(type);
-    if (!asElement && !this.#mayBeInput(props)) return undefined;
+    const isSaid = saysInput.test(name) && this.#takesAll(props);
+    if (!asElement && !isSaid && !this.#mayBeInput(props)) return undefined;
     const { properties: own, kind } = this.#variant(props);
     const declaredOnes = asElement ? this.#asDrawn(own, asElement) : own;
     const properties = [...declaredOnes, ...this.#toldAlone(props, declaredOnes)];
     // What every HTML element takes makes no input; what HTML's own inputs take does.
-    const isHtml = asElement !== undefined || this.#isHtmlInput(props);
+    const isHtml = asElement !== undefined || isSaid || this.#isHtmlInput(props);
     const valued = properties.some(
       ({ name: property, inherited, type: text }) =>
         telling.test(property) && !inherited && (property !== 'color' || isReported(text, properties)),
     );
     const reports = properties.some(
-      ({ args, name: property, inherited }) =>
-        args && !inherited && /^on.*(Change|Select|Input|Update|Drop)|^on.*(Check|Pick)(ed)?$/.test(property),
+      ({ args, name: property, inherited }) => args && !inherited && reporting.test(property),
     );
     const isInput = isHtml || (valued && reports) || namePairIn(properties) !== undefined;
     const isBeside = besideList.test(name) && !properties.some((one) => listNames.includes(one.name) && !one.inherited);
@@ -299,6 +305,14 @@ export class Components {
         this.read.checker.typeToString(this.read.checker.getTypeOfSymbolAtLocation(report, this.read.where)),
       )
     );
+  }
+
+  /** Whether it takes whatever any element of HTML does, and does not say which it is. */
+  #takesAll(props: ts.Type): boolean {
+    return ['value', 'onChange'].every((name) => {
+      const property = this.read.checker.getPropertyOfType(props, name);
+      return property !== undefined && /^(AllHTML|DOM)Attributes$/.test(this.read.fromHtml(property) ?? '');
+    });
   }
 
   #handleMethods(props: ts.Type): string[] {
