@@ -50,15 +50,25 @@ describe('a draft from what is declared', () => {
     });
   });
   it('takes a press for the change of what is on or off, and of nothing else', () => {
-    const element = (type: string): FoundInput =>
+    const element = (type: string, tag = 'tide-checkbox'): FoundInput =>
       input({
         family: 'element',
-        tag: 'tide-mark',
+        tag,
         properties: [{ name: 'checked', type }],
-        events: [{ name: 'markClick' }],
+        events: [{ name: 'boxClick' }],
       });
-    expect(adapterOf(element('boolean'))?.change.report).toBe('markClick');
+    expect(adapterOf(element('boolean'))?.change.report).toBe('boxClick');
     expect(adapterOf(element('string'))).toBeUndefined();
+    expect(adapterOf(element('boolean', 'tide-row'))).toBeUndefined();
+  });
+  it('takes what says that it is what was chosen, also where it is told as another type', () => {
+    const found = input({
+      properties: [
+        { name: 'selectedTime', type: 'TimeType | null' },
+        { name: 'onChange', type: 'function', args: [{ name: 'value', type: 'Mapped<TimeType> | null' }] },
+      ],
+    });
+    expect(adapterOf(found)).toMatchObject({ value: { property: 'selectedTime' }, change: { path: '/0' } });
   });
   it('takes a month that is picked for the value, and a list of what is out of reach for no flag', () => {
     const found = input({

@@ -173,8 +173,9 @@ function byEvent(input: FoundInput, value: DeclaredProperty): Pair | undefined {
   const isOfOther = (name: string): boolean => others.has(name.toLowerCase().replace(/-?changed?$/, ''));
   // Called after the value: `check` and `checked` of what is checked.
   const stem = value.name.toLowerCase().replace(/ed$/, '');
-  // What is on or off is changed by nothing else than a press.
-  const isSwitched = /^(false \| true|boolean)\b/.test(value.type);
+  // A box to tick or a switch is changed by nothing else than a press; a row that is chosen is pressed for other reasons, too.
+  const isSwitched =
+    /^(false \| true|boolean)\b/.test(value.type) && /check-?box|switch|radio(?!.*group)/.test(input.tag ?? '');
   const tells = (name: string): boolean =>
     changeNames.test(name) ||
     (isSwitched && /^(click|press|toggle)(e?d)?$/i.test(name)) ||
