@@ -2,7 +2,7 @@
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { importedAs } from './modules.js';
-import { lettersOf, type ProjectPackage } from './project.js';
+import { findPackage, lettersOf, type ProjectPackage } from './project.js';
 
 /** The style sheets that a package is imported with: its own, or where it has none the plainest of its themes. */
 export function styleSheets(pkg: ProjectPackage): string[] {
@@ -11,11 +11,34 @@ export function styleSheets(pkg: ProjectPackage): string[] {
   const own = ownSheets(pkg);
   const lent = (pkg.looks ?? []).flatMap(lookSheets);
   const theme = lent.length > 0 ? [] : own.length === 0 ? themeSheets(pkg) : themeFor(pkg, own);
-  const all = [...lent, ...theme, ...own];
+  const all = [...lent, ...theme, ...sheetsBeside(pkg, own), ...own];
   sheetsRead.set(pkg, all);
   return all;
 }
 const sheetsRead = new WeakMap<ProjectPackage, string[]>();
+
+/**
+ * Of a suite that has a package for each of its parts, the sheets of those that a part stands on: where they lie as its own
+ * does, and can be imported by whoever can import it.
+ */
+function sheetsBeside(pkg: ProjectPackage, own: readonly string[]): string[] {
+  const [sheet] = own;
+  if (sheet === undefined || !pkg.name.startsWith('@')) return [];
+  const at = sheet.slice(pkg.name.length + 1);
+  const [scope = ''] = pkg.name.split('/');
+  const found = new Map<string, string>();
+  const walk = ({ folder, manifest }: ProjectPackage): void => {
+    const names = Object.keys((manifest['dependencies'] as object | undefined) ?? {});
+    for (const name of names.filter((one) => one.startsWith(`${scope}/`) && one !== pkg.name && !found.has(one))) {
+      const part = findPackage(folder, name);
+      if (!part || dirname(part.folder) !== dirname(pkg.folder)) continue;
+      found.set(name, existsSync(join(part.folder, at)) ? join(name, at) : '');
+      walk(part);
+    }
+  };
+  walk(pkg);
+  return [...found.values()].filter((path) => path !== '').sort();
+}
 
 /** A theme that gives most of what the package's own sheets read and do not give themselves (CSS Custom Properties); else none. */
 function themeFor(pkg: ProjectPackage, own: readonly string[]): string[] {

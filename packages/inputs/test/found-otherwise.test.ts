@@ -291,6 +291,17 @@ describe('looks', () => {
     for (const sheet of sheets) put(`node_modules/tide/${sheet}`, '.box { margin: 0 }');
     expect(only()?.input.css).toEqual(wanted.map((sheet) => `tide/${sheet}`));
   });
+  it('of a suite with a package for each part, the sheets of those that it stands on are imported, too', () => {
+    install('@moon/box', box(), { types: 'index.d.ts', dependencies: { '@moon/button': '1' } });
+    const part = (name: string, on: Readonly<Record<string, string>>): void =>
+      put(`node_modules/${name}/package.json`, JSON.stringify({ name, version: '1.0.0', dependencies: on }));
+    part('@moon/button', { '@moon/label': '1', '@sun/box': '1' });
+    part('@moon/label', {});
+    part('@sun/box', {});
+    for (const name of ['@moon/box', '@moon/button', '@moon/label', '@sun/box'])
+      put(`node_modules/${name}/dist/styles.css`, '.part { margin: 0 }');
+    expect(only()?.input.css).toEqual(['button', 'label', 'box'].map((name) => `@moon/${name}/dist/styles.css`));
+  });
   it('a provider is given the plainest of the texts that it needs', () => {
     install(
       'tide',

@@ -36,7 +36,8 @@ export async function findChange(seen: Observation): Promise<void> {
   const beliefs: readonly ((reading: Reading) => boolean)[] = [
     ({ report }) => report === change.report,
     ({ report }) => !passedOn.has(report),
-    () => true,
+    // That a text was selected (UI Events, `select`) changes nothing.
+    ({ report }) => report !== 'onSelect' || !passedOn.has(report),
   ];
   // Whoever passes on all that it is given may have a use for this one itself: heard by us, it hears nothing.
   const silenced = passedOn.has('onChange') ? 'onChange' : undefined;
