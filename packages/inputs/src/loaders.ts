@@ -5,8 +5,7 @@ import type { Loader } from 'esbuild';
 export const asShipped: Record<string, Loader> = { '.js': 'jsx', '.mjs': 'jsx' };
 /** Pictures and fonts come with the script: a frame has no network. */
 export const asData = Object.fromEntries(
-  ['svg', 'png', 'gif', 'jpg', 'jpeg', 'webp', 'avif', 'woff', 'woff2', 'ttf'].map((ending) => [
-    `.${ending}`,
-    'dataurl' as const,
-  ]),
+  'svg png gif jpg jpeg webp avif ico cur woff woff2 ttf otf eot mp3 wav ogg mp4 webm'
+    .split(' ')
+    .map((ending) => [`.${ending}`, 'dataurl' as const]),
 ) satisfies Record<string, Loader>;

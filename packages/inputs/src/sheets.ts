@@ -1,7 +1,7 @@
 /** Which style sheets a package is imported with, by where they lie and what they are called. */
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
-import { importedAs } from './modules.js';
+import { importedAs, namedAs } from './modules.js';
 import { findPackage, lettersOf, type ProjectPackage } from './project.js';
 
 /** The style sheets that a package is imported with: its own, or where it has none the plainest of its themes. */
@@ -32,7 +32,7 @@ function sheetsBeside(pkg: ProjectPackage, own: readonly string[]): string[] {
     for (const name of names.filter((one) => one.startsWith(`${scope}/`) && one !== pkg.name && !found.has(one))) {
       const part = findPackage(folder, name);
       if (!part || dirname(part.folder) !== dirname(pkg.folder)) continue;
-      found.set(name, existsSync(join(part.folder, at)) ? join(name, at) : '');
+      found.set(name, existsSync(join(part.folder, at)) ? (namedAs(part, at) ?? '') : '');
       walk(part);
     }
   };

@@ -49,6 +49,17 @@ it('what shows its words until it is pressed may say what goes there', () => {
   expect(only()?.input.inside).toEqual([{ inside }, { inside, constants: { placeholder: '…' } }]);
 });
 
+it('what is worked with and what opens from it stand beside one another where each draws what it needs', () => {
+  suite(
+    component('Moon', `${text}; items?: { value: string; label: string }[]`) +
+      component('MoonControl') +
+      component('MoonContent'),
+  );
+  expect(only()?.input.inside).toEqual([
+    { inside: [{ component: 'tide#MoonControl' }, { component: 'tide#MoonContent' }] },
+  ]);
+});
+
 it('of looks, the one that is called as the provider’s property is meant before what others are made of', () => {
   suite(
     component('Level', text) +

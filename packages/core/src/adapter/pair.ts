@@ -28,7 +28,6 @@ export const valueNames = [
   'toggled',
   'isToggled',
   'isOn',
-  'on',
   'selectedKey',
   'isSelected',
   'start',

@@ -55,6 +55,7 @@ function waysInside(parts: Parts, input: FoundInput): PutTogether[] {
     ...opening(parts),
     ...fields(parts),
     ...(isFlag ? marks(parts) : []),
+    ...drawnThemselves(parts),
   ];
 }
 
@@ -134,6 +135,12 @@ function rooted(parts: Parts, { component, choices }: Chosen): PutTogether[] {
   const words = nest([label], [{ words: '', of: 'choice' }]);
   const inside = [...alone(beside('HiddenInput')), ...nest([beside('Content')], [...marks, ...words])];
   return [{ inside: [{ component, inside }], choices }];
+}
+
+/** What is worked with, and what opens from it, where each draws by itself what it needs: the whole holds the choices. */
+function drawnThemselves(parts: Parts): PutTogether[] {
+  const control = parts.own('control');
+  return control === undefined ? [] : [{ inside: [...alone(control), ...alone(parts.own('content'))] }];
 }
 
 /** Of a value that is a number, one for each degree: the stars of a rating. */
