@@ -106,6 +106,32 @@ export async function changeAgain(seen: Observation, before: AdapterDescription)
   if (!seen.adapter.gesture) seen.adapter = before;
 }
 
+/** What offers only choices that fit what stands in it has to be typed into first: from another value the choice is not there. */
+export async function findAnyway(seen: Observation): Promise<void> {
+  const before = seen.adapter;
+  const { gesture, samples } = before;
+  const [first, ...more] = gesture?.steps ?? [];
+  const choice = more.at(-1);
+  if (!gesture || !samples || first?.do !== 'press' || choice?.do !== 'press' || !choice.on.name) return;
+  const shown = await seen.start(gesture);
+  const isDone = async (done: Gesture): Promise<boolean> => {
+    const trial = await seen.mount({ state: { shown } });
+    if (trial) await perform(trial.box, done);
+    const isTold = trial !== undefined && trial.reports.length > 0;
+    await seen.clean();
+    return isTold;
+  };
+  if (await seen.quietly(() => isDone(gesture))) return;
+  await seen.clean();
+  const typed: Gesture = { ...gesture, steps: [{ do: 'type', on: first.on, text: choice.on.name }, ...more] };
+  seen.adapter = { ...before, gesture: typed };
+  if ((await seen.quietly(() => goesRound(seen))) && (await seen.quietly(() => isDone(typed)))) {
+    const said = `It is typed into before a choice is pressed: to ${gestureWords(typed)}.`;
+    seen.note('change', said, 'With another value in it the choice was not offered.', 0.95);
+  } else seen.adapter = before;
+  await seen.clean();
+}
+
 /** Some keep what was changed in themselves, whatever they are given. */
 export async function findGoingBack(seen: Observation): Promise<void> {
   const { gesture, change } = seen.adapter;

@@ -4,7 +4,7 @@ import { everyElement } from '@poietra/react';
 import type { Ground } from '../ground.js';
 import { giveLabel, giveName, giveWords } from './asked-for.js';
 import { Observation, type Make } from './observation.js';
-import { changeAgain, findChange, findGoingBack, findLater } from './change.js';
+import { changeAgain, findAnyway, findChange, findGoingBack, findLater } from './change.js';
 import { hasPlace, markStates, putTogether, triedWays } from './inside.js';
 import { findItems, findOptions } from './items.js';
 import { findMaking } from './objects.js';
@@ -72,6 +72,7 @@ async function tryAll(seen: Observation, render: Ground['render']): Promise<Obse
   const before = seen.adapter;
   await findEmpty(seen);
   await changeAgain(seen, before);
+  await findAnyway(seen);
   await findGoingBack(seen);
   await findKind(seen);
   await findSubmission(seen);
