@@ -186,6 +186,7 @@ describe('poietra check in a real browser', () => {
     expect(adapterOf('Pennant')?.gesture?.steps).toMatchObject([{ do: 'press' }]);
     expect(adapterOf('Rudders')).toMatchObject({ ownIds: { property: 'name' } });
     expect(adapterOf('Chest')?.value).toMatchObject({ property: 'files', later: 'files' });
+    expect(adapterOf('Lashing')?.gesture?.steps).toMatchObject([{ do: 'type' }, { do: 'press' }]);
     expect(adapterOf('Halyard')?.change.report).toBe('onValueChange');
     expect(adapterOf('Crate')?.change).toMatchObject({ report: 'onChange', path: '/1/files' });
     expect(failedIn(plantedIn('wants.tsx'))).toEqual({
@@ -199,6 +200,7 @@ describe('poietra check in a real browser', () => {
       Crate: [],
       Davit: [],
       Halyard: [],
+      Lashing: [],
       Rudders: [],
       Mast: [],
       Keel: [],

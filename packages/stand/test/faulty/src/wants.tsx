@@ -364,6 +364,60 @@ export function Halyard({
   return <input value={value} onChange={({ target }) => onValueChange?.(target.value)} {...rest} />;
 }
 
+/** Offers what fits the words in it; a person who wants another types over them. */
+export function Lashing({
+  value = '',
+  options = [],
+  onPick,
+  ...rest
+}: Omit<ComponentProps<'input'>, 'value' | 'onChange'> & {
+  readonly value?: string;
+  readonly options?: readonly { readonly value: string; readonly label: string }[];
+  onPick?(value: string): void;
+}): JSX.Element {
+  const words = options.find((one) => one.value === value)?.label ?? '';
+  const [typed, type] = useState<string>();
+  const [isOpen, open] = useState(false);
+  const shut = (): void => {
+    open(false);
+    type(undefined);
+  };
+  const fitting = options.filter(({ label }) => label.startsWith(typed ?? words));
+  return (
+    <span onBlur={shut}>
+      <input
+        {...rest}
+        role="combobox"
+        aria-expanded={isOpen}
+        value={typed ?? words}
+        onClick={() => open(true)}
+        onChange={({ target }) => {
+          open(true);
+          type(target.value);
+        }}
+      />
+      {isOpen && (
+        <span role="listbox">
+          {fitting.map((one) => (
+            <span
+              key={one.value}
+              role="option"
+              aria-selected={one.value === value}
+              onMouseDown={(event) => event.preventDefault()}
+              onClick={() => {
+                onPick?.(one.value);
+                shut();
+              }}
+            >
+              {one.label}
+            </span>
+          ))}
+        </span>
+      )}
+    </span>
+  );
+}
+
 /** What is on stands in its internals alone (HTML, `ElementInternals.states`), where its sheet sees it. */
 function definePennant(): void {
   customElements.define(
