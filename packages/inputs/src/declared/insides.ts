@@ -7,6 +7,7 @@ import type ts from 'typescript';
 import { typeAt, wordsBeside } from './choice-items.js';
 import type { Components } from './components.js';
 import type { Declarations } from './declarations.js';
+import { listNames } from './names.js';
 import { isOfChoices, Parts } from './parts.js';
 
 const mostWays = 6;
@@ -44,7 +45,7 @@ export function insidesOf(
 
 function waysInside(parts: Parts, input: FoundInput): PutTogether[] {
   const isFlag = input.properties.some(({ name }) => /^(checked|pressed|isSelected)$/.test(name));
-  return [
+  const ways = [
     ...popups(parts),
     ...items(parts),
     ...labelled(parts),
@@ -55,8 +56,9 @@ function waysInside(parts: Parts, input: FoundInput): PutTogether[] {
     ...opening(parts),
     ...fields(parts),
     ...(isFlag ? marks(parts) : []),
-    ...drawnThemselves(parts),
   ];
+  const holdsChoices = input.properties.some(({ name }) => listNames.includes(name));
+  return ways.length === 0 || holdsChoices ? [...ways, ...drawnThemselves(parts)] : ways;
 }
 
 /** Each part in the one before it; what is missing is left out. */
