@@ -153,13 +153,13 @@ function draftWith(input: FoundInput, pair: Pair): Drafted {
   };
 }
 
-/** Whether a text fits a type, and nothing else. */
 /** Whether yes or no may fit: a list says which of many are meant, and a function says it of each. */
 const mayBeOn = (type: string): boolean =>
   !type
     .split(/\s*\|\s*/)
     .filter((one) => !/^(undefined|null)$/.test(one))
-    .every((one) => /\[\]\)?$|Array<|=>/.test(one)) || type === '';
+    .every((one) => /\[\]\)?$|Array<|=>/.test(one));
+/** Whether a text fits a type, and nothing else. */
 const isText = (type: string): boolean => /^(string|undefined|null|\s|\|)+$/.test(type) && type.includes('string');
 
 /** What it takes for “no value”, as far as its type says: a list has none in it, a text none of its signs. */

@@ -2,7 +2,7 @@
 import { namePairIn, type DeclaredProperty, type FoundInput } from '@poietra/core';
 import ts from 'typescript';
 import { aboutOf } from './about.js';
-import type { Declarations } from './declarations.js';
+import { once, type Declarations } from './declarations.js';
 import { exportedAs } from './exports.js';
 import { besideList, isReported, listNames, noInputs, telling, unsettled } from './names.js';
 import type { Objects } from './objects.js';
@@ -125,15 +125,10 @@ export class Components {
     return held ? [{ name: 'value', type: held.type }] : [];
   }
 
-  /** By its names alone: to read hundreds of properties of every box with a look of its own takes minutes. */
   readonly #likely = new Map<ts.Type, boolean>();
+  /** By its names alone: to read hundreds of properties of every box with a look of its own takes minutes. */
   #mayBeInput(props: ts.Type): boolean {
-    let known = this.#likely.get(props);
-    if (known === undefined) {
-      known = this.#namesAnInput(props);
-      this.#likely.set(props, known);
-    }
-    return known;
+    return once(this.#likely, props, () => this.#namesAnInput(props));
   }
   #namesAnInput(props: ts.Type): boolean {
     const { checker } = this.read;
@@ -214,18 +209,13 @@ export class Components {
     }
   }
 
+  readonly #variants = new Map<ts.Type, Variant>();
   /**
    * Of a union of property sets, told apart by a constant, the first that takes a value and reports a change; one that
    * needs no constant is the usual.
    */
-  readonly #variants = new Map<ts.Type, Variant>();
   #variant(props: ts.Type): Variant {
-    let known = this.#variants.get(props);
-    if (!known) {
-      known = this.#likeliestOf(props);
-      this.#variants.set(props, known);
-    }
-    return known;
+    return once(this.#variants, props, () => this.#likeliestOf(props));
   }
   #likeliestOf(props: ts.Type): Variant {
     const constraint = this.read.checker.getBaseConstraintOfType(props) ?? props;

@@ -38,6 +38,12 @@ const texts = new WeakMap<ts.Type, string>();
 const platformTypes = /[\\/]typescript[\\/]lib[\\/]lib\.dom/;
 const reactTypes = /[\\/]@types[\\/]react[\\/]/;
 
+/** What was found out of a type, the first time or now. */
+export function once<Found>(known: Map<ts.Type, Found>, type: ts.Type, find: () => Found): Found {
+  if (!known.has(type)) known.set(type, find());
+  return known.get(type) as Found;
+}
+
 /** A package's declarations as one reads them. */
 export class Declarations {
   constructor(
@@ -60,12 +66,7 @@ export class Declarations {
   /** Thousands of pictures may all take the same. */
   readonly #properties = new Map<ts.Type, readonly DeclaredProperty[]>();
   properties(type: ts.Type): readonly DeclaredProperty[] {
-    let known = this.#properties.get(type);
-    if (!known) {
-      known = this.#propertiesOf(type);
-      this.#properties.set(type, known);
-    }
-    return known;
+    return once(this.#properties, type, () => this.#propertiesOf(type));
   }
   #propertiesOf(type: ts.Type): DeclaredProperty[] {
     const all = this.checker

@@ -25,7 +25,7 @@ interface Placed {
 }
 
 /** Members of an export that make something: `Editor.create`. */
-const makes = /^(default|create|make|init|attach|mount|render|build|createPicker)$/;
+const makes = /^(default|create(Picker|Input|Editor|Select|Slider)?|make|init|attach|mount|render|build)$/;
 const updates = /^(set|select)(Value|Date|Choice|Selected|Colou?r|Number|Text|Select)?s?$/;
 const aValue =
   '(Raw|Current|Selected|Semantic)?(Values?|Dates?|Time|Colou?r|Numbers?|Text|Data|Selection|Rating|Range|Tags|Html|HTML|Contents?|Code|Markdown)';

@@ -175,7 +175,7 @@ export function tellExports(
   const aGroup = (name: string, value: unknown): ShownExport | undefined => {
     if (!isObject(value) && !isCallable(value)) return undefined;
     const members = Object.keys(value).flatMap((member) =>
-      /^(create|make|init|attach|mount|render|build|createPicker)$/.test(member)
+      /^(create(Picker|Input|Editor|Select|Slider)?|make|init|attach|mount|render|build)$/.test(member)
         ? (aMaking(member, value[member]) ?? [])
         : [],
     );

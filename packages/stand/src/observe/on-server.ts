@@ -9,8 +9,8 @@ import type { Observation } from './observation.js';
 
 export async function findOnServer(seen: Observation, render: Ground['render']): Promise<void> {
   const before = seen.adapter;
-  // Without a value there is nothing that could be held to it; files can be had by a gesture alone.
-  if (!before.samples && before.value.later !== 'files') return;
+  // Without a value there is nothing that could be held to it; one that nobody can write, a file, a gesture gives.
+  if (!before.samples && !before.gesture) return;
   const first = await drawn(seen, render);
   if (first?.state !== 'fail') return;
   seen.adapter = { ...before, onServer: 'nothing' };
