@@ -20,6 +20,8 @@ export function PlannedGroup({ node, at, bare }: Props): ReactNode {
   const Tabs = layout === 'tabs' ? drawingFor(drawings, 'Tabs') : undefined;
   const drawn = useTurns(Tabs ? 0 : node.children.length);
   const parts = useMemo(() => inParts(node.children), [node]);
+  // In a row or a grid a block would begin a line of its own.
+  const isLong = layout === 'stack' && parts.length > 3;
   const body = Tabs ? (
     <Tabs
       label={node.label}
@@ -37,7 +39,13 @@ export function PlannedGroup({ node, at, bare }: Props): ReactNode {
           const shown = drawn - i * sizeOf(parts);
           return (
             shown > 0 && (
-              <Cells key={i} nodes={shown < nodes.length ? nodes.slice(0, shown) : nodes} at={at} isBare={bare} />
+              <Cells
+                key={i}
+                nodes={shown < nodes.length ? nodes.slice(0, shown) : nodes}
+                at={at}
+                isBare={bare}
+                isBlock={isLong}
+              />
             )
           );
         })}
@@ -73,8 +81,9 @@ export function PlannedGroup({ node, at, bare }: Props): ReactNode {
 
 /**
  * When one of its children changes, the framework looks at all the others beside it. Many fields are therefore kept in
- * parts, which leave no trace in the page: a key press then looks at the parts, and at the fields of one of them. What is
- * drawn in turns makes only the part anew that grows.
+ * parts: a key press then looks at the parts, and at the fields of one of them. What is drawn in turns makes only the
+ * part anew that grows. Under one another, the parts are blocks of the page as well, so that the browser does the same:
+ * the skin lets those that are off the screen rest (`content-visibility`).
  */
 function inParts(nodes: readonly PlanNode[]): (readonly PlanNode[])[] {
   const size = nodes.length <= 12 ? 12 : Math.ceil(Math.sqrt(nodes.length));
@@ -88,14 +97,21 @@ interface CellsProps {
   /** Where the group is. */
   readonly at: Pointer;
   readonly isBare: boolean;
+  readonly isBlock: boolean;
 }
-const Cells = memo(function Cells({ nodes, at, isBare }: CellsProps): ReactNode {
+const Cells = memo(function Cells({ nodes, at, isBare, isBlock }: CellsProps): ReactNode {
   const { draw } = useDrawing();
-  return nodes.map((child) => (
+  const cells = nodes.map((child) => (
     <div key={child.name} className="poietra-cell" style={spanOf(child)}>
       {draw(child, joinPointer(at, child.name), { bare: isDiscriminator(child, isBare) })}
     </div>
   ));
+  if (!isBlock) return cells;
+  return (
+    <div className="poietra-block" style={{ ['--cells' as string]: nodes.length }}>
+      {cells}
+    </div>
+  );
 });
 
 /** Inside a choice, a fixed value says only which choice it is. */
