@@ -136,6 +136,17 @@ const bench = {
     }
     return taken.sort((a, b) => a - b)[Math.floor(times / 2)] ?? 0;
   },
+  /** Puts on a look, or takes it off. */
+  wear(css: string): void {
+    const sheet = new CSSStyleSheet();
+    sheet.replaceSync(css);
+    document.adoptedStyleSheets = css ? [sheet] : [];
+  },
+  /** Focuses the field in the middle, for the browser's own keys. */
+  aim(): void {
+    const inputs = document.querySelectorAll('input');
+    inputs[Math.floor(inputs.length / 2)]?.focus();
+  },
   memory(): number {
     (globalThis as { gc?: () => void }).gc?.();
     return (performance as unknown as { memory: { usedJSHeapSize: number } }).memory.usedJSHeapSize;

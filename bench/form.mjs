@@ -5,6 +5,7 @@
 import { chromiumPath } from '../scripts/chromium.mjs';
 import { build } from 'esbuild';
 import { existsSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { chromium } from 'playwright-core';
 import { median, ratio, table } from './measure.mjs';
@@ -74,6 +75,51 @@ console.log(
 );
 await draw('planned', 500);
 console.log(`Fields drawn anew by one key press: ${await page.evaluate(() => globalThis.bench.drawn())} of 500.`);
+
+// The browser's own key events, and what the page's main thread spends on each.
+const look = await readFile(join(home, 'packages', 'react', 'src', 'skin.css'), 'utf8');
+const session = await page.context().newCDPSession(page);
+await session.send('Performance.enable');
+const spent = ['Script', 'RecalcStyle', 'Layout', 'Task'];
+const metrics = async () => {
+  const { metrics: all } = await session.send('Performance.getMetrics');
+  return spent.map((what) => (all.find(({ name }) => name === `${what}Duration`)?.value ?? 0) * 1000);
+};
+const keys = 24;
+const real = {};
+for (const count of [50, 5000])
+  for (const rival of ['planned', 'bare', 'one state per field']) {
+    const rounds = [];
+    for (let round = 0; round < 3; round++) {
+      await draw(rival, count);
+      // The look comes with the form; the others keep the browser's own.
+      await page.evaluate((css) => globalThis.bench.wear(css), rival === 'planned' ? look : '');
+      await page.evaluate(() => globalThis.bench.aim());
+      for (const key of 'ab') await page.keyboard.press(key);
+      const before = await metrics();
+      for (let i = 0; i < keys; i++) await page.keyboard.press('abcdefgh'[i % 8]);
+      const after = await metrics();
+      rounds.push(after.map((time, i) => (time - before[i]) / keys));
+    }
+    (real[count] ??= {})[rival] = spent.map((_, i) => median(rounds.map((round) => round[i])));
+  }
+console.log("\nA real key press (down, input, up): what the page's main thread spends on it\n");
+console.log(
+  table(
+    ['fields', 'rival', 'script', 'style', 'layout', 'all tasks', 'to bare inputs'],
+    Object.entries(real).flatMap(([count, of]) =>
+      Object.entries(of).map(([rival, times]) => [
+        count,
+        rival,
+        ...times.map((time) => `${time.toFixed(2)} ms`),
+        ratio(times[3], of.bare[3]),
+      ]),
+    ),
+  ),
+);
+console.log(
+  `\nFrom 50 to 5,000 fields its script costs ${ratio(real[5000].planned[0], real[50].planned[0])} as much; in bare inputs ${ratio(real[5000].bare[0], real[50].bare[0])}.`,
+);
 
 for (const count of [1000, 5000]) {
   const drawn = Object.fromEntries(rivals.map((rival) => [rival, []]));
