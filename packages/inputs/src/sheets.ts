@@ -11,7 +11,9 @@ export function styleSheets(pkg: ProjectPackage): string[] {
   const own = ownSheets(pkg);
   const lent = (pkg.looks ?? []).flatMap(lookSheets);
   const theme = lent.length > 0 ? [] : own.length === 0 ? themeSheets(pkg) : themeFor(pkg, own);
-  const all = [...lent, ...theme, ...sheetsBeside(pkg, own), ...own];
+  const isBare = lent.length + theme.length + own.length === 0;
+  const beside = own.length > 0 || isBare ? sheetsBeside(pkg, own) : [];
+  const all = [...lent, ...theme, ...beside, ...own];
   sheetsRead.set(pkg, all);
   return all;
 }
@@ -19,25 +21,31 @@ const sheetsRead = new WeakMap<ProjectPackage, string[]>();
 
 /**
  * Of a suite that has a package for each of its parts, the sheets of those that a part stands on: where they lie as its own
- * does, and can be imported by whoever can import it.
+ * does, and can be imported by whoever can import it. What has no sheet at all may have them in one of these.
  */
 function sheetsBeside(pkg: ProjectPackage, own: readonly string[]): string[] {
+  if (!pkg.name.startsWith('@')) return [];
   const [sheet] = own;
-  if (sheet === undefined || !pkg.name.startsWith('@')) return [];
-  const at = sheet.slice(pkg.name.length + 1);
+  const at = sheet?.slice(pkg.name.length + 1);
   const [scope = ''] = pkg.name.split('/');
-  const found = new Map<string, string>();
+  const found = new Map<string, readonly string[]>();
   const walk = ({ folder, manifest }: ProjectPackage): void => {
     const names = Object.keys((manifest['dependencies'] as object | undefined) ?? {});
     for (const name of names.filter((one) => one.startsWith(`${scope}/`) && one !== pkg.name && !found.has(one))) {
       const part = findPackage(folder, name);
       if (!part || dirname(part.folder) !== dirname(pkg.folder)) continue;
-      found.set(name, existsSync(join(part.folder, at)) ? (namedAs(part, at) ?? '') : '');
-      walk(part);
+      found.set(name, at === undefined ? ownSheets(part) : sheetAt(part, at));
+      if (at !== undefined) walk(part);
     }
   };
   walk(pkg);
-  return [...found.values()].filter((path) => path !== '').sort();
+  return [...found.values()].flat().sort();
+}
+
+/** A sheet of a package by where it lies, as it is imported; none where it is not there or not to be had. */
+function sheetAt(pkg: ProjectPackage, at: string): string[] {
+  const named = existsSync(join(pkg.folder, at)) ? namedAs(pkg, at) : undefined;
+  return named ? [named] : [];
 }
 
 /** A theme that gives most of what the package's own sheets read and do not give themselves (CSS Custom Properties); else none. */
@@ -141,8 +149,10 @@ const targetsIn = (target: unknown): string[] =>
 /** Style sheets that a package offers by a path of its own, the one named after "style" or the package first. */
 function ownSheets(pkg: ProjectPackage): string[] {
   const { name, folder, manifest } = pkg;
+  const byWord = exportedSheets(pkg).map(({ path }) => path);
   const exported = Object.keys((manifest['exports'] as object | undefined) ?? {})
-    .filter((path) => path.endsWith('.css') && !path.includes('*') && !/tailwind/.test(path))
+    .filter((path) => path.endsWith('.css') || (byWord.includes(path) && /^\.\/(css|styles?)$/.test(path)))
+    .filter((path) => !path.includes('*') && !/tailwind/.test(path))
     .map((path) => join(name, path));
   const itself = exportedSheets(pkg).find(({ path }) => path === '.')?.file;
   if (itself !== undefined) return [sheetAs(pkg, itself)];
@@ -178,12 +188,13 @@ function ownSheets(pkg: ProjectPackage): string[] {
   const rank = (path: string): number => {
     const called = basename(path).replace(/(\.(min|umd|esm|cjs))*\.css$/, '');
     const file = lettersOf(called);
-    if (file === 'style' || file === 'styles' || file === 'index') return 0;
+    if (['style', 'styles', 'css', 'index'].includes(file)) return 0;
     if (file === '') return 2;
     // Named after the package, by the end or the beginning of its name, or of its maker's and its own.
     const isOfName =
       file.length > 3 && (whole.startsWith(file) || (file.startsWith(whole.slice(0, 4)) && file.endsWith(short)));
     if (short.endsWith(file) || isOfName) return 1;
+    if (file === 'all') return 1.4;
     // Of several themes side by side, the plain one.
     return file === 'base' || /^(default|standard|light|main)[-_.]?theme$/.test(called) ? 1.5 : 2;
   };

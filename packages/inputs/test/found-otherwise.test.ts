@@ -301,6 +301,9 @@ describe('looks', () => {
     for (const name of ['@moon/box', '@moon/button', '@moon/label', '@sun/box'])
       put(`node_modules/${name}/dist/styles.css`, '.part { margin: 0 }');
     expect(only()?.input.css).toEqual(['button', 'label', 'box'].map((name) => `@moon/${name}/dist/styles.css`));
+    // What has none of its own may have them in what it stands on.
+    rmSync(join(folder, 'node_modules/@moon/box/dist/styles.css'));
+    expect(only()?.input.css).toEqual(['@moon/button/dist/styles.css']);
   });
   it('a provider is given the plainest of the texts that it needs', () => {
     install(

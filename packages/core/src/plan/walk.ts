@@ -1,6 +1,6 @@
 /** Ways through a plan: to one place, or to all of them. */
 import { joinPointer, parsePointer, type Pointer } from '../json/index.js';
-import type { PlanChooser, PlanNode } from './nodes.js';
+import type { PlanChooser, PlanGroup, PlanNode } from './nodes.js';
 
 /** Which option of a chooser at a place is in force. */
 export type Chosen = (at: Pointer, chooser: PlanChooser) => number;
@@ -32,12 +32,20 @@ function below(
   if (name === undefined) return plan;
   const next =
     plan.kind === 'group'
-      ? (plan.children.find((child) => child.name === name) ?? plan.more?.(name))
+      ? (membersOf(plan).get(name) ?? plan.more?.(name))
       : plan.kind === 'list'
         ? plan.item
         : undefined;
   return next && below(next, rest, joinPointer(at, name), chosen);
 }
+
+/** By their names, kept: every field of a group asks for its own part of the plan. */
+function membersOf(group: PlanGroup): ReadonlyMap<string, PlanNode> {
+  let known = members.get(group);
+  if (!known) members.set(group, (known = new Map(group.children.map((child) => [child.name, child]))));
+  return known;
+}
+const members = new WeakMap<PlanGroup, ReadonlyMap<string, PlanNode>>();
 
 /** More parts than this are not looked through in advance. */
 export const mostKnown = 2000;

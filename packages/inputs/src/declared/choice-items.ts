@@ -19,15 +19,18 @@ function candidates(exported: string): string[] {
   if (/(Select|Listbox|ListBox)$/.test(last)) return [...own, 'Option', 'MenuItem'];
   if (/(Dropdown|Combobox|ComboBox)$/.test(last)) return [...own, `${last}.Button`, 'Option'];
   if (/Tiles$/.test(last)) return [last.replace(/s$/, ''), `${last}.Tile`];
-  return /(Autocomplete|Control)$/.test(last) ? [...own, `${last}.Button`] : [];
+  const [, parted] = /^(Segmented)Control$/.exec(last) ?? [];
+  const ofParts = parted === undefined ? [] : ['Item', 'Choice', 'Option', 'Button'].map((end) => `${parted}${end}`);
+  return /(Autocomplete|Control)$/.test(last) ? [...own, `${last}.Button`, ...ofParts] : [];
 }
 
 /** What a group is a group of: by the group's own name, and as components that stand alone, too. */
 function ofGroup(name: string): string[] {
   const [, stem] = /^(.+)Group$/.exec(name) ?? [];
   if (stem === undefined) return [];
+  // What bears the whole of its name is made for it alone.
   const ends = ['', 'Item', 'Button', 'Option', 'Root', '.Root'];
-  return [...ends.map((end) => `${stem}${end}`), `${name}Item`, `${name}.Item`];
+  return [`${name}Item`, `${name}.Item`, ...ends.map((end) => `${stem}${end}`)];
 }
 
 /** With its item, where it takes no list of choices and the module has one by its name. */
