@@ -187,6 +187,8 @@ describe('poietra check in a real browser', () => {
     expect(adapterOf('Rudders')).toMatchObject({ ownIds: { property: 'name' } });
     expect(adapterOf('Chest')?.value).toMatchObject({ property: 'files', later: 'files' });
     expect(adapterOf('Lashing')?.gesture?.steps).toMatchObject([{ do: 'type' }, { do: 'press' }]);
+    expect(adapterOf('Bulwark')).toMatchObject({ ownIds: { property: 'id' } });
+    expect(adapterOf('Bulwark')).not.toHaveProperty('describedBy');
     expect(adapterOf('Halyard')?.change.report).toBe('onValueChange');
     expect(adapterOf('Crate')?.change).toMatchObject({ report: 'onChange', path: '/1/files' });
     expect(failedIn(plantedIn('wants.tsx'))).toEqual({
@@ -194,6 +196,7 @@ describe('poietra check in a real browser', () => {
       Fender: [],
       Moorings: [],
       Anchors: [],
+      Bulwark: [],
       Knots: [],
       Hawser: [],
       Chest: [],

@@ -12,9 +12,10 @@ import {
   sheetsMade,
 } from './bundle-plugins.js';
 import type { BundledInput, BundleOptions } from './bundle-options.js';
-import { onlyInside } from './inside.js';
+import { guardOf, onlyInside } from './inside.js';
 import { filesOf, keptOr, type Made } from './kept-bundles.js';
 import { asData, asShipped } from './loaders.js';
+import { sassSheets } from './sass-sheets.js';
 import { shutDoors, shutProcess } from './shut.js';
 
 export interface Bundle {
@@ -37,6 +38,7 @@ export async function bundle(options: BundleOptions): Promise<Bundle> {
 /** `waits` where a module waits as it is loaded, which only a function that is awaited can do in a script. */
 async function make(options: BundleOptions, waits = false): Promise<Made<Bundle>> {
   const { project, home, start, inputs, codes = {}, handedOver } = options;
+  const guard = guardOf(project, home);
   try {
     const result = await build({
       stdin: {
@@ -69,7 +71,8 @@ async function make(options: BundleOptions, waits = false): Promise<Made<Bundle>
         sheetsByPath(project),
         noneOfNode,
         missingLater,
-        onlyInside(project, home),
+        onlyInside(guard),
+        sassSheets(guard),
         sheetsMade,
       ],
       banner: { js: shutDoors },
@@ -101,6 +104,7 @@ export const asModule =
 
 async function makeScript(options: BundleOptions, waits = false): Promise<Made<string>> {
   const { project, home, start, inputs, codes = {}, handedOver } = options;
+  const guard = guardOf(project, home);
   try {
     const result = await build({
       // The class of an element belongs to the browser: on the server its tag is all there is.
@@ -136,7 +140,8 @@ async function makeScript(options: BundleOptions, waits = false): Promise<Made<s
         codesOf(codes),
         missingLater,
         loadedOnDemand(project),
-        onlyInside(project, home),
+        onlyInside(guard),
+        sassSheets(guard),
       ],
       banner: { js: waits ? `${asModule}${shutProcess}` : shutProcess },
       logLevel: 'silent',

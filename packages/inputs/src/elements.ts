@@ -3,7 +3,15 @@ import { readdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { noInputTags } from './declared/names.js';
 import { Manifest, manifestPath, type ManifestElement, type Module } from './manifest.js';
-import { exists, isTrial, moduleByTag, namedAs, registeringBeside, type Registering } from './modules.js';
+import {
+  exists,
+  isTrial,
+  moduleByTag,
+  namedAs,
+  registeringBeside,
+  registeringCalled,
+  type Registering,
+} from './modules.js';
 import type { ProjectPackage } from './project.js';
 import { styleSheets } from './sheets.js';
 
@@ -108,7 +116,7 @@ function element(pkg: ProjectPackage, { tag, declaration, module }: ManifestElem
     package: pkg.name,
     version: pkg.version,
     export: declaration.name ?? tag,
-    ...registering(pkg, tag, module, base),
+    ...registering(pkg, tag, module, base, declaration.name ?? tag),
     tag,
     ...(says ? { says } : {}),
     properties,
@@ -128,9 +136,9 @@ function element(pkg: ProjectPackage, { tag, declaration, module }: ManifestElem
 }
 
 /** The module that registers the element: the manifest's path, where it is there; else the one beside the manifest, or of its name. */
-function registering(pkg: ProjectPackage, tag: string, module: Module, base: string): Registering {
+function registering(pkg: ProjectPackage, tag: string, module: Module, base: string, className: string): Registering {
   const path = module.path ?? '';
-  const [named] = [
+  const files = [
     path,
     join(base, path),
     path.replace(/\.ts$/, '.js'),
@@ -140,9 +148,10 @@ function registering(pkg: ProjectPackage, tag: string, module: Module, base: str
   ]
     // A folder stands for its index.
     .flatMap((one) => [one, join(one, 'index.js')])
-    .filter((one) => exists(pkg, one))
-    .map((one) => registeringBeside(pkg, one) ?? one)
-    .flatMap((one) => namedAs(pkg, one) ?? []);
+    .filter((one) => exists(pkg, one));
+  const [asked] = files.flatMap((one) => registeringCalled(pkg, one, className) ?? []);
+  if (asked) return asked;
+  const [named] = files.map((one) => registeringBeside(pkg, one) ?? one).flatMap((one) => namedAs(pkg, one) ?? []);
   // What cannot be asked for alone comes with the whole package.
   return named === undefined ? (moduleByTag(pkg, tag) ?? { module: pkg.name }) : { module: named };
 }
@@ -153,7 +162,9 @@ function builtFrom({ folder }: ProjectPackage, path: string): string[] {
   return below === undefined
     ? []
     : readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
-        entry.isDirectory() && entry.name !== 'node_modules' ? [join(entry.name, `${below}.js`)] : [],
+        entry.isDirectory() && entry.name !== 'node_modules'
+          ? [below, below.replace(/^lib\//, '')].map((one) => join(entry.name, `${one}.js`))
+          : [],
       );
 }
 

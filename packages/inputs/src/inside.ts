@@ -6,15 +6,20 @@ import { dirname, extname, join, relative, sep } from 'node:path';
 
 /** Files that a page is made of. Anything else (keys, settings, data) is nobody's input. */
 const kinds = new Set(
-  '.js .mjs .cjs .jsx .ts .mts .cts .tsx .json .css .svg .png .jpg .jpeg .gif .webp .avif .woff .woff2 .ttf .otf .eot'.split(
+  '.js .mjs .cjs .jsx .ts .mts .cts .tsx .json .css .scss .sass .svg .png .jpg .jpeg .gif .webp .avif .woff .woff2 .ttf .otf .eot'.split(
     ' ',
   ),
 );
 
-/** Refuses files elsewhere on this machine, however they are reached: by path, by `..`, by a link, by `url()` in a sheet. */
-export function onlyInside(project: string, home: string): Plugin {
+/** Says of a file on this machine why it may be no part of a bundle. */
+export function guardOf(project: string, home: string): (path: string) => string | undefined {
   const ours = ['packages', 'apps/workbench', 'node_modules'].map((folder) => join(home, folder));
   const roots = [project, ...ours, ...packagesAround(project)].map(real).filter((root) => root !== undefined);
+  return (path) => whyNot(path, roots);
+}
+
+/** Refuses files elsewhere on this machine, however they are reached: by path, by `..`, by a link, by `url()` in a sheet. */
+export function onlyInside(guard: (path: string) => string | undefined): Plugin {
   return {
     name: 'only-inside',
     setup(builder) {
@@ -22,7 +27,7 @@ export function onlyInside(project: string, home: string): Plugin {
         // A module that a package's “browser” leaves out has a path and no file; of what is not there the bundler tells.
         if (!existsSync(path)) return undefined;
         const reason =
-          whyNot(path, roots) ??
+          guard(path) ??
           (attributes['type'] === 'text' || attributes['type'] === 'bytes' ? 'is no source to be run' : undefined);
         return reason === undefined ? undefined : { errors: [{ text: `“${path}” ${reason}, so it is not bundled.` }] };
       });

@@ -91,7 +91,7 @@ function seenOf(path: string): Seen | undefined {
 
 /** How a bundle is made changes with our own code: the same for each of our programs, which are built apart. */
 function codeOf(home: string): string {
-  const sources = ['bundle', 'bundle-entry', 'bundle-plugins', 'inside', 'loaders', 'shut'].map(
+  const sources = ['bundle', 'bundle-entry', 'bundle-plugins', 'inside', 'loaders', 'sass-sheets', 'shut'].map(
     (name) => `packages/inputs/src/${name}.ts`,
   );
   const texts = [...sources, 'package.json'].map((path) => {

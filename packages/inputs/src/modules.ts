@@ -97,6 +97,22 @@ export function registeringBeside(pkg: ProjectPackage, path: string): string | u
   return isAbout && /customElements\s*\.\s*define|\b[\w$]+\.(?:register|define)\(/.test(text) ? index : undefined;
 }
 
+/** What registers a class and has to be called, by its name: `defineBoxElement` in the module that makes it or the index beside. */
+export function registeringCalled(pkg: ProjectPackage, path: string, className: string): Registering | undefined {
+  const bare = className.replace(/(Component|Element)$/, '');
+  const called = [className, ...['', 'Component', 'Element'].map((end) => `${bare}${end}`)];
+  for (const one of [path, join(dirname(path), 'index.js')]) {
+    if (!one.endsWith('.js') || !exists(pkg, one)) continue;
+    const text = readFileSync(join(pkg.folder, one), 'utf8');
+    if (one === path && defines.test(text)) return undefined;
+    const offered = [...text.matchAll(/\bexport function ((?:define|register)(\w+))\s*\(/g)];
+    const registers = offered.find(([, , what = '']) => called.includes(what))?.[1];
+    const module = registers === undefined ? undefined : namedAs(pkg, one);
+    if (registers !== undefined && module !== undefined) return { module, registers };
+  }
+  return undefined;
+}
+
 /** Files by their names; of several the one that lies highest. */
 function filesOf(pkg: ProjectPackage): Map<string, string> {
   const known = byTag.get(pkg);

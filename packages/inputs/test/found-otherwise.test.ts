@@ -112,6 +112,21 @@ describe('entries', () => {
     expect(found()[0]?.input.module).toBe('tide/gauge/gauge.component.js');
   });
 
+  it('an element may be registered by a function that is called after its class', () => {
+    install('tide', '', { exports: { './*': './*' }, customElements: 'all.json' });
+    const members = ['value', 'disabled'].map((name) => ({ kind: 'field', name }));
+    const declarations = [
+      { kind: 'class', customElement: true, name: 'GaugeComponent', tagName: 'tide-gauge', members },
+    ];
+    put(
+      'node_modules/tide/all.json',
+      JSON.stringify({ schemaVersion: '1.0.0', modules: [{ path: 'src/lib/gauge/gauge.ts', declarations }] }),
+    );
+    put('node_modules/tide/esm/gauge/gauge.js', 'export class GaugeComponent {}');
+    put('node_modules/tide/esm/gauge/index.js', 'export function defineGaugeComponent() { define(GaugeComponent); }');
+    expect(found()[0]?.input).toMatchObject({ module: 'tide/esm/gauge/index.js', registers: 'defineGaugeComponent' });
+  });
+
   it('a package may be a link to where an installer keeps it', () => {
     install('tide', '');
     rmSync(join(folder, 'node_modules/tide'), { recursive: true });

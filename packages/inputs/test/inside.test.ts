@@ -42,6 +42,8 @@ beforeAll(() => {
   put('elsewhere/harbour/index.js', 'export const berth = "BERTH-OF-THE-WORKSPACE";');
   mkdirSync(join(project, 'node_modules'), { recursive: true });
   symlinkSync(join(around, 'elsewhere/harbour'), join(project, 'node_modules/harbour'));
+  put('outside.scss', `.a { content: '${secret}' }`);
+  put('project/src/pier.scss', `@use '../../outside';`);
   put('project/src/quay.css', `.a { background: url('../../outside.svg') }`);
 });
 afterAll(() => rmSync(around, { recursive: true }));
@@ -51,6 +53,7 @@ it.each([
   ['by going up', () => `import x from '../../outside.json'; console.log(x);`],
   ['by a link', () => `import x from '../linked.json'; console.log(x);`],
   ['by a style sheet', () => `import './quay.css';`],
+  ['by a sheet in Sass', () => `import './pier.scss';`],
   ['as a text', () => `import x from '../start.ts' with { type: 'text' }; console.log(x, '${secret}'.slice(99));`],
   ['that is hidden', () => `import x from '../.env.json'; console.log(x);`],
   ['that is hidden in a package', () => `import x from 'pier/.env.json'; console.log(x);`],
@@ -201,4 +204,14 @@ it('where a frame has no stores and no cookies, there are some as long as it sta
     document.cookie = 'a=b';
     globalThis.kept = [localStorage.getItem('unit'), localStorage.unit, localStorage.getItem('gone'), localStorage.length, localStorage.key(1), 'side' in localStorage, sessionStorage.length, document.cookie];`);
   expect(runInNewContext(`${script}; globalThis.kept`, page)).toEqual(['2', '2', null, 2, 'side', true, 0, 'a=b']);
+});
+
+it('a sheet that was shipped in Sass is made into CSS, with what it takes out of other packages', async () => {
+  put('project/node_modules/tones/_sea.scss', '$sea: teal;');
+  put('project/node_modules/tide/box.module.scss', "@use '~tones/sea'; .box { .level { color: sea.$sea } }");
+  put('project/node_modules/tide/index.js', "import names from './box.module.scss'; console.log(names.level);");
+  const got = await taken("import 'tide';");
+  expect(got).toMatch(/\.\w+_box \.\w+_level \{\s*color: teal/);
+  put('project/node_modules/tide/box.module.scss', '.box { color: $gone }');
+  expect(await taken("import 'tide'; console.log(1);")).toMatch(/written in Sass .*Undefined variable/);
 });

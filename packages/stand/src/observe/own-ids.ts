@@ -69,7 +69,9 @@ async function withoutOurs(seen: Observation): Promise<Trouble | undefined> {
 /** What is wrong with its ids: they stand twice, are made of nothing, are counted, or it asks for one. */
 async function troubleWith(seen: Observation): Promise<Trouble | undefined> {
   const { told } = seen.watch;
-  const [one, other] = [await seen.mount(), await seen.mount()];
+  // What is to be mended may be drawn under an id as well.
+  const state = { invalid: true };
+  const [one, other] = [await seen.mount({ state }), await seen.mount({ state })];
   if (!one || !other || one.error !== undefined) return { says: 'it could not be drawn', kind: 'other' };
   const double = doubleId();
   const [first, second] = [idsOf(one), idsOf(other)];

@@ -1,5 +1,5 @@
 /** Which element is the one that a person works with, and how it takes the focus. */
-import { computeAccessibleName } from 'dom-accessibility-api';
+import { computeAccessibleDescription, computeAccessibleName } from 'dom-accessibility-api';
 import type { Focus } from '@poietra/core';
 import { everyElement, focused, reach, workingElements } from '@poietra/react';
 import { leave } from '../hands.js';
@@ -40,6 +40,7 @@ export function findReality(seen: Observation, trial: Trial): void {
   if (target && working.includes(target) && target.matches(labelable)) {
     if (computeAccessibleName(target).includes(words.label)) {
       seen.note('id', `The id reaches the ${roleOf(target)}.`, 'It was found on it.', 1);
+      describeHere(seen, target);
       return;
     }
     seen.note(
@@ -94,6 +95,22 @@ export function findReality(seen: Observation, trial: Trial): void {
     `The real element is the ${roleOf(only)} inside.`,
     'It is the only one that a person works with.',
     0.9,
+  );
+  describeHere(seen, only);
+}
+
+/** What is declared to take the ids of hint and message may give them to what stands around it, or to nobody. */
+function describeHere(seen: Observation, element: HTMLElement): void {
+  const { describedBy, ...bare } = seen.adapter;
+  // No id reaches into a shadow tree; words are carried there in other ways.
+  if (!describedBy || element.getRootNode() !== document) return;
+  if (computeAccessibleDescription(element).includes(words.hint)) return;
+  seen.adapter = bare;
+  seen.note(
+    'describedBy',
+    `“${describedBy.property}” does not describe it; it is described where it stands.`,
+    'Its description was asked for.',
+    1,
   );
 }
 

@@ -364,6 +364,24 @@ export function Halyard({
   return <input value={value} onChange={({ target }) => onValueChange?.(target.value)} {...rest} />;
 }
 
+/** What describes it is given to what stands beside it, and what is to be mended bears an id made of its own. */
+export function Bulwark({
+  id,
+  invalid = false,
+  ariaDescribedby,
+  ...rest
+}: Omit<ComponentProps<'input'>, 'aria-describedby'> & {
+  readonly invalid?: boolean;
+  readonly ariaDescribedby?: string;
+}): JSX.Element {
+  return (
+    <span aria-describedby={ariaDescribedby}>
+      <input {...rest} />
+      {invalid && <b id={`${id}-mend`}>To be mended</b>}
+    </span>
+  );
+}
+
 /** Offers what fits the words in it; a person who wants another types over them. */
 export function Lashing({
   value = '',
