@@ -52,11 +52,9 @@ export interface ProblemListProps {
   /** Each problem with the label of its place, and the address of its input on the page. */
   readonly entries: readonly { readonly problem: Problem; readonly label: string; readonly href: string }[];
 }
-/** What a form has use for once it stands: what a person mends by, after an attempt to send, and what makes typing cheap. */
+/** What a person mends by, after an attempt to send. */
 export interface Mending {
   readonly ProblemList: FunctionComponent<ProblemListProps>;
-  /** Lets the boxes of a form keep their names while someone types; gives back what ends it. */
-  keepNames(form: HTMLElement): () => void;
   /** Gives the focus to the first place on the page that has one of the problems, as soon as it is drawn; whether there was one. */
   focusFirst(element: HTMLElement | null, form: Form, problems: readonly Problem[], turns?: Turns): Promise<boolean>;
 }

@@ -132,6 +132,7 @@ export function DrawnForm({
               ref={element}
               className="poietra-form"
               noValidate
+              onFocus={keepNames}
               lang={language?.lang}
               dir={language?.dir}
               {...(native ? { action: native.action, method: native.method ?? 'post' } : {})}
@@ -165,6 +166,10 @@ export function DrawnForm({
 async function checkDrawing(): Promise<typeof drawingTroubles | undefined> {
   return process.env.NODE_ENV === 'production' ? undefined : (await import('./check-drawing.js')).drawingTroubles;
 }
+
+/** What makes typing cheap is fetched once someone goes to a field. */
+const keepNames = ({ target }: { readonly target: EventTarget }): void =>
+  void import('./keep-name.js').then(({ keepName }) => keepName(target), never);
 
 /** On the server, and until the page has taken its drawing over, no script runs. */
 const never = () => () => undefined;

@@ -6,7 +6,7 @@
  * key press. So what is written as it was is not written, and a name that is taken away goes at the end of the turn, if
  * it is not back by then. Radios let go of theirs at once, since their groups hang on it.
  */
-export function keepName(box: EventTarget | null): void {
+export function keepName(box: EventTarget): void {
   if (!(box instanceof HTMLInputElement) || Object.hasOwn(box, 'name')) return;
   const own = HTMLInputElement.prototype;
   let isGone = false;

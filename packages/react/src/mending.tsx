@@ -1,4 +1,4 @@
-/** Fetched once a form stands: what a person mends by, where all problems stand, and the way to the first of them. */
+/** What a person mends by: where all problems stand, and the way to the first of them. Fetched once a form stands. */
 import type { ReactNode } from 'react';
 import type { Mending, ProblemListProps } from './drawing.js';
 import { focusFirst } from './reveal.js';
@@ -39,14 +39,4 @@ const focusWhenDrawn: Mending['focusFirst'] = async (element, form, problems, tu
   }
   return true;
 };
-/** What does it is fetched once someone goes to a field. */
-const keepNames: Mending['keepNames'] = (form) => {
-  const hear = ({ target }: FocusEvent): void =>
-    void import('./keep-name.js').then(
-      ({ keepName }) => keepName(target),
-      () => undefined,
-    );
-  form.addEventListener('focusin', hear);
-  return () => form.removeEventListener('focusin', hear);
-};
-export const mending: Mending = { ProblemList, keepNames, focusFirst: focusWhenDrawn };
+export const mending: Mending = { ProblemList, focusFirst: focusWhenDrawn };

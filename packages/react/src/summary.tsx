@@ -1,5 +1,5 @@
 import type { PlanTree } from '@poietra/core';
-import { useEffect, useState, type ReactNode, type RefObject } from 'react';
+import { useEffect, useState, type ReactNode, type Ref } from 'react';
 import { useDrawing, type Mending } from './drawing.js';
 import { useFollowed } from './follow.js';
 import { partId } from './ids.js';
@@ -19,13 +19,7 @@ export const fetchMending = (): Promise<Mending | undefined> =>
 const most = 20;
 
 /** What came of an attempt to send, and what is wrong, each with a way to its field. */
-export function Summary({
-  plan,
-  box,
-}: {
-  readonly plan: PlanTree;
-  readonly box: RefObject<HTMLDivElement | null>;
-}): ReactNode {
+export function Summary({ plan, box }: { readonly plan: PlanTree; readonly box: Ref<HTMLDivElement> }): ReactNode {
   const { form, baseId } = useScope();
   const words = useWords(mendingWords);
   const { drawings } = useDrawing();
@@ -33,7 +27,6 @@ export function Summary({
   useEffect(() => {
     if (!mending) void fetchMending().then(take);
   }, [mending]);
-  useEffect(() => mending?.keepNames(box.current?.parentElement as HTMLElement), [mending, box]);
   const { problems, message, status } = useFollowed(() => {
     const { status, message } = form;
     const isTold = status !== 'open' && status !== 'sending';
