@@ -29,7 +29,7 @@ export function namedAs({ name, manifest }: ProjectPackage, path: string): strin
 }
 
 /** What a browser would be given, whatever the conditions are called. */
-function targetsOf(target: unknown): string[] {
+export function targetsOf(target: unknown): string[] {
   if (typeof target === 'string') return [target];
   if (typeof target !== 'object' || target === null) return [];
   return Object.entries(target).flatMap(([condition, inner]) =>

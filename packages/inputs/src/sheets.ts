@@ -1,7 +1,7 @@
 /** Which style sheets a package is imported with, by where they lie and what they are called. */
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
-import { importedAs, namedAs } from './modules.js';
+import { importedAs, namedAs, targetsOf } from './modules.js';
 import { findPackage, lettersOf, type ProjectPackage } from './project.js';
 
 /** The style sheets that a package is imported with: its own, or where it has none the plainest of its themes. */
@@ -149,11 +149,16 @@ const targetsIn = (target: unknown): string[] =>
 /** Style sheets that a package offers by a path of its own, the one named after "style" or the package first. */
 function ownSheets(pkg: ProjectPackage): string[] {
   const { name, folder, manifest } = pkg;
-  const byWord = exportedSheets(pkg).map(({ path }) => path);
-  const exported = Object.keys((manifest['exports'] as object | undefined) ?? {})
-    .filter((path) => path.endsWith('.css') || (byWord.includes(path) && /^\.\/(css|styles?)$/.test(path)))
-    .filter((path) => !path.includes('*') && !/tailwind/.test(path))
-    .map((path) => join(name, path));
+  const offered = Object.entries((manifest['exports'] as object | undefined) ?? {});
+  const byEnding = offered
+    .filter(([path]) => path.endsWith('.css') && !path.includes('*') && !/tailwind/.test(path))
+    .map(([path]) => join(name, path));
+  const byWord = offered
+    .filter(
+      ([path, target]) => /^\.\/(css|styles?)$/.test(path) && targetsOf(target).some((file) => file.endsWith('.css')),
+    )
+    .map(([path]) => join(name, path));
+  const exported = byEnding.length > 0 ? byEnding : byWord;
   const itself = exportedSheets(pkg).find(({ path }) => path === '.')?.file;
   if (itself !== undefined) return [sheetAs(pkg, itself)];
   const style = manifest['style'];

@@ -238,12 +238,12 @@ describe('style sheets', () => {
       }),
     ).toEqual(['tide/style.css']);
   });
-  it('may be offered under a word without an ending', () =>
-    expect(
-      sheets(['dist/themes/noon/all.css'], {
-        exports: { '.': { types: './index.d.ts' }, './css': './dist/themes/noon/all.css' },
-      }),
-    ).toEqual(['tide/css']));
+  it('may be offered under a word without an ending, which for a tool alone is none', () => {
+    const offered = (target: unknown) =>
+      sheets(['dist/themes/noon/all.css'], { exports: { '.': { types: './index.d.ts' }, './css': target } });
+    expect(offered('./dist/themes/noon/all.css')).toEqual(['tide/css']);
+    expect(offered({ sass: './dist/themes/noon/all.css' })).toEqual([]);
+  });
   it('are found beside the code where nothing is offered', () =>
     expect(sheets(['dist/tide.css', 'dist/other.css'])).toEqual(['tide/dist/tide.css']));
   it('are none where no name speaks for one', () => expect(sheets(['dist/themes.css'])).toEqual([]));
