@@ -234,7 +234,7 @@ it('what makes the values of an adapter is imported, given, and named among the 
     version: '1.2.0',
     export: 'Picker',
     module: 'tide',
-    css: [],
+    css: ['tide/style.css', 'tide/styles'],
   };
   const adapter = {
     input: 'tide#Picker',
@@ -245,6 +245,8 @@ it('what makes the values of an adapter is imported, given, and named among the 
   const own = { ...kit, inputs: { 'tide#Picker': input }, adapters: { day: adapter } };
   const source = file('adapters/day.ts', own);
   expect(source).toContain("import { Day } from '@days/plain/parse';");
+  // The compiler knows a sheet by its ending; of another it is told.
+  expect(file('sheets.d.ts', own)).toBe("declare module 'tide/styles';\n");
   expect(source).toContain("made: { by: '@days/plain/parse#Day.from', read: 'told' }");
   expect(source).toContain("{ '@days/plain/parse#Day.from': Day.from })");
   expect(file('README.md', own)).toMatch(/npm install .*@days\/plain .*tide@\^1\.2\.0/);

@@ -90,10 +90,19 @@ function forApplication({
 }
 
 export function adapterFiles(kit: Kit, isOwn: boolean, depth: number): HandoverFile[] {
-  return [...called(kit, 'adapters')].flatMap(([name, own]) => {
+  const files = [...called(kit, 'adapters')].flatMap(([name, own]) => {
     const adapter = kit.adapters[name];
     return adapter ? adapterFile(name, adapter, kit.inputs, own, isOwn, depth) : [];
   });
+  return [...files, ...sheetTypes(kit)];
+}
+
+/** A sheet that a package offers under a word has no ending by which the compiler would know it for one. */
+function sheetTypes({ adapters, inputs }: Kit): HandoverFile[] {
+  const sheets = Object.values(adapters).flatMap(({ input }) => inputs[input]?.css ?? []);
+  const unknown = [...new Set(sheets)].filter((path) => !path.endsWith('.css')).sort();
+  const text = unknown.map((path) => `declare module ${quoted(path)};\n`).join('');
+  return text === '' ? [] : [{ path: 'sheets.d.ts', text }];
 }
 
 /** One adapter as it will be handed over, in TypeScript against the libraries; empty where the kit has none of that name. */
