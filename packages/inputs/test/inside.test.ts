@@ -2,7 +2,9 @@ import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { runInNewContext } from 'node:vm';
+import { build } from 'esbuild';
 import { bundle, isBuiltIn } from '../src/index.js';
+import { sassSheets } from '../src/sass-sheets.js';
 
 const home = join(__dirname, '../../..');
 const around = mkdtempSync(join(tmpdir(), 'poietra-inside-'));
@@ -214,4 +216,11 @@ it('a sheet that was shipped in Sass is made into CSS, with what it takes out of
   expect(got).toMatch(/\.\w+_box \.\w+_level \{\s*color: teal/);
   put('project/node_modules/tide/box.module.scss', '.box { color: $gone }');
   expect(await taken("import 'tide'; console.log(1);")).toMatch(/written in Sass .*Undefined variable/);
+});
+
+it('a sheet in Sass that comes to no end is ended', async () => {
+  const path = put('project/src/endless.scss', '@while true {}');
+  const plugins = [sassSheets(() => undefined, home, 3000)];
+  const made = build({ entryPoints: [path], bundle: true, write: false, plugins, logLevel: 'silent' });
+  await expect(made).rejects.toThrow(/It took longer than 3 seconds/);
 });

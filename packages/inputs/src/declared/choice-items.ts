@@ -19,9 +19,9 @@ function candidates(exported: string): string[] {
   if (/(Select|Listbox|ListBox)$/.test(last)) return [...own, 'Option', 'MenuItem'];
   if (/(Dropdown|Combobox|ComboBox)$/.test(last)) return [...own, `${last}.Button`, 'Option'];
   if (/Tiles$/.test(last)) return [last.replace(/s$/, ''), `${last}.Tile`];
-  const [, parted] = /^(Segmented)Control$/.exec(last) ?? [];
-  const ofParts = parted === undefined ? [] : ['Item', 'Choice', 'Option', 'Button'].map((end) => `${parted}${end}`);
-  return /(Autocomplete|Control)$/.test(last) ? [...own, `${last}.Button`, ...ofParts] : [];
+  const ofParts = ['Item', 'Choice', 'Option', 'Button'].map((end) => last.replace(/Control$/, end));
+  if (last === 'SegmentedControl') return [...own, `${last}.Button`, ...ofParts];
+  return /(Autocomplete|Control)$/.test(last) ? [...own, `${last}.Button`] : [];
 }
 
 /** What a group is a group of: by the group's own name, and as components that stand alone, too. */
