@@ -230,26 +230,33 @@ function useLinks(
   useEffect(() => {
     const place = box.current;
     if (!isNeeded || !place) return undefined;
-    let frames = 20;
-    let due = 0;
-    const link = (): boolean => {
-      const real = realElement(description, place, latest.current.id);
-      if (real) linkReal(real, description, latest.current);
-      return real !== undefined;
-    };
-    // An element upgrades and draws its shadow tree in its own time, and nothing outside is told.
-    const wait = (): void => {
-      if (!link() && frames-- > 0) due = requestAnimationFrame(wait);
-    };
-    wait();
+    let due: ReturnType<typeof setTimeout> | undefined;
     // Also where it names the real element anew; one that insists on a name of its own is not argued with for ever.
     let most = 20;
     const observer = new MutationObserver((all) => {
-      if (all.some(({ type }) => type === 'childList') || most-- > 0) link();
+      if (all.some(({ type }) => type === 'childList')) wait();
+      else if (most-- > 0) link();
     });
-    observer.observe(place, { childList: true, subtree: true, attributeFilter: ['aria-labelledby'] });
+    const watch = (where: Node): void =>
+      observer.observe(where, { childList: true, subtree: true, attributeFilter: ['aria-labelledby'] });
+    const link = (): boolean => {
+      const real = realElement(description, place, latest.current.id);
+      if (!real) return false;
+      linkReal(real, description, latest.current);
+      const root = real.getRootNode();
+      if (root instanceof ShadowRoot) watch(root);
+      return true;
+    };
+    // An element upgrades and draws its shadow tree in its own time, and nothing outside is told: one that is fetched
+    // first may take seconds.
+    const wait = (pause = 10): void => {
+      clearTimeout(due);
+      if (!link() && pause < 5000) due = setTimeout(wait, pause, pause * 1.5);
+    };
+    watch(place);
+    wait();
     return () => {
-      cancelAnimationFrame(due);
+      clearTimeout(due);
       observer.disconnect();
     };
   }, [box, description, isNeeded]);

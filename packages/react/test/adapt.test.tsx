@@ -344,6 +344,32 @@ it('what tells only that it was pressed turns over, and the caller’s own handl
   expect(theirs).toHaveBeenLastCalledWith('hatch');
 });
 
+it('what draws its box late, once more, or in another copy of itself is linked each time', async () => {
+  class TideLate extends HTMLElement {
+    connectedCallback(): void {
+      setTimeout(() => this.drawBox(), 30);
+    }
+    drawBox(): void {
+      const root = this.shadowRoot ?? this.attachShadow({ mode: 'open' });
+      root.innerHTML = '<input>';
+    }
+  }
+  customElements.define('tide-late', TideLate);
+  const Late = (): ReactNode => createElement('tide-late');
+  const { find, draw } = drawn({}, { ...description, change: { ...description.change, refused: 'anew' } }, Late);
+  const isNamed = async (): Promise<void> => {
+    await new Promise((done) => setTimeout(done, 150));
+    expect(find('tide-late').shadowRoot?.querySelector('input')?.getAttribute('aria-label')).toBe('Port');
+  };
+  const first = find('tide-late');
+  await isNamed();
+  (first as TideLate).drawBox();
+  await isNamed();
+  draw({ state: { ...state, shown: undefined } });
+  expect(find('tide-late')).not.toBe(first);
+  await isNamed();
+});
+
 it('what names its real element anew later on is linked again, and not for ever', async () => {
   const names: string[] = [];
   const Own = (): ReactNode => {
