@@ -1,13 +1,15 @@
 /**
- * How the drafts fare on packages that the rules were not grown on: `npm run bench -- inputs [TEXT] [--drafts] [--hunt] [--later]`. The packages
+ * How the drafts fare on packages that the rules were not grown on: `npm run bench -- inputs [TEXT] [--drafts] [--quick] [--hunt] [--later]`. The packages
  * are installed beside, not by `npm start`. Two halves by the package's name: rules are tuned on the first, and both are
  * told; --later takes the packages that were looked at last. What should be found, and how, stands in `inputs/truth.json`; with --drafts only that is compared, which takes two
- * minutes. With --hunt the same is proved quickly, too, and what passes quickly and not in full is named: a false pass.
+ * minutes. With --quick the same is proved quickly, too, and what passes quickly and not in full is named. With --hunt
+ * what passed is handed over and worked as by a person (`hunt.mjs`), and what is otherwise than it should be is printed.
  */
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { cpSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { hunt } from './hunt.mjs';
 import { table } from './measure.mjs';
 
 const home = join(import.meta.dirname, '..');
@@ -15,6 +17,7 @@ const given = process.argv.slice(3);
 const set = given.includes('--later') ? 'inputs-later' : 'inputs';
 const folder = join(home, `.cache/bench-${set}`);
 const isHunt = given.includes('--hunt');
+const isQuick = given.includes('--quick');
 const isDrafts = given.includes('--drafts');
 const only = given.find((one) => !one.startsWith('--'));
 
@@ -35,7 +38,7 @@ const percent = (part, whole) => (whole === 0 ? '–' : `${Math.round((100 * par
 
 const isWhole = ({ verdicts }) => verdicts.every(({ state }) => state !== 'fail' && state !== 'open');
 
-export function measureInputs() {
+async function measureInputs() {
   mkdirSync(folder, { recursive: true });
   cpSync(join(home, `bench/${set}/package.json`), join(folder, 'package.json'));
   run('npm', ['install', '--no-audit', '--no-fund', '--legacy-peer-deps', '--ignore-scripts'], { cwd: folder });
@@ -93,13 +96,14 @@ export function measureInputs() {
       [...failed].sort(([, a], [, b]) => b - a),
     ),
   );
-  if (isHunt) {
+  if (isQuick) {
     const whole = new Set(checked.flatMap(({ name, sheet }) => (isWhole(sheet) ? [name] : [])));
     const quickly = checkAll('--quick').filter(({ sheet }) => isWhole(sheet));
     const falsely = quickly.filter(({ name }) => !whole.has(name));
     console.log(`${quickly.length} pass quickly; of these ${falsely.length} do not in full:`);
     for (const { name } of falsely) console.log(`  ${name}`);
   }
+  if (isHunt) await hunt(folder, checked);
   console.log(`${seconds.toFixed(0)} s, ${(seconds / Math.max(1, checked.length)).toFixed(1)} s an input.`);
 }
 
@@ -156,4 +160,4 @@ function isAsSaid({ value, change }, says) {
   );
 }
 
-measureInputs();
+await measureInputs();

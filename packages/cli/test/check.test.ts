@@ -93,6 +93,7 @@ describe('poietra check in a real browser', () => {
       DrawsNothing: ['mounts', 'held', 'disabled'],
       OnInItsClassAlone: ['held'],
       HiddenFromReaders: ['name'],
+      HiddenOnceEmptied: ['name'],
       HearsScriptsAlone: ['reports', 'right'],
     };
     for (const [name, checks] of Object.entries(seen))

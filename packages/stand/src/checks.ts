@@ -191,13 +191,26 @@ export const checks: Readonly<Record<CheckId, Check>> = {
 
   async name(bench, mount) {
     const trial = await mount();
-    const element = carrier(bench, trial);
-    const told = await toldOf(element);
-    if (told && !(await isToldInside(trial))) return fail('The browser tells a screen reader of nothing inside it.');
-    const name = told?.name ?? computeAccessibleName(element);
-    return name.includes(words.label)
-      ? pass(`The ${element === trial.box ? 'group' : 'real element'} is named “${name}”.`)
-      : fail(`The real element is named “${name}”, not “${words.label}”.`);
+    const toldIn = async (when: string): Promise<Outcome | undefined> => {
+      const element = carrier(bench, trial);
+      const told = await toldOf(element);
+      if (told && !(await isToldInside(trial)))
+        return fail(`${when}the browser tells a screen reader of nothing inside it.`);
+      const name = told?.name ?? computeAccessibleName(element);
+      if (!name.includes(words.label)) return fail(`${when}the real element is named “${name}”, not “${words.label}”.`);
+      named = `The ${element === trial.box ? 'group' : 'real element'} is named “${name}”.`;
+      return undefined;
+    };
+    let named = '';
+    const [a] = bench.samples;
+    const atFirst = await toldIn('');
+    if (atFirst || a === undefined) return atFirst ?? pass(named);
+    // Some draw themselves anew with a value, or are made anew once it is taken away.
+    await trial.set({ shown: a });
+    const withValue = await toldIn('With a value, ');
+    if (withValue) return withValue;
+    await trial.set({ shown: undefined });
+    return (await toldIn('Emptied again, ')) ?? pass(named);
   },
 
   async description(bench, mount) {

@@ -3,7 +3,7 @@
  * missing rather than that "the consignor" is. So is a value that has no other. Members out of force are made places,
  * too, and get what they need when their conditions turn.
  */
-import { namedMembers } from '../schema/index.js';
+import { beginsAsNothing, namedMembers } from '../schema/index.js';
 import type { Place } from './place.js';
 
 export interface Needing {
@@ -16,7 +16,8 @@ const deepest = 20;
 
 export function addNeededGroups(form: Needing, place: Place, depth = 0): void {
   if (depth > deepest) return;
-  for (const name of namedMembers(place.applied)) addNeeded(form, place.child(name), depth);
+  for (const name of namedMembers(place.applied))
+    if (!beginsAsNothing(place.applied, name)) addNeeded(form, place.child(name), depth);
 }
 
 export function addNeeded(form: Needing, place: Place, depth = 0): void {

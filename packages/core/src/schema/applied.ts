@@ -146,6 +146,24 @@ export function namedMembers(at: readonly Applied[]): string[] {
   return [...names];
 }
 
+/**
+ * Whether a member begins as nothing, whatever holds: what is said of it has no default, no only value and no members of
+ * its own. Found without making anything of the member, since most are such.
+ */
+export function beginsAsNothing(at: readonly Applied[], name: string): boolean {
+  return at.every(
+    ({ node, when }) =>
+      when.length === 0 && node.rules.every((rule) => rule.kind !== 'members' || rule.nodesFor(name).every(isPlain)),
+  );
+}
+function isPlain({ raw, rules }: SaidNode): boolean {
+  if (!isObject(raw) || typeof raw['type'] !== 'string' || !plainKinds.has(raw['type'])) return false;
+  if (beginnings.some((keyword) => ownMember(raw, keyword) !== undefined)) return false;
+  return rules.every((rule) => rule.kind === 'assertion' || (rule.kind === 'whole' && !rule.branching));
+}
+const plainKinds = new Set(['string', 'number', 'integer', 'boolean']);
+const beginnings = ['default', 'const', 'enum'];
+
 /** Whether members may have names of one's own, and something is said of them. */
 export function hasMembersBesides(at: readonly Applied[]): boolean {
   return at.some(({ node: { raw } }) => {

@@ -1,5 +1,5 @@
 import { defaultLimits, joinPointer, isObject, type Limits, type Problem } from '../json/index.js';
-import { newest, onlyNewest } from './dialect.js';
+import { knownIn, newest, onlyNewest } from './dialect.js';
 import { Follower } from './follow.js';
 import type { Engine } from './engine.js';
 import type { Format } from './formats.js';
@@ -191,13 +191,8 @@ export class Compiler {
     const alone = dialect.draft <= 7 && Object.hasOwn(raw, '$ref');
     const rules: Rule[] = [];
     const late: Unevaluated[] = [];
-    for (const [keyword, make] of this.#keywords) {
-      if (
-        !Object.hasOwn(raw, keyword) ||
-        (alone && keyword !== '$ref') ||
-        !(dialect.keywords.has(keyword) || this.#own.has(keyword))
-      )
-        continue;
+    for (const [keyword, make] of knownIn(raw, this.#keywords)) {
+      if ((alone && keyword !== '$ref') || !(dialect.keywords.has(keyword) || this.#own.has(keyword))) continue;
       const rule = make(this.#context(node, raw, keyword));
       if (rule) rules.push(rule);
       if (keyword === '$dynamicRef' || keyword === '$recursiveRef') this.#isDynamic = true;

@@ -2,6 +2,7 @@ import { isObject, ownMember, setOwn } from '../json/index.js';
 import {
   applied,
   appliedBelow,
+  beginsAsNothing,
   factsOf,
   holds,
   namedMembers,
@@ -52,6 +53,7 @@ function fill(at: readonly Applied[], chain: readonly unknown[], depth: number, 
   const filled: Record<string, unknown> = {};
   for (const name of Object.keys(value)) setOwn(filled, name, ownMember(value, name));
   for (const name of new Set([...Object.keys(value), ...namedMembers(at)])) {
+    if (typeof ownMember(filled, name) !== 'object' && beginsAsNothing(at, name)) continue;
     if (most.left-- <= 0) break;
     // A default may bring a condition into force, so what holds is asked again for each member.
     const below = active(appliedBelow(at, name), [undefined, filled, ...chain.slice(1)]);

@@ -28,6 +28,24 @@ export const positions: ReadonlyMap<string, Position> = new Map(
   Object.entries(placed).flatMap(([position, names]) => words(names).map((name) => [name, position as Position])),
 );
 
+const ranks = new WeakMap<ReadonlyMap<string, unknown>, ReadonlyMap<string, number>>();
+/** What a table knows of a schema’s keywords, in the table’s order: a schema has few keywords, a table has many. */
+export function knownIn<T>(
+  raw: Readonly<Record<string, unknown>>,
+  table: ReadonlyMap<string, T>,
+): readonly (readonly [keyword: string, T])[] {
+  const known: [string, T][] = [];
+  for (const keyword of Object.keys(raw)) {
+    const entry = table.get(keyword);
+    if (entry !== undefined) known.push([keyword, entry]);
+  }
+  if (known.length < 2) return known;
+  let rank = ranks.get(table);
+  if (!rank) ranks.set(table, (rank = new Map([...table.keys()].map((keyword, i) => [keyword, i]))));
+  const of = rank;
+  return known.sort(([one], [other]) => (of.get(one) ?? 0) - (of.get(other) ?? 0));
+}
+
 /** In the order in which rules are asked and problems are listed: cheap and telling ones first. */
 export const order = (
   'type enum const multipleOf maximum minimum exclusiveMaximum exclusiveMinimum maxLength minLength pattern format ' +

@@ -28,6 +28,7 @@ export {
   tupleLength,
   factsOf,
   holds,
+  beginsAsNothing,
   namedMembers,
   namesMembers,
   requiring,

@@ -8,9 +8,9 @@ const none: ReadonlySet<unknown> = new Set();
 
 /** The leaf that rules amount to, or `undefined` where they say more than that. */
 export function leafOf(rules: readonly Rule[]): Leaf | undefined {
-  const [first, ...rest] = rules;
+  const [first] = rules;
   if (first?.kind !== 'assertion') return undefined;
-  if (first.keyword === 'enum' && rest.length === 0) {
+  if (first.keyword === 'enum' && rules.length === 1) {
     const allowed = first.params(undefined)['allowed'] as readonly unknown[];
     const isPlain = allowed.every((value) => typeof value !== 'object' || value === null);
     return isPlain
@@ -19,29 +19,30 @@ export function leafOf(rules: readonly Rule[]): Leaf | undefined {
   }
   if (first.keyword !== 'type') return undefined;
   const [kind] = kindsOf(first);
-  const limits = kind && limitsIn(rest, kind);
+  const limits = kind && limitsIn(rules.slice(1), kind);
   return (
     kind &&
     limits && {
       kind,
       code: codes[kind],
-      ...limits,
+      least: limits.least,
+      most: limits.most,
       isFree: limits.least <= 0 && limits.most === Infinity,
       allowed: none,
     }
   );
 }
 
+const words: Readonly<Record<string, keyof typeof codes>> = {
+  string: 'text',
+  number: 'number',
+  integer: 'whole',
+  boolean: 'flag',
+};
 /** The one kind that a `type` takes, in the words of leaves; empty where it takes several or another. */
 function kindsOf(type: Assertion): (keyof typeof codes)[] {
   const expected = type.params(undefined)['expected'] as readonly string[];
   if (expected.length !== 1) return [];
-  const words: Readonly<Record<string, keyof typeof codes>> = {
-    string: 'text',
-    number: 'number',
-    integer: 'whole',
-    boolean: 'flag',
-  };
   const word = words[expected[0] ?? ''];
   return word === undefined ? [] : [word];
 }

@@ -1,5 +1,5 @@
 import { copyJson, isObject, joinPointer, ownMember, parsePointer, type Limits, type Pointer } from '../json/index.js';
-import { idWord, onlyNewest, positions, refStandsAlone, type Dialect, type Dialects } from './dialect.js';
+import { idWord, knownIn, onlyNewest, positions, refStandsAlone, type Dialect, type Dialects } from './dialect.js';
 import { resolveInside, splitFragment } from './uri.js';
 
 /** A schema with an address of its own: a document, or a part of one that has an `$id`. */
@@ -160,13 +160,10 @@ export class Registry {
     this.#spots.set(raw, spot);
     this.#noteAnchors(raw, spot);
     const from = pending.length;
-    for (const [keyword, position] of positions) {
-      const value = ownMember(raw, keyword);
-      if (
-        value === undefined ||
-        (!resource.dialect.keywords.has(keyword) && keyword !== '$defs' && keyword !== 'definitions')
-      )
-        continue;
+    for (const [keyword, position] of knownIn(raw, positions)) {
+      const value = raw[keyword];
+      if (value === undefined) continue;
+      if (!resource.dialect.keywords.has(keyword) && keyword !== '$defs' && keyword !== 'definitions') continue;
       const below = joinPointer(at, keyword);
       const isList = Array.isArray(value);
       const isMap = position === 'map' || position === 'dependencies';
@@ -229,5 +226,6 @@ const resourceOf = (where: Pick<Resource, 'uri' | 'root' | 'dialect' | 'document
 
 /** The last one in is taken first. */
 function reverseFrom(list: Pending[], from: number): void {
+  if (list.length - from < 2) return;
   for (const one of list.splice(from).reverse()) list.push(one);
 }

@@ -282,6 +282,17 @@ export function HiddenFromReaders({ value = '', disabled = false, onChange }: Pr
   );
 }
 
+/** Is there for all, until it has been emptied once. */
+export function HiddenOnceEmptied({ value = '', disabled = false, onChange }: Props): JSX.Element {
+  const wasFilled = useRef(false);
+  if (value !== '') wasFilled.current = true;
+  return (
+    <div aria-hidden={value === '' && wasFilled.current ? 'true' : undefined}>
+      <input value={value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />
+    </div>
+  );
+}
+
 /** Answers to what a script does, and to nobody’s hand. */
 export function HearsScriptsAlone({ checked = false, disabled = false, onChange }: ToggleProps): JSX.Element {
   return (
