@@ -52,6 +52,7 @@ describe('an edit on the sheet is the smallest change that says it', () => {
       [{ type: 'array', items: { $ref: '#/$defs/a~1port' } }, '/properties/port/x-poietra/words', { BRE: 'Brevik' }],
       [{ $ref: '#/$defs/a~1port' }, '/$defs/a~1port/x-poietra/words', { BRE: 'Brevik' }],
       [{ oneOf: [{ const: 'ALD', title: 'Aldervik' }, { const: 'BRE' }] }, '/properties/port/oneOf/1/title', 'Brevik'],
+      [{ type: 'array', items: { anyOf: [{ const: 'BRE' }] } }, '/properties/port/items/anyOf/0/title', 'Brevik'],
       [{ anyOf: [{ enum: ['BRE'] }, { const: 'ALD' }] }, '/properties/port/anyOf/0/title', 'Brevik'],
     ];
     for (const [port, at, said] of schemas) {

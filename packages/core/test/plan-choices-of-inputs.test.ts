@@ -27,7 +27,17 @@ const drawn = (node: PlanNode): unknown =>
     : node.kind;
 const many = (count: number): number[] => Array.from({ length: count }, (_, i) => i);
 const hinted = (hints: object, schema: object = { type: 'string' }): object => ({ ...schema, 'x-poietra': hints });
+const titled = { type: 'string', oneOf: many(4).map((n) => ({ const: `b${n}`, title: `Berth ${n}` })) };
 const remote = { from: '/c{?q}', search: 'q' };
+
+it('choices of a list’s items are those of its branches, with their titles, also behind a reference', () => {
+  for (const items of [titled, { anyOf: titled.oneOf }, { $ref: '#/$defs/berth' }]) {
+    const schema = { properties: { a: { type: 'array', uniqueItems: true, items } }, $defs: { berth: titled } };
+    expect(planAt(rootOf(schema), '/a')).toMatchObject({
+      choices: many(4).map((n) => ({ value: `b${n}`, text: `Berth ${n}` })),
+    });
+  }
+});
 
 describe('the input and the codec of a place', () => {
   it.each<[string, object, unknown]>([
@@ -45,6 +55,12 @@ describe('the input and the codec of a place', () => {
     ['fifteen choices', { enum: many(15) }, ['native:select', 'same']],
     ['sixteen choices', { enum: many(16) }, ['native:combobox', 'same']],
     ['some of four', { type: 'array', uniqueItems: true, items: { enum: many(4) } }, ['native:checks', 'same']],
+    ['some of four with titles', { type: 'array', uniqueItems: true, items: titled }, ['native:checks', 'same']],
+    [
+      'some of two shapes',
+      { type: 'array', uniqueItems: true, items: { oneOf: [{ type: 'object' }, { type: 'string' }] } },
+      'list',
+    ],
     ['some of sixteen', { type: 'array', uniqueItems: true, items: { enum: many(16) } }, ['native:listbox', 'same']],
     ['a list of choices, each as often as one likes', { type: 'array', items: { enum: many(4) } }, 'list'],
     ['a list of texts without one twice', { type: 'array', uniqueItems: true, items: { type: 'string' } }, 'list'],

@@ -21,17 +21,17 @@ export function choiceTextAt(
   const place = withoutReferences(schema, at);
   const own: unknown = lookUp(schema, place);
   if (!isObject(own)) throw new TypeError(elsewhere);
-  for (const keyword of ['oneOf', 'anyOf']) {
-    const branches = own[keyword];
-    const index = Array.isArray(branches) ? branches.findIndex((one) => isValue(one, value)) : -1;
-    if (index < 0) continue;
-    const there = `${place}/${keyword}/${index}/title`;
-    if (title !== undefined) return { schema: replaceAt(schema, there, title) };
-    return { schema: lookUp(schema, there) === undefined ? schema : removeAt(schema, there) };
-  }
-  const items: unknown = isObject(own['items'])
-    ? lookUp(schema, withoutReferences(schema, `${place}/items`))
-    : undefined;
+  const itemsAt = isObject(own['items']) ? withoutReferences(schema, `${place}/items`) : undefined;
+  const items: unknown = itemsAt === undefined ? undefined : lookUp(schema, itemsAt);
+  for (const [said, where] of [[own, place] as const, [items, itemsAt] as const])
+    for (const keyword of isObject(said) ? ['oneOf', 'anyOf'] : []) {
+      const branches = (said as Record<string, unknown>)[keyword];
+      const index = Array.isArray(branches) ? branches.findIndex((one) => isValue(one, value)) : -1;
+      if (index < 0) continue;
+      const there = `${where ?? ''}/${keyword}/${index}/title`;
+      if (title !== undefined) return { schema: replaceAt(schema, there, title) };
+      return { schema: lookUp(schema, there) === undefined ? schema : removeAt(schema, there) };
+    }
   const list = own['enum'] ?? (isObject(items) ? items['enum'] : undefined);
   if (!Array.isArray(list) || !list.includes(value)) throw new TypeError(elsewhere);
   return { at: place, word: title };

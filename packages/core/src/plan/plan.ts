@@ -83,20 +83,22 @@ function nodeOf(place: Planned): PlanNode {
   const { at, around } = place;
   const base = baseOf(place, at);
   const { facts, hints } = base;
-  const use = chooseField(facts, hints, around.rules, itemFacts(at, facts), around.readers.boxes);
+  const item = itemOf(place, facts);
+  const use = chooseField(facts, hints, around.rules, item?.facts, around.readers.boxes);
   const chosen = around.readers.choices?.(place, { plan, base: baseOf }, () => use !== undefined);
   if (chosen) return chosen;
   return (
     (use ? undefined : (listAt(place, base) ?? groupAt(place, base))) ??
-    fieldAt(place, base, use ?? { adapter: 'native:textarea', codec: { kind: 'json' } })
+    fieldAt(place, base, use ?? { adapter: 'native:textarea', codec: { kind: 'json' } }, item)
   );
 }
 
-function fieldAt({ at, settled }: Planned, base: PlanBase, use: FieldUse): PlanField {
+function fieldAt({ settled }: Planned, base: PlanBase, use: FieldUse, item: Item | undefined): PlanField {
   const { facts, hints } = base;
   const choices =
     settled.choices ??
-    (facts.allowed ?? itemFacts(at, facts)?.allowed)?.map((value) => ({ value, text: choiceText(value, hints) }));
+    (facts.allowed ? undefined : item?.choices) ??
+    (facts.allowed ?? item?.facts.allowed)?.map((value) => ({ value, text: choiceText(value, hints) }));
   const [only] = facts.allowed ?? [];
   return {
     ...base,
@@ -227,10 +229,22 @@ function baseOf(
   };
 }
 
-/** What is said of a list's items, where they are plain values. */
-function itemFacts(at: readonly Applied[], facts: Facts): Facts | undefined {
+/** What is said of a list's items, where they are plain values, and what these are called by the schema itself. */
+interface Item {
+  readonly facts: Facts;
+  readonly choices?: PlanChoices;
+}
+function itemOf({ at, around }: Planned, facts: Facts): Item | undefined {
   if (!facts.kinds?.includes('array')) return undefined;
-  return factsOf(appliedBelow(at, Number.MAX_SAFE_INTEGER).map((one) => one.node));
+  const below = appliedBelow(at, Number.MAX_SAFE_INTEGER);
+  const own = factsOf(below.map((one) => one.node));
+  // What several branches say of an item holds of one of them at a time.
+  if (!below.some(({ when }) => when.some(({ about }) => about.kind === 'branch'))) return { facts: own };
+  const { note: _, ...readers } = around.readers;
+  const item = plan({ name: '*', at: below, required: false, around: { ...around, readers }, settled: {} });
+  const { allowed: _allowed, ...others } = own;
+  if (item.kind !== 'field' || !item.choices) return { facts: others };
+  return { facts: { ...others, allowed: item.choices.map(({ value }) => value) }, choices: item.choices };
 }
 
 function withoutGaps(members: Readonly<Record<string, string | undefined>>): Hints {
