@@ -95,6 +95,7 @@ describe('poietra check in a real browser', () => {
       HiddenFromReaders: ['name'],
       HiddenOnceEmptied: ['name'],
       HearsScriptsAlone: ['reports', 'right'],
+      TellsPlaces: ['right'],
     };
     for (const [name, checks] of Object.entries(seen))
       expect({ name, failed: failed[name] }).toEqual({ name, failed: expect.arrayContaining(checks) as string[] });
@@ -228,7 +229,7 @@ describe('poietra check in a real browser', () => {
       { words: '□', when: 'not chosen' },
     ]);
     expect(inside('DayDate')).toEqual([part('DayInput', { inside: [part('DaySegment', { given: 'segment' })] })]);
-    expect(failedIn(plantedIn('parts.tsx'))).toEqual({ WatchRoot: [], Lamp: [], DayDate: [] });
+    expect(failedIn(plantedIn('parts.tsx'))).toEqual({ WatchRoot: [], Lamp: [], DayDate: [], ShiftRoot: [] });
   });
   it('has what a server cannot draw stand in the browser alone', () => {
     const drafts = plantedIn('Window');

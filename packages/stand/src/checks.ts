@@ -29,6 +29,7 @@ import { doubleId } from './double-id.js';
 import { GestureError, leave, pressOn } from './hands.js';
 import { fullLook, look, lookDifference } from './look.js';
 import { pixelsOf, toldOf } from './outside.js';
+import { chosenBy, isToldAs } from './sample-choices.js';
 import { settle } from './settle.js';
 import { labelDrawnIn } from './targets.js';
 import { trialName, words } from './wanted.js';
@@ -128,6 +129,12 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     const trial = await mount();
     await change(bench, trial);
     if (trial.reports.length === 0) return fail('Nothing was reported.');
+    const chosen = bench.adapter.choices && chosenBy(bench.adapter.gesture);
+    const told = trial.reports.at(-1);
+    if (chosen && !isToldAs(chosen.value, told))
+      return fail(
+        `For the choice “${chosen.text}” it reported ${JSON.stringify(toNotation(told))}, not its value “${chosen.value}”.`,
+      );
     const again = await mount({ state: { shown: trial.wanted.shown } });
     await settle();
     if (fullLook((await mount()).box) === fullLook(again.box))

@@ -6,7 +6,7 @@ import { giveLabel, giveName, giveWords } from './asked-for.js';
 import { Observation, type Make } from './observation.js';
 import { changeAgain, findAnyway, findChange, findGoingBack, findLater } from './change.js';
 import { hasPlace, markStates, putTogether, triedWays } from './inside.js';
-import { findItems, findOptions } from './items.js';
+import { findChoiceValue, findItems, findOptions } from './items.js';
 import { findMaking } from './objects.js';
 import { findOwnIds } from './own-ids.js';
 import { findOnServer } from './on-server.js';
@@ -66,6 +66,7 @@ async function tryAll(seen: Observation, render: Ground['render']): Promise<Obse
   if (seen.adapter.gesture === undefined && seen.adapter.widget) await tryOtherReports(seen);
   if (seen.adapter.gesture === undefined) await tryFiles(seen);
   if (seen.adapter.gesture === undefined) await tryOtherModes(seen);
+  await findChoiceValue(seen);
   await markStates(seen);
   await findSamples(seen);
   await findLater(seen);

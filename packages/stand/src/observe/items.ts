@@ -2,7 +2,7 @@
 import type { ListUse } from '@poietra/core';
 import { everyElement } from '@poietra/react';
 import { atRest, fullLook } from '../look.js';
-import { sampleChoices } from '../sample-choices.js';
+import { chosenBy, isToldAs, sampleChoices } from '../sample-choices.js';
 import { tellsApart } from './apart.js';
 import type { Trial } from '../trial.js';
 import type { Observation } from './observation.js';
@@ -27,6 +27,28 @@ export async function findItems(seen: Observation): Promise<void> {
   const asItems = await wordsOf(seen);
   if (asItems === 'shown' || (asItems === 'told apart' && plainly === undefined)) {
     noteItems(seen, choices);
+    return;
+  }
+  seen.adapter = before;
+}
+
+/**
+ * What is told of a choice has to be its value. Where it is something that the input made itself, the value has to go in
+ * under another name: what a choice is called `value` may be any object that it stands for.
+ */
+export async function findChoiceValue(seen: Observation): Promise<void> {
+  const before = seen.adapter;
+  const { choices, gesture } = before;
+  const chosen = gesture && chosenBy(gesture);
+  if (!choices || !gesture || !chosen) return;
+  const isTold = async (): Promise<boolean> => isToldAs(chosen.value, await seen.reported(gesture));
+  if ((await seen.quietly(isTold)) ?? true) return;
+  for (const value of ['id', 'key', 'value']) {
+    if (value === choices.value) continue;
+    seen.adapter = { ...before, choices: { ...choices, value } };
+    if (!(await seen.quietly(isTold))) continue;
+    const said = `A choice’s value goes in as “${value}”, not as “${choices.value}”.`;
+    seen.note('choices', said, 'What it told of a choice was its value then, and something of its own before.', 0.95);
     return;
   }
   seen.adapter = before;

@@ -309,3 +309,28 @@ export function HearsScriptsAlone({ checked = false, disabled = false, onChange 
     </button>
   );
 }
+
+/** Tells at which place a choice stands, and shows it again by that: whoever looks only at this sees nothing wrong. */
+export function TellsPlaces(props: {
+  readonly value?: string;
+  readonly options?: readonly { readonly value: string; readonly label: string }[];
+  readonly disabled?: boolean;
+  onChange?(value: string): void;
+}): JSX.Element {
+  const { value = '', options = [], disabled = false, onChange } = props;
+  return (
+    <div role="radiogroup">
+      {options.map(({ label }, i) => (
+        <label key={label}>
+          <input
+            type="radio"
+            checked={value === `place-${i}`}
+            disabled={disabled}
+            onChange={() => onChange?.(`place-${i}`)}
+          />
+          {label}
+        </label>
+      ))}
+    </div>
+  );
+}

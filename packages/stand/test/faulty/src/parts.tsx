@@ -121,3 +121,36 @@ export function DaySegment({ segment }: { readonly segment: Segment }): JSX.Elem
     />
   );
 }
+
+const OfShift = createContext<
+  { readonly value: string; readonly disabled: boolean; choose(id: string): void } | undefined
+>(undefined);
+/** Of what is chosen it tells the id, which it makes itself where none is given; the value of a choice is any object. */
+export function ShiftRoot(props: {
+  readonly value?: string;
+  readonly disabled?: boolean;
+  onChange?(value: string): void;
+  readonly children?: ReactNode;
+}): JSX.Element {
+  const { value = '', disabled = false, onChange, children } = props;
+  return (
+    <OfShift value={{ value, disabled, choose: (id) => onChange?.(id) }}>
+      <div role="radiogroup">{children}</div>
+    </OfShift>
+  );
+}
+export function ShiftItem(props: {
+  readonly id?: string;
+  readonly value?: object;
+  readonly children?: ReactNode;
+}): JSX.Element {
+  const shift = useContext(OfShift);
+  if (!shift) throw new Error('A shift’s items stand in a ShiftRoot.');
+  const id = props.id ?? `shift-${String(props.children)}`;
+  return (
+    <label>
+      <input type="radio" checked={shift.value === id} disabled={shift.disabled} onChange={() => shift.choose(id)} />
+      {props.children}
+    </label>
+  );
+}
