@@ -79,7 +79,9 @@ describe('poietra check in a real browser', () => {
       Warns: ['silent'],
       Loops: [],
       Floods: [],
+      TurnedByHand: [],
     });
+    expect(adaptersIn('/inputs.tsx').get('TurnedByHand')?.value.later).toBe('anew');
     expect(failed['NeedsHarbour']).toContain('mounts');
     // One fault may be seen in several ways; these have to be among them.
     const seen = {

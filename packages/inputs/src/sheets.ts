@@ -13,9 +13,15 @@ export function styleSheets(pkg: ProjectPackage): string[] {
   const theme = lent.length > 0 ? [] : own.length === 0 ? themeSheets(pkg) : themeFor(pkg, own);
   const isBare = lent.length + theme.length + own.length === 0;
   const beside = own.length > 0 || isBare ? sheetsBeside(pkg, own) : [];
-  const all = [...lent, ...theme, ...beside, ...own];
+  const all = [...lent, ...theme, ...beside, ...own].map((sheet) => asNamed(pkg, sheet));
   sheetsRead.set(pkg, all);
   return all;
+}
+/** A sheet that was found where it lies, by the name that an application has to import it by. */
+function asNamed(pkg: ProjectPackage, sheet: string): string {
+  const at = sheet.startsWith(`${pkg.name}/`) ? sheet.slice(pkg.name.length + 1) : undefined;
+  const named = at !== undefined && existsSync(join(pkg.folder, at)) ? namedAs(pkg, at) : undefined;
+  return named === undefined || named === pkg.name ? sheet : named;
 }
 const sheetsRead = new WeakMap<ProjectPackage, string[]>();
 
@@ -162,7 +168,7 @@ function ownSheets(pkg: ProjectPackage): string[] {
   const itself = exportedSheets(pkg).find(({ path }) => path === '.')?.file;
   if (itself !== undefined) return [sheetAs(pkg, itself)];
   const style = manifest['style'];
-  const main = typeof style === 'string' ? [join(name, style)] : [];
+  const main = typeof style === 'string' && existsSync(join(folder, style)) ? [join(name, style)] : [];
   const around = [
     '.',
     'dist',

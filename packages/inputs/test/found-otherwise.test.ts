@@ -306,6 +306,16 @@ describe('looks', () => {
     for (const sheet of sheets) put(`node_modules/tide/${sheet}`, '.box { margin: 0 }');
     expect(only()?.input.css).toEqual(wanted.map((sheet) => `tide/${sheet}`));
   });
+  it('a sheet is imported by the name that the package gives it, and by none where nothing lies there', () => {
+    const entry = { types: './index.d.ts', default: './index.js' };
+    install('tide', box(), { exports: { '.': entry, './css/*': './dist/css/*' } });
+    put('node_modules/tide/dist/css/tide.css', '.box { margin: 0 }');
+    expect(only()?.input.css).toEqual(['tide/css/tide.css']);
+    install('tide', box(), { types: 'index.d.ts', style: 'src/style.css' });
+    rmSync(join(folder, 'node_modules/tide/dist'), { recursive: true });
+    put('node_modules/tide/style.css', '.box { margin: 0 }');
+    expect(only()?.input.css).toEqual(['tide/style.css']);
+  });
   it('of a suite with a package for each part, the sheets of those that it stands on are imported, too', () => {
     install('@moon/box', box(), { types: 'index.d.ts', dependencies: { '@moon/button': '1' } });
     const part = (name: string, on: Readonly<Record<string, string>>): void =>

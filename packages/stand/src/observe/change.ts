@@ -7,6 +7,7 @@ import {
   pressesIn,
   readingsOf,
   reportsOf,
+  same,
   valueNames,
   type AdapterDescription,
   type FoundInput,
@@ -20,6 +21,7 @@ import { attempts, follow } from '../explore.js';
 import { leave, perform } from '../hands.js';
 import { fullLook, look } from '../look.js';
 import { settle } from '../settle.js';
+import { elsewhere } from '../wanted.js';
 import { atRest } from '../look.js';
 import type { Observation } from './observation.js';
 
@@ -184,14 +186,22 @@ export async function findLater(seen: Observation): Promise<void> {
   const shown = await seen.sample();
   if (shown === undefined) return;
   const follows = async (): Promise<boolean> => {
-    const wanted = await seen.mount({ state: { shown } });
     const trial = await seen.mount();
-    await trial?.set({ shown });
-    await settle();
-    // What cannot be drawn with it shows no later value either.
-    const isSo = !wanted || !trial || wanted.error !== undefined || look(trial.box) === look(wanted.box);
+    // A calendar may know a later day and stay at its page.
+    const [near, far] = [shown, elsewhere(shown)];
+    for (const later of same(far, near) ? [near] : [near, far]) {
+      const wanted = await seen.mount({ state: { shown: later } });
+      await trial?.set({ shown: later });
+      await settle();
+      // What cannot be drawn with it shows no later value either.
+      const isSo = !wanted || !trial || wanted.error !== undefined || look(trial.box) === look(wanted.box);
+      if (!isSo) {
+        await seen.clean();
+        return false;
+      }
+    }
     await seen.clean();
-    return isSo;
+    return true;
   };
   if ((await seen.quietly(follows)) ?? true) return;
   const before = seen.adapter;

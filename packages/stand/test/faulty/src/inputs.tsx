@@ -334,3 +334,30 @@ export function TellsPlaces(props: {
     </div>
   );
 }
+
+/** Sound once it is made anew: a page of a calendar that is turned by hand alone shows nothing of a later day elsewhere. */
+export function TurnedByHand(props: {
+  readonly value?: Date | null;
+  readonly disabled?: boolean;
+  onChange?(value: Date): void;
+}): JSX.Element {
+  const { value, disabled = false, onChange } = props;
+  const [page] = useState(value ?? new Date());
+  const days = Array.from({ length: 28 }, (_, i) => new Date(page.getFullYear(), page.getMonth(), i + 1));
+  return (
+    <div role="grid">
+      {days.map((day) => (
+        <button
+          key={day.getDate()}
+          type="button"
+          disabled={disabled}
+          aria-pressed={value?.toDateString() === day.toDateString()}
+          style={{ fontWeight: value?.toDateString() === day.toDateString() ? 'bold' : 'normal' }}
+          onClick={() => onChange?.(day)}
+        >
+          {day.toLocaleDateString('en', { day: 'numeric', month: 'long' })}
+        </button>
+      ))}
+    </div>
+  );
+}
