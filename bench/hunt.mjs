@@ -176,7 +176,11 @@ async function worked(browser, address, { adapter }) {
     tell(isDeepStrictEqual(changed, atFirst), `nobody sees or hears that it holds ${JSON.stringify(held)}`);
 
     await page.getByRole('button', { name: 'Send' }).click();
-    const sent = await page.waitForFunction(() => window.sent && { sent: window.sent }).then((one) => one.jsonValue());
+    const sent = await page
+      .waitForFunction(() => window.sent && { sent: window.sent }, { timeout: 2_000 })
+      .then((one) => one.jsonValue())
+      .catch(() => undefined);
+    if (!sent) return [...amiss, `holds ${JSON.stringify(held)}, which its form does not send`];
     tell(
       !isDeepStrictEqual(sent.sent.held, held),
       `holds ${JSON.stringify(held)}, sends ${JSON.stringify(sent.sent.held)}`,
@@ -215,7 +219,7 @@ async function worked(browser, address, { adapter }) {
 
 /** What lies open over the page is shut first. */
 async function left(page) {
-  const captain = page.getByRole('textbox', { name: 'Captain' });
+  const captain = placeOf(page, '/after').locator('input');
   await captain.click({ timeout: 1_000 }).catch(async () => {
     await page.keyboard.press('Escape');
     await captain.focus();
@@ -248,12 +252,13 @@ async function seen(page, isPictured = false) {
   const between = all.slice(all.indexOf('\n', from) + 1, all.lastIndexOf('\n', to)).trim();
   // Some judge what was typed themselves, and only that.
   const text = between.replaceAll(' [invalid]', '');
-  const box = await fieldOf(page).boundingBox();
+  const box = isPictured ? await fieldOf(page).boundingBox() : undefined;
   const picture =
     box && box.width > 0 && box.height > 0 ? (await page.screenshot({ clip: box })).toString('base64') : '';
   return { text, picture };
 }
-const fieldOf = (page) => page.locator('[data-poietra-at="/held"], .poietra-field').nth(1);
+const placeOf = (page, at) => page.locator(`.poietra-field[data-at="${at}"]`);
+const fieldOf = (page) => placeOf(page, '/held');
 const unlike = (one, other) => {
   const lines = (text) => text.split('\n').map((line) => line.trim());
   const [mine, yours] = [lines(one), lines(other)];
@@ -265,11 +270,14 @@ const nothing = Symbol('nothing');
 /** Works it in one way after the other until what is held has changed; gives that, or `nothing`. */
 async function workedBy(page, adapter, isDisabled = false) {
   const before = JSON.stringify(await page.evaluate(() => window.held() ?? null));
+  const isChosen = Object.keys(taken(adapter)).length > 0;
   const changed = async () => {
     const until = Date.now() + (isDisabled ? 60 : 400);
     do {
       const now = await page.evaluate(() => window.held() ?? null);
-      if (JSON.stringify(now) !== before && now?.$is !== 'undefined') return now;
+      // What is typed is no choice yet.
+      const isTyping = now === typed && isChosen;
+      if (JSON.stringify(now) !== before && now?.$is !== 'undefined' && !isTyping) return now;
       await page.waitForTimeout(40);
     } while (Date.now() < until);
     return nothing;
@@ -290,7 +298,8 @@ async function workedBy(page, adapter, isDisabled = false) {
   };
   const enter = async () => {
     if (isDisabled) return;
-    await page.getByRole('textbox', { name: 'Ship' }).focus();
+    await keys('Escape');
+    await placeOf(page, '/before').locator('input').focus();
     await page.keyboard.press('Tab');
     await page.waitForTimeout(50);
   };
@@ -341,9 +350,17 @@ async function workedBy(page, adapter, isDisabled = false) {
       await offered()
     ),
     () => offered(),
+    async () => {
+      await click(field.locator('input[type=text], input:not([type])'));
+      await keys('ControlOrMeta+a');
+      await page.keyboard.type(typed, { delay: 15 });
+      await keys('Enter');
+    },
+    () => click(field.getByRole('button', { name: '15' })),
     async () => (await click(field.getByRole('radio').nth(1)), await click(field.getByRole('checkbox'))),
     async () => {
-      const box = await field.locator('input, textarea, button, canvas, [role], [tabindex]').last().boundingBox();
+      const all = field.locator('input, textarea, button, canvas, [role], [tabindex]');
+      const box = (await all.count()) > 0 ? await all.last().boundingBox() : undefined;
       if (box) await page.mouse.click(box.x + box.width * 0.7, box.y + box.height / 2);
     },
     async () => {
