@@ -162,6 +162,9 @@ async function emptyPoints(seen: Observation, sample: unknown): Promise<number> 
   const wanted = look(empty.box);
   const isThere = workingElements(empty.box).length > 0;
   const isReached = isInTabOrder(empty);
+  // Some reckon with their value only once they are left.
+  empty.takeFocus();
+  await leave();
   const trial = await seen.mount({ state: { shown: sample } });
   const isSteady = !trial || isAlways(empty, trial);
   await trial?.set({ shown: undefined });
@@ -216,10 +219,13 @@ export async function findKind(seen: Observation): Promise<void> {
   await seen.clean();
   // Some warn of themselves whatever they are given.
   const usual = seen.watch.told - toldBefore;
-  for (const other of [0, false, '', {}]) {
+  for (const other of [0, false, '', {}, 'Aldervik']) {
     if (valueKind(other) === kind) continue;
     const before = seen.watch.told;
     const trial = await seen.mount({ state: { shown: other } });
+    // Some do something with their value only once they are left.
+    trial?.takeFocus();
+    await leave();
     await trial?.set({ shown: sample });
     const isQuiet = seen.watch.told - before <= usual;
     const bears = trial?.error === undefined && isQuiet && trial && look(trial.box) === wanted;
