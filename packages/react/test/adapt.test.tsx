@@ -345,13 +345,13 @@ it('what tells only that it was pressed turns over, and the caller’s own handl
 });
 
 it('what draws its box late, once more, or in another copy of itself is linked each time', async () => {
+  const drawBox = (own: HTMLElement): void => {
+    const root = own.shadowRoot ?? own.attachShadow({ mode: 'open' });
+    root.innerHTML = '<input>';
+  };
   class TideLate extends HTMLElement {
     connectedCallback(): void {
-      setTimeout(() => this.drawBox(), 30);
-    }
-    drawBox(): void {
-      const root = this.shadowRoot ?? this.attachShadow({ mode: 'open' });
-      root.innerHTML = '<input>';
+      setTimeout(() => drawBox(this), 30);
     }
   }
   customElements.define('tide-late', TideLate);
@@ -363,7 +363,7 @@ it('what draws its box late, once more, or in another copy of itself is linked e
   };
   const first = find('tide-late');
   await isNamed();
-  (first as TideLate).drawBox();
+  drawBox(first);
   await isNamed();
   draw({ state: { ...state, shown: undefined } });
   expect(find('tide-late')).not.toBe(first);
