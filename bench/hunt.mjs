@@ -5,21 +5,15 @@
  * shows anew, tells and refuses is compared with what a person would expect. Wanted: no line.
  */
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
-import { dirname, join, resolve } from 'node:path';
+import { readFileSync, rmSync } from 'node:fs';
+import { join, resolve } from 'node:path';
 import { isDeepStrictEqual } from 'node:util';
-import { handOver } from '@poietra/core/handover';
 import { chromium } from 'playwright-core';
-import { build, preview } from 'vite';
+import { label, refusal, served } from './hunt/application.mjs';
+import { fieldOf, nothing, placeOf, workedBy } from './hunt/hands.mjs';
 import { launchOptions } from './served.mjs';
 
 const home = join(import.meta.dirname, '..');
-const label = 'Berth plan';
-const refusal = 'The harbour office refused it';
-const choices = ['Aldervik', 'Brennholm', 'Torsund', 'Little Sule'].map((title) => ({
-  const: title.slice(0, 3).toUpperCase(),
-  title,
-}));
 
 /** Works each input of `checked` that passed, and prints what is amiss, a line each. */
 export async function hunt(folder, checked) {
@@ -67,94 +61,6 @@ function inspected(folder) {
     stdio: ['ignore', 'pipe', 'ignore'],
   });
   return JSON.parse(stdout).inputs;
-}
-
-/** An application of one package's inputs, a form each, built and served. */
-async function served(at, inputs) {
-  for (const { path, text } of [...handOver(kitOf(inputs), { depth: 1 }), ...pageOf(inputs)]) {
-    mkdirSync(dirname(join(at, path)), { recursive: true });
-    writeFileSync(join(at, path), text);
-  }
-  const common = { root: at, configFile: false, logLevel: 'error' };
-  mkdirSync(join(at, 'node_modules'), { recursive: true });
-  symlinkSync(join(home, 'node_modules/@poietra'), join(at, 'node_modules/@poietra'));
-  await build({
-    ...common,
-    resolve: { dedupe: ['react', 'react-dom'] },
-    build: { target: 'es2022', chunkSizeWarningLimit: 1e5, minify: false, reportCompressedSize: false },
-  });
-  const server = await preview({ ...common, preview: { port: 0, host: '127.0.0.1' } });
-  return { address: server.resolvedUrls.local[0], close: () => server.close() };
-}
-
-function kitOf(inputs) {
-  const named = (of) => Object.fromEntries(inputs.map((input, i) => [`i${i}`, of(input, i)]));
-  return {
-    poietra: 1,
-    name: 'hunt',
-    inputs: Object.fromEntries(inputs.map(({ input }) => [input.id, input])),
-    adapters: named(({ adapter }) => adapter),
-    codecs: {},
-    fields: named(({ adapter }, i) => ({ adapter: `i${i}`, codec: codecOf(adapter), label })),
-    groups: {},
-    forms: named(({ adapter }, i) => ({
-      title: 'Berths',
-      tell: 'submit',
-      schema: {
-        type: 'object',
-        properties: {
-          before: { type: 'string', title: 'Ship' },
-          held: { ...taken(adapter), 'x-poietra': { field: `i${i}` } },
-          after: { type: 'string', title: 'Captain' },
-        },
-      },
-    })),
-  };
-}
-const sampleOf = ({ samples }) => samples?.[1];
-const isDay = (sample) => sample?.$is === 'Date';
-const codecOf = (adapter) => (isDay(sampleOf(adapter)) ? 'date' : 'same');
-/** What its value is to be chosen from, where it is told that. */
-function taken(adapter) {
-  if (!adapter.choices && !JSON.stringify(adapter.inside ?? '').includes('"of"')) return {};
-  const isList = Array.isArray(sampleOf(adapter)) || ['list', 'set'].includes(adapter.value.kind);
-  return isList ? { type: 'array', items: { oneOf: choices } } : { oneOf: choices };
-}
-
-function pageOf(inputs) {
-  const forms = inputs.map(
-    (_, i) =>
-      `  async () => { const { openI${i}, I${i}Form } = await import('./forms/i${i}.js'); return [openI${i}, I${i}Form]; },`,
-  );
-  return [
-    {
-      path: 'index.html',
-      text: '<!doctype html><html lang="en"><title>Berths</title><link rel="icon" href="data:," /><div id="desk" style="padding:40px"></div><script type="module" src="main.tsx"></script></html>',
-    },
-    {
-      path: 'main.tsx',
-      text: `import '@poietra/react/skin.css';
-import { fromNotation, toNotation } from '@poietra/core';
-import { createRoot } from 'react-dom/client';
-
-const forms = [
-${forms.join('\n')}
-];
-const [number, held, state] = decodeURIComponent(location.hash.slice(1)).split('|');
-const [open, Form] = await forms[Number(number)]();
-const form = open(held ? { held: JSON.parse(held) } : undefined, { disabled: state === 'disabled' });
-const send = async (sent) => {
-  window.sent = sent;
-  return state === 'refused'
-    ? { kind: 'refused', problems: [{ at: '/held', keyword: 'server', params: {}, message: ${JSON.stringify(refusal)} }] }
-    : { kind: 'accepted', answer: {} };
-};
-window.held = () => toNotation(form.field('/held').sent);
-window.write = (value) => form.field('/held').write(fromNotation(value));
-createRoot(document.getElementById('desk')).render(<Form form={form} send={send} />);
-`,
-    },
-  ];
 }
 
 /** What is amiss with one input, as a person at the page would say it. */
@@ -257,8 +163,6 @@ async function seen(page, isPictured = false) {
     box && box.width > 0 && box.height > 0 ? (await page.screenshot({ clip: box })).toString('base64') : '';
   return { text, picture };
 }
-const placeOf = (page, at) => page.locator(`.poietra-field[data-at="${at}"]`);
-const fieldOf = (page) => placeOf(page, '/held');
 const unlike = (one, other) => {
   const lines = (text) => text.split('\n').map((line) => line.trim());
   const [mine, yours] = [lines(one), lines(other)];
@@ -266,124 +170,7 @@ const unlike = (one, other) => {
   return `${only(mine, yours)} – ${only(yours, mine)}`.slice(0, 300);
 };
 
-const nothing = Symbol('nothing');
-/** Works it in one way after the other until what is held has changed; gives that, or `nothing`. */
-async function workedBy(page, adapter, isDisabled = false) {
-  const before = JSON.stringify(await page.evaluate(() => window.held() ?? null));
-  const isChosen = Object.keys(taken(adapter)).length > 0;
-  const changed = async () => {
-    const until = Date.now() + (isDisabled ? 60 : 400);
-    do {
-      const now = await page.evaluate(() => window.held() ?? null);
-      // What is typed is no choice yet.
-      const isTyping = now === typed && isChosen;
-      if (JSON.stringify(now) !== before && now?.$is !== 'undefined' && !isTyping) return now;
-      await page.waitForTimeout(40);
-    } while (Date.now() < until);
-    return nothing;
-  };
-  const sample = sampleOf(adapter);
-  const typed =
-    typeof sample === 'number'
-      ? String(sample)
-      : typeof sample === 'string' && !taken(adapter).oneOf
-        ? sample
-        : 'Torsund';
-  const key = (name) => () => page.keyboard.press(name);
-  const keys = async (...names) => {
-    for (const name of names) {
-      await page.keyboard.press(name);
-      await page.waitForTimeout(100);
-    }
-  };
-  const enter = async () => {
-    if (isDisabled) return;
-    await keys('Escape');
-    await placeOf(page, '/before').locator('input').focus();
-    await page.keyboard.press('Tab');
-    await page.waitForTimeout(50);
-  };
-  const isTyped = () =>
-    page.evaluate(() => {
-      let at = document.activeElement;
-      while (at?.shadowRoot?.activeElement) at = at.shadowRoot.activeElement;
-      const isText = at instanceof HTMLInputElement && !/checkbox|radio|range|button|color|file|submit/.test(at.type);
-      return isText || at instanceof HTMLTextAreaElement || !!at?.isContentEditable;
-    });
-  const click = async (locator) => {
-    const one = locator.first();
-    if (await one.isVisible().catch(() => false))
-      await one.click({ force: true, timeout: 2_000 }).catch(() => undefined);
-  };
-  const field = fieldOf(page);
-  const part = (...roles) =>
-    field.locator(roles.map((role) => (/^[a-z]+$/.test(role) ? `role=${role}` : role)).join(', '));
-  const offered = async () => {
-    for (const role of ['option', 'menuitemradio', 'menuitem', 'radio', 'gridcell', 'treeitem']) {
-      const all = page.getByRole(role, { disabled: false });
-      const count = await all.count();
-      if (count === 0) continue;
-      const one = role === 'gridcell' ? all.nth(Math.min(12, count - 1)) : all.filter({ hasText: 'Torsund' });
-      await click((await one.count()) > 0 ? one : all.nth(Math.min(1, count - 1)));
-      return;
-    }
-    await click(page.getByText('Torsund', { exact: true }).last());
-  };
-  const ways = [
-    async () => {
-      const files = field.locator('input[type=file]').first();
-      if ((await files.count()) === 0 || isDisabled) return;
-      await files.setInputFiles({ name: 'berths.txt', mimeType: 'text/plain', buffer: Buffer.from('Torsund') });
-    },
-    async () => (await isTyped()) && (await page.keyboard.type(typed, { delay: 15 })),
-    async () => (await isTyped()) && (await keys('Enter')),
-    async () => (await isTyped()) && (await keys('ArrowDown', 'Enter')),
-    async () => (await isTyped()) && (await keys('Tab')),
-    async () => (await enter(), await keys('Space')),
-    async () => (await enter(), await keys('ArrowRight')),
-    async () => (await enter(), await keys('ArrowUp')),
-    async () => (await enter(), await keys('Enter', 'ArrowDown', 'ArrowDown', 'Enter')),
-    async () => (
-      await keys('Escape'),
-      await enter(),
-      await click(part('combobox', 'button', 'input')),
-      await offered()
-    ),
-    () => offered(),
-    async () => {
-      await click(field.locator('input[type=text], input:not([type])'));
-      await keys('ControlOrMeta+a');
-      await page.keyboard.type(typed, { delay: 15 });
-      await keys('Enter');
-    },
-    () => click(field.getByRole('button', { name: '15' })),
-    async () => (await click(field.getByRole('radio').nth(1)), await click(field.getByRole('checkbox'))),
-    async () => {
-      const all = field.locator('input, textarea, button, canvas, [role], [tabindex]');
-      const box = (await all.count()) > 0 ? await all.last().boundingBox() : undefined;
-      if (box) await page.mouse.click(box.x + box.width * 0.7, box.y + box.height / 2);
-    },
-    async () => {
-      const box = await field.boundingBox();
-      if (box) await page.mouse.click(box.x + Math.min(30, box.width / 2), box.y + box.height - 12);
-    },
-    key('ArrowRight'),
-    () => page.keyboard.type(typed, { delay: 15 }),
-    () => offered(),
-  ];
-  await enter();
-  for (const way of isDisabled ? ways.slice(0, 9) : ways) {
-    await way();
-    const now = await changed();
-    if (now === nothing) continue;
-    // Typing may still go on, and what is typed may be taken in only on leaving.
-    await page.waitForTimeout(isDisabled ? 0 : 250);
-    return page.evaluate(() => window.held() ?? null);
-  }
-  return nothing;
-}
-
-/** Whether something in the field that takes the focus is said to be wrong, and described by the words. */
+/** Whether something in the field is described by the words of what is wrong. */
 function isHeard(page) {
   return fieldOf(page).evaluate((field, words) => {
     const all = [];
