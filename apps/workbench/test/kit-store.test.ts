@@ -131,6 +131,24 @@ describe('two tabs', () => {
     expect(one.useKit.getState().kit).toEqual(await stored());
     expect(other.useKit.getState().kit).toEqual(await stored());
   });
+  it('on a first visit, the later one takes nothing of what the earlier one has done', async () => {
+    const { fetch } = globalThis;
+    await Promise.all([database.kits.clear(), database.steps.clear()]);
+    let answer: (() => void) | undefined;
+    globalThis.fetch = async (...asking: Parameters<typeof fetch>) => {
+      await new Promise<void>((resolve) => (answer = resolve));
+      return fetch(...asking);
+    };
+    const late = openTab();
+    await until(() => answer !== undefined);
+    globalThis.fetch = fetch;
+    const one = await openTab();
+    put(one, '/fields/pieces/label', 'The earlier one’s');
+    await settled(one);
+    answer!();
+    expect((await late).useKit.getState().kit.fields['pieces']?.label).toBe('The earlier one’s');
+    expect((await stored()).fields['pieces']?.label).toBe('The earlier one’s');
+  });
   it('two edits in a row against a newer state lose nothing, and the same place changed twice is told', async () => {
     const one = await openTab();
     const before = (await database.kits.get('current'))!;

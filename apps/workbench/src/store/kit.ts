@@ -236,7 +236,7 @@ export async function openKit(): Promise<void> {
     const ids = await database.kits.toArray();
     const there = ids.filter(({ removed }) => removed === undefined).map(({ id }) => id);
     const id = there.find((one) => one === known) ?? there[0];
-    await (id === undefined ? makeKit(await kitToBegin(), firstKit) : switchTo(id));
+    await (id === undefined ? beginKit(await kitToBegin()) : switchTo(id));
     void persist();
     // What was put away long ago goes, as was said when it was put away; a failure here keeps it a while longer.
     clearKits().catch(() => undefined);
@@ -266,8 +266,24 @@ export async function switchTo(id: string): Promise<void> {
 /** Keeps another kit beside those there are, and opens it. */
 export async function makeKit(kit: Kit, id: string = crypto.randomUUID()): Promise<void> {
   await saving;
-  await database.kits.put({ id, kit, revision: 1, position: 0, time: Date.now() });
+  await database.kits.put(newKit(id, kit));
   await switchTo(id);
+}
+
+/** The first kit of a browser. A tab that was opened at the same time may have made it, and worked in it, by now. */
+async function beginKit(kit: Kit): Promise<void> {
+  const id = await database.transaction('rw', database.kits, async () => {
+    const there = await database.kits.get(firstKit);
+    if (there && there.removed === undefined) return firstKit;
+    const free = there ? crypto.randomUUID() : firstKit;
+    await database.kits.add(newKit(free, kit));
+    return free;
+  });
+  await switchTo(id);
+}
+
+function newKit(id: string, kit: Kit) {
+  return { id, kit, revision: 1, position: 0, time: Date.now() };
 }
 
 const openedKey = 'poietra opened';
