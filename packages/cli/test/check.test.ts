@@ -187,6 +187,7 @@ describe('poietra check in a real browser', () => {
       change: { report: 'onChange', path: '/0', asks: 'getText' },
       widget: { reports: 'methods', update: 'setText' },
     });
+    expect(adapterOf('Telegraph')?.widget).toMatchObject({ reports: 'options', startsEmpty: true });
     expect(adapterOf('Pennant')?.gesture?.steps).toMatchObject([{ do: 'press' }]);
     expect(adapterOf('Rudders')).toMatchObject({ ownIds: { property: 'name' } });
     expect(adapterOf('Chest')?.value).toMatchObject({ property: 'files', later: 'files' });
@@ -215,6 +216,7 @@ describe('poietra check in a real browser', () => {
       Stay: [],
       Windlass: [],
       Sounder: [],
+      Telegraph: [],
       Pennant: [],
     });
   });

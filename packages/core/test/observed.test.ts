@@ -153,6 +153,13 @@ describe('what is tried on an input', () => {
       'change',
     ]);
   });
+  it('is not listened to where it asks whether it may', () => {
+    const asks = (type: string) => ({ name: 'onBeforeMove', type, args: [{ name: 'to', type: 'number' }] });
+    const told = (type: string) => reportsOf({ ...input, properties: [asks(type)] });
+    expect(told('((to: number) => boolean) | undefined')).toEqual([]);
+    expect(told('(to: number) => Promise<boolean>')).toEqual([]);
+    expect(told('(to: () => boolean) => void')).toEqual(['onBeforeMove']);
+  });
   it('are values of the kinds that its type names', () => {
     const now = new Date(2026, 10, 23);
     expect(samplesFor('boolean', now)).toEqual([[true, false]]);

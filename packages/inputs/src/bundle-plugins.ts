@@ -101,10 +101,13 @@ export const missingLater: Plugin = {
       if (pluginData === 'looked for' || kind === 'url-token') return undefined;
       if (!/[\\/]node_modules[\\/]/.test(importer) || isBuiltIn(path)) return undefined;
       const { errors } = await builder.resolve(path, { kind, importer, resolveDir, pluginData: 'looked for' });
-      return errors.length > 0 ? { path, namespace: 'poietra-missing' } : undefined;
+      if (errors.length === 0) return undefined;
+      const isAsked = kind === 'require-call' && isTriedFor(path, importer);
+      return { path, namespace: 'poietra-missing', suffix: isAsked ? '?tried' : '' };
     });
-    builder.onLoad({ filter: /.*/, namespace: 'poietra-missing' }, ({ path }) => {
+    builder.onLoad({ filter: /.*/, namespace: 'poietra-missing' }, ({ path, suffix }) => {
       const says = JSON.stringify(`“${path}” is asked for and not installed in the project folder.`);
+      if (suffix !== '') return { contents: `throw new Error(${says});`, loader: 'js' };
       return {
         contents: `module.exports = new Proxy(function () {}, { get(_, name) { if (name === '__esModule' || name === 'default' || typeof name === 'symbol') return undefined; throw new Error(${says}); } });`,
         loader: 'js',
@@ -112,6 +115,12 @@ export const missingLater: Plugin = {
     });
   },
 };
+
+/** Whether a script asks for a module in a `try`: it goes on without what is not there, and has to be told at once. */
+function isTriedFor(path: string, importer: string): boolean {
+  const name = path.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+  return new RegExp(`\\btry\\s*\\{[^{}]*\\brequire\\(\\s*['"]${name}['"]\\s*\\)`).test(readFileSync(importer, 'utf8'));
+}
 
 /** The file of a sheet: by its path in the package, or, for the package's name alone, as it says itself or where most keep it. */
 function sheetOf(project: string, path: string): string | undefined {

@@ -168,12 +168,14 @@ function ownSheets(pkg: ProjectPackage): string[] {
   const itself = exportedSheets(pkg).find(({ path }) => path === '.')?.file;
   if (itself !== undefined) return [sheetAs(pkg, itself)];
   const style = manifest['style'];
-  const main = typeof style === 'string' && existsSync(join(folder, style)) ? [join(name, style)] : [];
+  const isSheet = typeof style === 'string' && style.endsWith('.css') && existsSync(join(folder, style));
+  const main = isSheet ? [join(name, style)] : [];
   const around = [
     '.',
     'dist',
     'dist/css',
     'dist/styles',
+    'dist/styles/css',
     'dist/core',
     'css',
     'styles',
@@ -188,9 +190,7 @@ function ownSheets(pkg: ProjectPackage): string[] {
     const place = join(folder, inner);
     // A file may be called like a folder: `x.js` of a package of that name.
     return statSync(place, { throwIfNoEntry: false })?.isDirectory()
-      ? readdirSync(place)
-          .filter((file) => file.endsWith('.css') && !file.includes('.min.') && !file.includes('.module.'))
-          .map((file) => join(name, inner, file))
+      ? plainest(readdirSync(place)).map((file) => join(name, inner, file))
       : [];
   });
   const found = exported.length > 0 ? exported : main.length > 0 ? main : around;
@@ -211,6 +211,12 @@ function ownSheets(pkg: ProjectPackage): string[] {
   };
   const [best] = [...new Set(found)].sort((a, b) => rank(a) - rank(b)).filter((path) => rank(path) < 2);
   return best === undefined ? [] : [best, ...besideIt(pkg, best)];
+}
+
+/** The sheets among files; one that was made smaller only where there is none that it was made of. */
+function plainest(files: readonly string[]): string[] {
+  const sheets = files.filter((file) => file.endsWith('.css') && !file.includes('.module.'));
+  return sheets.filter((file) => !file.includes('.min.') || !sheets.includes(file.replace('.min.', '.')));
 }
 
 /** Colours that lie in a folder beside a sheet, and are imported after it: `theme/default.css`. */

@@ -296,6 +296,8 @@ describe('looks', () => {
       ['standard-theme.css'],
     ],
     ['a whole that bears how it was made', ['dist/parts.css', 'dist/index.umd.css'], ['dist/index.umd.css']],
+    ['what was made smaller, where it is alone', ['dist/tide.min.css', 'dist/parts.css'], ['dist/tide.min.css']],
+    ['what was made of it rather than smaller', ['dist/tide.min.css', 'dist/tide.css'], ['dist/tide.css']],
     [
       'colours in a folder beside it, after it',
       ['dist/style.css', 'dist/theme/default.css'],
@@ -314,6 +316,10 @@ describe('looks', () => {
     install('tide', box(), { types: 'index.d.ts', style: 'src/style.css' });
     rmSync(join(folder, 'node_modules/tide/dist'), { recursive: true });
     put('node_modules/tide/style.css', '.box { margin: 0 }');
+    expect(only()?.input.css).toEqual(['tide/style.css']);
+    // What has to be made into a sheet first is none.
+    install('tide', box(), { types: 'index.d.ts', style: 'src/style.scss' });
+    put('node_modules/tide/src/style.scss', '.box { margin: 0 }');
     expect(only()?.input.css).toEqual(['tide/style.css']);
   });
   it('of a suite with a package for each part, the sheets of those that it stands on are imported, too', () => {

@@ -178,6 +178,18 @@ it('what a package’s “browser” leaves out, and what only Node has, is noth
   expect(x.value()).toBeUndefined();
 });
 
+it('what is asked for in a “try” and is not there is told at once; what is asked for plainly, where it is used', async () => {
+  put('project/node_modules/yard/package.json', '{"name":"yard","main":"index.js"}');
+  put(
+    'project/node_modules/yard/index.js',
+    "let clock; try { clock = require('clock'); } catch (e) {} const bell = require('bell'); exports.has = () => [typeof clock, typeof bell];",
+  );
+  const input = { id: 'x', family: 'component' as const, export: 'has', module: 'yard', css: [] };
+  const { script } = await bundle({ project, home, start, inputs: [input] });
+  const { x } = runInNewContext(`${script}; globalThis.inputs`, { console }) as { x: { value: () => unknown } };
+  expect(x.value()).toEqual(['undefined', 'function']);
+});
+
 it('a module may wait as it is loaded, and ask where it lies', async () => {
   const got = await taken('export const tide = await Promise.resolve(new URL("./tide", import.meta.url));');
   expect(got).toMatch(/^\(async \(\) => \{/);

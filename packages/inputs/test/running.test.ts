@@ -94,9 +94,18 @@ it('what makes something on an element is seen making it, whatever its names', (
         return { setValue(b) {}, getValue() {} };
       },
     };
+    exports.Gauge = function (a) {
+      var s = this, k; s.o = { field: null, step: 1, value: 0, onSelect: null };
+      for (k in a) s.o[k] = a[k];
+      if (s.o.field) s.o.field.parentNode.appendChild(document.createElement('p'));
+    };
+    exports.Gauge.prototype = { setValue: function () {}, destroy: function () {} };
     exports.getOffset = (a) => a.parentNode.nodeType;`);
-  expect(names()).toEqual(['create', 'Dial.make']);
-  const [created, made] = found();
+  expect(names()).toEqual(['create', 'Dial.make', 'Gauge']);
+  const [created, made, gauge] = found();
+  // Where all that is given is copied, its place and what stands beside it are known by what they are copied to.
+  expect(gauge?.input.widget).toMatchObject({ start: 'new', place: 'field', reports: 'options' });
+  expect(gauge?.adapter?.change.report).toBe('onSelect');
   expect(made?.input.widget).toMatchObject({ start: 'call', place: 'holder', update: 'setValue' });
   expect(created?.input).toMatchObject({ widget: { start: 'call', update: 'setSelected', destroy: 'destroy' } });
   expect(created?.adapter?.value.property).toBe('selected');

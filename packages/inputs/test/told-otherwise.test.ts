@@ -68,6 +68,16 @@ it('a listener that has to be given is no constant; of a list that takes groups,
   expect(found()[0]?.adapter?.constants).toBeUndefined();
 });
 
+it('choices are those of the kind that has a value and words, in whatever order the kinds stand', () => {
+  const kinds =
+    'interface Quays { id: string; label: string; options: Port[] } interface Port { text: string; value: string }';
+  install(
+    'tide',
+    `${component('value?: string; onChange?: (next: string) => void; data?: Partial<Quays>[] | Partial<Quays | Port>[]')} ${kinds}`,
+  );
+  expect(found()[0]?.adapter?.choices).toEqual({ property: 'data', value: 'value', text: 'text' });
+});
+
 describe('an element', () => {
   const element = `export interface Level { rate: string; value: number }
     declare global { interface HTMLTideLevelElement extends Level, HTMLElement {} interface HTMLElementTagNameMap { 'tide-level': HTMLTideLevelElement } }

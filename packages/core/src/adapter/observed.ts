@@ -269,6 +269,9 @@ export function samplesFor(
   return pairs;
 }
 
+/** The type of a function that is asked whether a change may be: one that only listens answers no. */
+const mayRefuse = /=> (?:Promise<boolean>|boolean)\)?(?: \| (?:undefined|null))*$/;
+
 /** Where somebody listens to it, a press does something else than to choose. */
 const insteadOfChoosing = 'onAction';
 
@@ -284,6 +287,7 @@ export function reportsOf({ family, events, methods, properties, widget }: Found
       ({ args, name, deprecated }) =>
         args && !deprecated && /^on[A-Z]|\./.test(name) && !/^on.+Capture$/.test(name) && name !== insteadOfChoosing,
     )
+    .filter(({ type }) => !mayRefuse.test(type))
     .map(({ name }) => name);
   if (!widget || widget.reports === 'options') return declared;
   if (widget.reports === 'methods') return methods.filter((name) => /^on[A-Z]/.test(name));

@@ -179,7 +179,9 @@ export class Declarations {
       .filter((one) => one.flags & (ts.TypeFlags.Object | ts.TypeFlags.Intersection))
       .map((one) => this.#namesIn(this.checker.getPropertiesOfType(one)));
     // Beside single choices a list may take groups of them.
-    const members = [first, ...others].find((names) => names.includes('value') && names.includes('label')) ?? first;
+    const all = [first, ...others];
+    const has = (...wanted: string[]) => all.find((names) => wanted.every((name) => names.includes(name)));
+    const members = has('value', 'label') ?? has('value', 'text') ?? first;
     const isNeeded = !(property.flags & ts.SymbolFlags.Optional) && type.getCallSignatures().length === 0;
     const sample = isNeeded ? this.sample(type, property.name, 3) : undefined;
     return {

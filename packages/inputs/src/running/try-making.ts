@@ -44,20 +44,24 @@ export function tryMaking(value: unknown): Made | undefined {
   };
 
   const mark = 'poietraMark';
-  /** Options that have nothing but what is said, and their names as they are asked for. */
+  /**
+   * Options that have nothing but the element at some places, and their names as they are asked for. They stand there as
+   * any would, so that they go along where all that is given is copied.
+   */
   const someOptions = (
     element: Named | undefined,
-    places: RegExp,
+    places: readonly string[],
     others?: () => unknown,
   ): { readonly options: Named; readonly asked: Set<string> } => {
     const asked = new Set<string>();
-    const options = new Proxy<Named>(element ? {} : { [mark]: true }, {
+    const given: Named = { [mark]: true };
+    if (element) for (const place of places) given[place] = element;
+    const options = new Proxy<Named>(given, {
       get(target, key): unknown {
         if (typeof key === 'symbol' || key in Object.prototype) return target[key];
         if (key !== mark) asked.add(key);
-        return element && places.test(key) ? element : (target[key] ?? others?.());
+        return target[key] ?? others?.();
       },
-      has: (target, key) => key in target || (typeof key === 'string' && element !== undefined && places.test(key)),
     });
     return { options, asked };
   };
@@ -97,21 +101,23 @@ export function tryMaking(value: unknown): Made | undefined {
   });
 
   const first = anElement();
-  const beside = someOptions(undefined, /^$/);
+  const beside = someOptions(undefined, []);
   const made = make(first.element, beside.options);
   if (first.isAsked()) return told(made, beside.asked);
-  const whole =
-    /^(el|elem|element|field|input|select|selector|target|container|wrapper|holder|trigger|node|parent|root|host|mount|place)$/i;
+  const places = (
+    'el elem element field input select selector target container wrapper holder trigger node parent root host mount place ' +
+    'inputField inputEl inputElement'
+  ).split(' ');
   // Some go no further without what has to be there besides.
   for (const others of [undefined, () => blank({})]) {
     const probe = anElement();
-    const all = someOptions(probe.element, whole, others);
+    const all = someOptions(probe.element, places, others);
     make(all.options);
     if (!probe.isAsked()) continue;
-    // Of several names that were asked for, the one without which it does nothing.
-    for (const place of [...all.asked].filter((name) => whole.test(name))) {
+    // Of several names, the one without which it does nothing; those that were asked for first.
+    for (const place of new Set([...all.asked, ...places].filter((name) => places.includes(name)))) {
       const alone = anElement();
-      const given = someOptions(alone.element, new RegExp(`^${place}$`), others);
+      const given = someOptions(alone.element, [place], others);
       const one = make(given.options);
       if (alone.isAsked()) return told(one, given.asked, place);
     }

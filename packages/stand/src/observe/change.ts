@@ -15,6 +15,7 @@ import {
   type Heard,
   type Reading,
   type ValueKind,
+  type WidgetUse,
 } from '@poietra/core';
 import { workingElements } from '@poietra/react';
 import { attempts, follow } from '../explore.js';
@@ -256,12 +257,20 @@ async function settleOn(
     const change = { report, path, ...(asks ? { asks } : {}), ...(tells ? { tells } : {}) };
     const kinds = kindsFor(told, typeOf(seen, property)).map((kind) => (kind ? { ...value, kind } : value));
     let isRound = false;
-    for (const one of kinds) {
-      seen.adapter = { ...before, value: one, change, gesture };
+    const uses = kinds.flatMap((one) => startsOf(before.widget).map((start) => ({ ...start, value: one })));
+    for (const use of uses) {
+      seen.adapter = { ...before, ...use, change, gesture };
       isRound = (await seen.quietly(() => goesRound(seen))) === true;
       if (isRound) break;
     }
     if (!isRound) continue;
+    if (seen.adapter.widget?.startsEmpty && !before.widget?.startsEmpty)
+      seen.note(
+        'widget',
+        'It is told its first value as it is told later ones.',
+        'As an option it was not shown.',
+        0.95,
+      );
     seen.note(
       'change',
       tells
@@ -291,6 +300,10 @@ async function settleOn(
   seen.adapter = before;
   return false;
 }
+
+/** A widget that does not show what its option says may show what it is told afterwards. */
+const startsOf = (widget: WidgetUse | undefined): readonly Pick<AdapterDescription, 'widget'>[] =>
+  !widget ? [{}] : widget.startsEmpty ? [{ widget }] : [{ widget }, { widget: { ...widget, startsEmpty: true } }];
 
 /** What is told as another kind than is taken: a number as the text of its box, what is chosen as a set that is held as a list. */
 function kindsFor(told: unknown, type: string): readonly (ValueKind | undefined)[] {

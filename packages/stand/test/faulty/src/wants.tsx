@@ -333,6 +333,35 @@ export class Sounder {
   }
 }
 
+/** Begins empty whatever its option says, and asks before it changes. */
+export class Telegraph {
+  readonly #box = document.createElement('input');
+
+  constructor(
+    private readonly element: HTMLElement,
+    private readonly options: {
+      readonly value?: string;
+      onBeforeChange?(value: string): boolean;
+      onChange?(value: string): void;
+    } = {},
+  ) {
+    this.#box.addEventListener('input', this.#tell);
+    element.append(this.#box);
+  }
+
+  setValue(value: string | null): void {
+    this.#box.value = value ?? '';
+  }
+  destroy(): void {
+    this.#box.removeEventListener('input', this.#tell);
+    this.element.replaceChildren();
+  }
+  readonly #tell = (): void => {
+    const { onBeforeChange = () => true, onChange } = this.options;
+    if (onBeforeChange(this.#box.value)) onChange?.(this.#box.value);
+  };
+}
+
 /** Files go in by nobody but a person; it lists what was chosen. */
 export function Chest({
   onChange,
