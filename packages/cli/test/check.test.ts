@@ -188,6 +188,7 @@ describe('poietra check in a real browser', () => {
       widget: { reports: 'methods', update: 'setText' },
     });
     expect(adapterOf('Telegraph')?.widget).toMatchObject({ reports: 'options', startsEmpty: true });
+    expect(adapterOf('Almanac')?.value.kind).toBe('filled text');
     expect(adapterOf('Pennant')?.gesture?.steps).toMatchObject([{ do: 'press' }]);
     expect(adapterOf('Rudders')).toMatchObject({ ownIds: { property: 'name' } });
     expect(adapterOf('Chest')?.value).toMatchObject({ property: 'files', later: 'files' });
@@ -217,6 +218,7 @@ describe('poietra check in a real browser', () => {
       Windlass: [],
       Sounder: [],
       Telegraph: [],
+      Almanac: [],
       Pennant: [],
     });
   });

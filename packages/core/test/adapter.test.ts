@@ -69,6 +69,8 @@ describe('what an adapter tells its input', () => {
       chosen: new Set(['TOR', 'ALD']),
     });
     expect(propertiesFor(adapter, { ...state, shown: 'TOR' })).toEqual({});
+    const filled: AdapterDescription = { ...adapter, value: { property: 'day', kind: 'filled text' } };
+    expect(['', 4, '4'].map((shown) => propertiesFor(filled, { ...state, shown }))).toEqual([{}, {}, { day: '4' }]);
     expect(reportedBy(adapter.change, [new Set(['TOR', 'ALD'])], undefined)).toEqual(['TOR', 'ALD']);
   });
   it('opens at the first value where the input can', () => {

@@ -35,6 +35,19 @@ describe('a draft from what is declared', () => {
       change: { report: 'changeRating', path: '/0' },
     });
   });
+  it('hears what has to be listened to before what HTML tells of every element', () => {
+    const counted = { name: 'onCountChange', type: 'function', args: [{ name: 'count', type: 'number' }] };
+    const html = { ...change('ChangeEvent<HTMLInputElement>'), inherited: true };
+    const heard = (required: boolean): string | undefined =>
+      adapterOf(input({ properties: [{ name: 'value', type: 'number' }, html, { ...counted, required }] }))?.change
+        .report;
+    expect([heard(true), heard(false)]).toEqual(['onCountChange', 'onChange']);
+  });
+  it('gives choices the words that their type has, under a name of general use', () => {
+    const options = { name: 'options', type: 'Port[]', members: ['content', 'value'] };
+    const found = input({ properties: [{ name: 'value', type: 'string' }, change('string'), options] });
+    expect(adapterOf(found)?.choices).toEqual({ property: 'options', value: 'value', text: 'content' });
+  });
   it('takes what is chosen under another name than what it is chosen from', () => {
     const holds = [{ path: '/selectedItems', type: 'T[]' }] as const;
     const found = input({
@@ -260,7 +273,7 @@ describe('sentences about an adapter', () => {
     expect(() => changeSlot(next, '/value/made/given', '"YYYY"')).toThrow('is a list');
   });
   it('refuse what means nothing', () => {
-    expect(() => changeSlot(adapter, '/value/kind', 'tide')).toThrow('Here stands text, number');
+    expect(() => changeSlot(adapter, '/value/kind', 'tide')).toThrow('Here stands text, filled text, number');
     expect(() => changeSlot(adapter, '/change/refused', 'always')).toThrow('Here stands anew');
     expect(() => changeSlot(adapter, '/value/empty', '{')).toThrow();
   });

@@ -151,8 +151,11 @@ export function componentsOfChoices(choices: ChoicesUse): string[] {
 }
 
 /** In the words of `value.kind`. */
-export const valueKinds = ['text', 'number', 'boolean', 'list', 'set', 'object'] as const;
-/** A kind of value that an input may insist on; a `set` is given a list's items, each once (ECMAScript, “Set Objects”). */
+export const valueKinds = ['text', 'filled text', 'number', 'boolean', 'list', 'set', 'object'] as const;
+/**
+ * A kind of value that an input may insist on; a `set` is given a list's items, each once (ECMAScript, “Set Objects”), and
+ * where only a `filled text` is borne, an empty one is no value.
+ */
 export type ValueKind = (typeof valueKinds)[number];
 
 /** What an input needs that does not follow its property. */

@@ -223,7 +223,7 @@ function choiceEvidence(choices: ChoicesUse): string {
 }
 
 const valueMembers = ['value', 'id', 'key'];
-const textMembers = ['label', 'text', 'title', 'name', 'children'];
+const textMembers = ['label', 'text', 'title', 'name', 'content', 'children'];
 
 /** The same with a word before it: `optionLabel`, `inputDisplay`. */
 const saysText = /^[a-z]+(Label|Text|Title|Display)$/;

@@ -63,7 +63,10 @@ const asList = (told: unknown): unknown => (told instanceof Set ? [...(told as R
 
 /** Whether an input that bears values of this kind only bears this one. */
 export const isOfKind = (value: unknown, kind: ValueKind | undefined): boolean =>
-  kind === undefined || valueKind(value) === kind || (kind === 'set' && Array.isArray(value));
+  kind === undefined ||
+  valueKind(value) === kind ||
+  (kind === 'set' && Array.isArray(value)) ||
+  (kind === 'filled text' && typeof value === 'string' && value !== '');
 
 /** In the words of `value.kind`. */
 export function valueKind(value: unknown): ValueKind | undefined {

@@ -284,8 +284,11 @@ function byCallback(reports: readonly DeclaredProperty[], value: DeclaredPropert
     const isOfValue = tellsOf(value.name).test(name);
     const place = placeIn(report, value);
     // One that is called after what it tells, `onSelectDate`, is meant where its type says so, and nothing else is.
-    const isByType =
-      !inherited && place.isSure && /^on((Select|Change|Pick)[A-Z]|[A-Z]\w*(Select|Pick)(ed)?$)/.test(name);
+    // So is one that has to be listened to, whatever it is that it says has changed.
+    const isCalledSo =
+      /^on((Select|Change|Pick)[A-Z]|[A-Z]\w*(Select|Pick)(ed)?$)/.test(name) ||
+      (report.required === true && /^on[A-Z]\w*Changed?$/.test(name));
+    const isByType = !inherited && place.isSure && isCalledSo;
     if (!isOfValue && !isByType && !changeNames.test(name.replace(/^\w+\.(after)?/, ''))) return [];
     const isChange = isOfValue || /chang/i.test(name);
     const rank =

@@ -104,7 +104,10 @@ export async function findInvalid(seen: Observation): Promise<void> {
       : (await pixelsOf(trial.box)) !== pixels;
   await seen.clean();
   // What the framework says of a kind it says once, perhaps of an earlier trial.
-  const isAmiss = seen.watch.warnings.some((text) => text.includes(`Invalid prop \`${declared.property}\``));
+  const complaints = new RegExp(
+    `Invalid prop \`${declared.property}\`|\\b${declared.property}\\b (must|should|has to) be\\b`,
+  );
+  const isAmiss = seen.watch.warnings.some((text) => complaints.test(text));
   if (isAmiss && declared.value === undefined) return findWords(seen, declared.property);
   if (isSeen) return;
   seen.adapter = rest;

@@ -7,6 +7,7 @@ import {
   valueKind,
   toNotation,
   type AdapterDescription,
+  type ValueKind,
 } from '@poietra/core';
 import { everyElement, workingElements } from '@poietra/react';
 import { leave, perform } from '../hands.js';
@@ -204,9 +205,9 @@ export async function findKind(seen: Observation): Promise<void> {
   const kind = valueKind(sample);
   // What is told as another kind than is taken insists on that already.
   if (!kind || value.kind === 'set' || value.kind === 'number') return;
-  const insist = (evidence: string): void => {
-    seen.adapter = { ...seen.adapter, value: { ...value, kind } };
-    seen.note('value', `It bears ${kind} only; everything else is taken for “no value”.`, evidence, 0.9);
+  const insist = (evidence: string, on: ValueKind = kind): void => {
+    seen.adapter = { ...seen.adapter, value: { ...value, kind: on } };
+    seen.note('value', `It bears ${on} only; everything else is taken for “no value”.`, evidence, 0.9);
   };
   // The framework says so once, at the first trial with another kind.
   const { property } = value;
@@ -219,8 +220,9 @@ export async function findKind(seen: Observation): Promise<void> {
   await seen.clean();
   // Some warn of themselves whatever they are given.
   const usual = seen.watch.told - toldBefore;
-  for (const other of [0, false, '', {}, 'Aldervik']) {
-    if (valueKind(other) === kind) continue;
+  for (const other of ['', 0, false, {}, 'Aldervik']) {
+    const isEmptyText = kind === 'text' && other === '';
+    if (valueKind(other) === kind && !isEmptyText) continue;
     const before = seen.watch.told;
     const trial = await seen.mount({ state: { shown: other } });
     // Some do something with their value only once they are left.
@@ -228,8 +230,10 @@ export async function findKind(seen: Observation): Promise<void> {
     await leave();
     await trial?.set({ shown: sample });
     const isQuiet = seen.watch.told - before <= usual;
-    const bears = trial?.error === undefined && isQuiet && trial && look(trial.box) === wanted;
+    const isDrawn = trial !== undefined && trial.error === undefined && isQuiet;
+    const bears = isDrawn && (isEmptyText || look(trial.box) === wanted);
     await seen.clean();
+    if (!bears && isEmptyText) return insist('With an empty text it fails.', 'filled text');
     if (!bears) return insist(`${JSON.stringify(other)} was pushed in.`);
   }
 }

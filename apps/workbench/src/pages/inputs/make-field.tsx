@@ -48,7 +48,15 @@ function fieldOf(name: string, adapter: AdapterDescription, field: string, kit: 
 }
 
 /** An input that gives anything but texts and marks gives it as it is. */
-const codecs = { text: 'text', boolean: 'boolean', number: 'same', list: 'same', set: 'same', object: 'same' } as const;
+const codecs = {
+  text: 'text',
+  'filled text': 'text',
+  boolean: 'boolean',
+  number: 'same',
+  list: 'same',
+  set: 'same',
+  object: 'same',
+} as const;
 
 function partsCodec(names: readonly string[]): CodecDescription {
   return { kind: 'parts', options: { names }, cases: [] };

@@ -362,6 +362,19 @@ export class Telegraph {
   };
 }
 
+/** Reads a day out of its text as it is drawn; there is none in an empty one. */
+export function Almanac({
+  value,
+  onValueChange,
+  ...rest
+}: Omit<ComponentProps<'input'>, 'value' | 'type'> & {
+  readonly value?: string;
+  onValueChange(value: string): void;
+}): JSX.Element {
+  if (value === '') throw new RangeError('There is no day.');
+  return <input {...rest} value={value ?? ''} onChange={({ target }) => onValueChange(target.value)} />;
+}
+
 /** Files go in by nobody but a person; it lists what was chosen. */
 export function Chest({
   onChange,
