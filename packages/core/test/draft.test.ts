@@ -37,7 +37,7 @@ describe('a draft from what is declared', () => {
   });
   it('hears what has to be listened to before what HTML tells of every element', () => {
     const counted = { name: 'onCountChange', type: 'function', args: [{ name: 'count', type: 'number' }] };
-    const html = { ...change('ChangeEvent<HTMLInputElement>'), inherited: true };
+    const html = { ...change('ChangeEvent<HTMLInputElement>'), inherited: true as const };
     const heard = (required: boolean): string | undefined =>
       adapterOf(input({ properties: [{ name: 'value', type: 'number' }, html, { ...counted, required }] }))?.change
         .report;
