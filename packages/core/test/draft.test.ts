@@ -47,6 +47,10 @@ describe('a draft from what is declared', () => {
     const options = { name: 'options', type: 'Port[]', members: ['content', 'value'] };
     const found = input({ properties: [{ name: 'value', type: 'string' }, change('string'), options] });
     expect(adapterOf(found)?.choices).toEqual({ property: 'options', value: 'value', text: 'content' });
+    const old = { ...options, name: 'dataSource', deprecated: true as const };
+    expect(adapterOf({ ...found, properties: [old, ...found.properties] })?.choices).toMatchObject({
+      property: 'options',
+    });
   });
   it('takes what is chosen under another name than what it is chosen from', () => {
     const holds = [{ path: '/selectedItems', type: 'T[]' }] as const;

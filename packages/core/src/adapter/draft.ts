@@ -233,8 +233,10 @@ function choicesOf({ properties, item, choiceItem, list }: FoundInput, held: str
   // What is held by its key or its id is chosen by that, whatever else a choice has.
   const [, first] = /^(id)s?(?:[A-Z]|$)/.exec(held) ?? /([Kk]ey|Id)s?$/.exec(held) ?? [];
   const ranked = first === undefined ? valueMembers : [first.toLowerCase(), ...valueMembers];
-  for (const { name, type, members = [] } of properties) {
-    if (!choiceLists.test(name)) continue;
+  const lists = properties.filter(({ name }) => choiceLists.test(name));
+  // What its maker advises against comes last.
+  const usual = [...lists.filter(({ deprecated }) => !deprecated), ...lists.filter(({ deprecated }) => deprecated)];
+  for (const { name, type, members = [] } of usual) {
     const value = ranked.find((one) => members.includes(one));
     const text = textMembers.find((one) => members.includes(one)) ?? members.find((one) => saysText.test(one));
     if (value !== undefined && text !== undefined) return { property: name, value, text };
