@@ -93,7 +93,8 @@ const send = async (sent) => {
     : { kind: 'accepted', answer: {} };
 };
 window.held = () => toNotation(form.field('/held').sent);
-window.write = (value) => form.field('/held').write(fromNotation(value));
+// As a record that comes later: what is sent is text where the input holds an object.
+window.write = (value) => form.load({ held: fromNotation(value) });
 createRoot(document.getElementById('desk')).render(<Form form={form} send={send} />);
 `,
     },
