@@ -188,6 +188,7 @@ describe('poietra check in a real browser', () => {
       widget: { reports: 'methods', update: 'setText' },
     });
     expect(adapterOf('Telegraph')?.widget).toMatchObject({ reports: 'options', startsEmpty: true });
+    expect(adapterOf('Bilge')).not.toHaveProperty('invalid');
     expect(adapterOf('Almanac')?.value.kind).toBe('filled text');
     expect(adapterOf('Pennant')?.gesture?.steps).toMatchObject([{ do: 'press' }]);
     expect(adapterOf('Rudders')).toMatchObject({ ownIds: { property: 'name' } });
@@ -219,6 +220,7 @@ describe('poietra check in a real browser', () => {
       Sounder: [],
       Telegraph: [],
       Almanac: [],
+      Bilge: [],
       Pennant: [],
     });
   });

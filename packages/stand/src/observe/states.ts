@@ -103,15 +103,17 @@ export async function findInvalid(seen: Observation): Promise<void> {
       ? fullLook(trial.box) !== shape || paint(trial.box) !== colours
       : (await pixelsOf(trial.box)) !== pixels;
   await seen.clean();
-  // What the framework says of a kind it says once, perhaps of an earlier trial.
-  const complaints = new RegExp(
-    `Invalid prop \`${declared.property}\`|\\b${declared.property}\\b (must|should|has to) be\\b`,
-  );
-  const isAmiss = seen.watch.warnings.some((text) => complaints.test(text));
-  if (isAmiss && declared.value === undefined) return findWords(seen, declared.property);
+  const { property } = declared;
+  const complaints = [
+    `Invalid prop \`${property}\``,
+    ...['must', 'should', 'has to'].map((one) => ` ${property} ${one} be`),
+  ];
+  // What is said of a kind is said once, perhaps of an earlier trial.
+  const isAmiss = seen.watch.warnings.some((text) => complaints.some((one) => ` ${text}`.includes(one)));
+  if (isAmiss && declared.value === undefined) return findWords(seen, property);
   if (isSeen) return;
   seen.adapter = rest;
-  seen.note('invalid', `“${declared.property}” shows nothing; its box does.`, 'It was set, and looked the same.', 0.9);
+  seen.note('invalid', `“${property}” shows nothing; its box does.`, 'It was set, and looked the same.', 0.9);
 }
 
 /** What takes no yes or no may take the words of what is to be mended, and draw them; otherwise the box shows it. */

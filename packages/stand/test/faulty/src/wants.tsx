@@ -8,6 +8,7 @@ import {
   type JSX,
   type KeyboardEvent,
   type MouseEvent,
+  type ReactNode,
 } from 'react';
 
 const told = new Set<string>();
@@ -360,6 +361,16 @@ export class Telegraph {
     const { onBeforeChange = () => true, onChange } = this.options;
     if (onBeforeChange(this.#box.value)) onChange?.(this.#box.value);
   };
+}
+
+/** What is to be mended may be anything that can be drawn, it declares, and complains of a mere yes. */
+export function Bilge({
+  value = '',
+  error,
+  ...rest
+}: ComponentProps<'textarea'> & { readonly value?: string; readonly error?: ReactNode }): JSX.Element {
+  if (error === true) once('Bilge: error must be a text.');
+  return <textarea {...rest} value={value} />;
 }
 
 /** Reads a day out of its text as it is drawn; there is none in an empty one. */
