@@ -3,6 +3,7 @@
  * Messages go to the parent; a page of its own is its own parent.
  */
 import { giveBackTheConsole } from './unprofiled.js';
+import './unstacked.js';
 import '@poietra/react/skin.css';
 import type {
   AdapterDescription,
