@@ -188,6 +188,8 @@ describe('poietra check in a real browser', () => {
       widget: { reports: 'methods', update: 'setText' },
     });
     expect(adapterOf('Telegraph')?.widget).toMatchObject({ reports: 'options', startsEmpty: true });
+    expect(adapterOf('Bollard')).toMatchObject({ widget: { leavesTraces: true } });
+    expect(adapterOf('Bollard')).not.toHaveProperty('constants');
     expect(adapterOf('Bilge')).not.toHaveProperty('invalid');
     expect(adapterOf('Almanac')?.value.kind).toBe('filled text');
     expect(adapterOf('Pennant')?.gesture?.steps).toMatchObject([{ do: 'press' }]);
@@ -219,6 +221,7 @@ describe('poietra check in a real browser', () => {
       Windlass: [],
       Sounder: [],
       Telegraph: [],
+      Bollard: [],
       Almanac: [],
       Bilge: [],
       Pennant: [],

@@ -191,7 +191,8 @@ describe('sentences', () => {
     const made = { ...adapter, widget };
     const told = sentencesFor(made).find(({ about }) => about === 'reports')?.parts;
     expect(told).toContainEqual(expect.objectContaining({ at: '/widget/on', words: 'on' }));
-    expect(changeSlot(made, '/widget/startsEmpty', 'true').widget).toEqual({ ...widget, startsEmpty: true });
+    for (const flag of ['startsEmpty', 'leavesTraces'])
+      expect(changeSlot(made, `/widget/${flag}`, 'true').widget).toEqual({ ...widget, [flag]: true });
     expect(changeSlot(changeSlot(made, '/widget/place', 'field'), '/widget/place', '')).toEqual(made);
     expect(changeSlot(made, '/change/asks', 'getValue').change.asks).toBe('getValue');
     expect(() => changeSlot(made, '/widget/reports', 'signals')).toThrow('Here stands options, on, methods, events.');

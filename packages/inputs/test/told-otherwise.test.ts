@@ -191,6 +191,19 @@ describe('a widget', () => {
     });
   });
 
+  it('may be set as a property of its own making, and what listens to any element is no report of it', () => {
+    install(
+      'tide',
+      `export declare class Dial {
+         constructor(target: HTMLElement, options?: object);
+         get value(): string;
+         set value(next: string);
+         on(element: HTMLElement, name: string, hear: () => void): void;
+       }`,
+    );
+    expect(found()[0]?.input.widget).toMatchObject({ update: 'value', reports: 'events' });
+  });
+
   it('that helps to fill in a box leaves the value there', () => {
     install(
       'tide',

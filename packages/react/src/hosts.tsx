@@ -11,6 +11,7 @@ import {
 } from 'react';
 import { choiceProperties } from './choices.js';
 import { isHandler, type Choices, type Handler } from './given.js';
+import { tracing } from './traces.js';
 
 interface HostProps {
   readonly properties: Readonly<Record<string, unknown>>;
@@ -138,6 +139,8 @@ export function WidgetHost({
 }): ReactNode {
   const place = useRef<HTMLDivElement>(null);
   const madeOn = useRef<HTMLElement>(undefined);
+  /** What a widget reports of a value while it is told that is no news. */
+  const isTelling = useRef(false);
   const latest = useRef(properties);
   useLayoutEffect(() => {
     latest.current = properties;
@@ -163,6 +166,7 @@ export function WidgetHost({
     const handlers: [string, Handler][] = [];
     const { report, asks } = description.change;
     const hear = (name: string, args: unknown[]): void => {
+      if (isTelling.current) return;
       const living = handle.current;
       // What tells of a change while it is still being made cannot be asked yet.
       if (asks === undefined || name !== report) (latest.current[name] as Handler).apply(living, args);
@@ -177,19 +181,28 @@ export function WidgetHost({
     if (use.reports === 'options') for (const [name, handler] of handlers) setWithin(options, name, handler);
     if (use.place !== undefined) options[use.place] = node;
     const given = use.place === undefined ? [node, options] : [options];
-    const made: unknown =
-      use.start === 'new' ? new (input as new (...args: unknown[]) => unknown)(...given) : (input as Handler)(...given);
-    // What gives nothing back leaves the element to work with.
-    const living =
-      use.handle === undefined ? (made ?? node) : ((node as unknown as Record<string, unknown>)[use.handle] ?? made);
-    handle.current = living;
-    callOn(living, use.begin);
+    const make = (): unknown => {
+      const made: unknown =
+        use.start === 'new'
+          ? new (input as new (...args: unknown[]) => unknown)(...given)
+          : (input as Handler)(...given);
+      // What gives nothing back leaves the element to work with.
+      const one =
+        use.handle === undefined ? (made ?? node) : ((node as unknown as Record<string, unknown>)[use.handle] ?? made);
+      handle.current = one;
+      callOn(one, use.begin);
+      return one;
+    };
+    isTelling.current = true;
+    const { made: living, clear } = use.leavesTraces ? tracing(make) : { made: make(), clear: undefined };
     if (use.reports === 'on') for (const [name, handler] of handlers) callOn(living, use.on ?? 'on', name, handler);
     if (use.reports === 'methods') for (const [name, handler] of handlers) tell(living, node, name, handler);
     if (use.reports === 'events') for (const [name, handler] of handlers) node.addEventListener(name, handler);
     if (use.startsEmpty && !isEmpty) tell(living, node, use.update, first);
+    isTelling.current = false;
     return () => {
       callOn(living, use.destroy);
+      clear?.();
       handle.current = null;
       host.replaceChildren();
     };
@@ -206,7 +219,9 @@ export function WidgetHost({
     told.current = shown;
     if (!living || !use || isAlike(known, shown)) return;
     const next = properties[description.value.property] ?? null;
+    isTelling.current = true;
     tell(living, madeOn.current, use.update, next);
+    isTelling.current = false;
   });
   return <div ref={place} />;
 }

@@ -425,6 +425,43 @@ describe('an adapted input', () => {
     expect(report).toHaveBeenCalledWith('mean');
     end();
   });
+  it('of the family widget is not heard of what it was told, and loses what it leaves on the page', () => {
+    let told: ((value: string) => void) | undefined;
+    const kept = jest.fn();
+    class Keeper {
+      constructor(
+        private readonly element: HTMLElement,
+        { onChange }: { onChange: (value: string) => void },
+      ) {
+        told = onChange;
+        document.addEventListener('resize', kept);
+        document.body.append(Object.assign(document.createElement('aside'), { textContent: 'kept' }));
+      }
+      setValue(value: string): void {
+        this.element.textContent = value;
+        told?.(`${value}!`);
+      }
+    }
+    const widget = { start: 'new', update: 'setValue', reports: 'options', element: 'div' } as const;
+    const Live = adapt(
+      Keeper,
+      { ...description, change: { report: 'onChange', path: '/0' }, widget: { ...widget, leavesTraces: true } },
+      'widget',
+    );
+    const report = jest.fn();
+    const at = (shown: string): ReactNode => (
+      <Live state={{ ...state, shown }} report={report} leave={nothing} attach={() => nothing} />
+    );
+    const { end, again } = draw(at('low'));
+    again(at('high'));
+    expect(report).not.toHaveBeenCalled();
+    act(() => told?.('mean'));
+    expect(report).toHaveBeenCalledWith('mean');
+    expect(document.querySelector('aside')).not.toBeNull();
+    end();
+    document.dispatchEvent(new Event('resize'));
+    expect([document.querySelector('aside'), kept.mock.calls]).toEqual([null, []]);
+  });
   it.each(['on', 'methods'] as const)('of the family widget is asked for what it does not tell: %s', (reports) => {
     const listeners: (() => void)[] = [];
     let told = '';

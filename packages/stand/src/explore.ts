@@ -35,7 +35,18 @@ const order = [
   'listitem',
 ];
 /** What is typed, the likeliest first; the date is one in either order of day and month. */
-const texts = ['Torsund', '7', '5', '#aa5500', '12:30', '0430112233', '10/12/2026', '2026-10-12'];
+const texts = [
+  'Torsund',
+  '7',
+  '5',
+  '#aa5500',
+  '12:30',
+  '0430112233',
+  '10/12/2026',
+  '2026-10-12',
+  '2026/10/12',
+  '10.12.2026',
+];
 const textsFor = (type: string): readonly string[] => {
   const isFirst = /\bDate\b/.test(type) ? /^\d+[/-]\d+/ : /\bnumber\b/.test(type) ? /^\d$/ : /./;
   return [...texts.filter((text) => isFirst.test(text)), ...texts.filter((text) => !isFirst.test(text))];
@@ -52,11 +63,16 @@ export function attempts(box: Element, type: string): Step[][] {
   const targets = ranked([...everyElement(box)]);
   const list = targets.slice(0, 14).flatMap((element) => stepsFor(box, element, type).map((step) => [step]));
   const together = inTurn(box, targets);
+  const last = together.at(-1);
   // A box that has no role at all may still open something when it is pressed, or take a stroke.
   const [outer] = box.children;
   const others = outer instanceof HTMLElement ? [outer, ...pressables(outer)] : [];
   return [
     ...(together.length > 1 ? [together] : []),
+    // The last of three may be a half of the day, which no number fits.
+    ...(isDigital(last) && together.length > 2
+      ? [[...together.slice(0, -1), { do: 'key', on: last.on, key: 'ArrowUp' } as const]]
+      : []),
     ...list,
     ...others.flatMap((element): Step[][] =>
       targets.includes(element) ? [] : [[{ do: 'press', on: targetOf(box, element) }]],
@@ -67,6 +83,9 @@ export function attempts(box: Element, type: string): Step[][] {
     ...surfaces(box).map((element): Step[] => [{ do: 'draw', on: targetOf(box, element) }]),
   ];
 }
+
+const isDigital = (step: Step | undefined): step is Step & { readonly do: 'type' } =>
+  step?.do === 'type' && step.on.role === 'spinbutton' && /^\d+$/.test(step.text);
 
 /** Several boxes for parts of one value, filled in one after another. */
 function inTurn(box: Element, targets: readonly HTMLElement[]): Step[] {

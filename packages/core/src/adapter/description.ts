@@ -32,6 +32,8 @@ export interface WidgetUse {
   /** The method, or the property, that takes a later value; the element's own property where what was made has none. */
   readonly update: string;
   readonly destroy?: string;
+  /** What it puts on the page while it is made, beside its element, is still there afterwards: the adapter takes it away. */
+  readonly leavesTraces?: boolean;
   /**
    * Whether reports are options (`onChange`, or `events.change` within another), events that a method subscribes to,
    * methods of what was made that take the listener alone (or properties that hold it), or DOM events of the element.

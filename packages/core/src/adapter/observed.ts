@@ -1,4 +1,5 @@
 /** What follows from what an input was seen to do. Rules over recorded reports: no DOM here. */
+import { same } from '../codec/index.js';
 import { joinPointer, type Pointer } from '../json/index.js';
 import type { FoundInput } from './face.js';
 import { families } from './families.js';
@@ -90,10 +91,24 @@ export function readingsOf(
     });
   }
   const seen = new Set<string>();
+  const stale = staleAmong(readings);
   return readings
+    .map((one) => (stale.has(wordsOf(one)) ? { ...one, rank: one.rank + 8 } : one))
     .sort((a, b) => a.rank - b.rank)
     .filter((one) => !seen.has(wordsOf(one)) && seen.add(wordsOf(one)))
     .map(({ rank: _rank, ...reading }) => reading);
+}
+
+/** Which told the same again, though nothing had changed: of where somebody is in it, as well as of what stands there. */
+function staleAmong(readings: readonly Reading[]): ReadonlySet<string> {
+  const last = new Map<string, unknown>();
+  const stale = new Set<string>();
+  for (const one of readings) {
+    const words = wordsOf(one);
+    if (last.has(words) && same(last.get(words), one.value)) stale.add(words);
+    last.set(words, one.value);
+  }
+  return stale;
 }
 
 const wordsOf = ({ report, path, asks }: Reading): string => [report, path, asks].join(' ');

@@ -50,6 +50,15 @@ export function widgetSentences(
         slot('/widget/update', methods),
         ', and is taken away by ',
         slot('/widget/destroy', methods, unless(widget.destroy, 'emptying its place')),
+        ', which ',
+        {
+          ...slot(
+            '/widget/leavesTraces',
+            ['true'],
+            widget.leavesTraces ? 'leaves traces on the page' : 'leaves nothing',
+          ),
+          open: false,
+        },
         '.',
       ],
     },
@@ -71,6 +80,8 @@ const closed: Readonly<Record<string, readonly string[]>> = {
   reports: widgetReports,
 };
 
+const flags: ReadonlySet<string> = new Set(['startsEmpty', 'leavesTraces']);
+
 /** The description with one slot of these sentences changed; an emptied one takes its part away, where there may be none. */
 export function changeWidget(adapter: AdapterDescription, at: string, value: string): AdapterDescription {
   const [, , member = ''] = at.split('/');
@@ -79,5 +90,5 @@ export function changeWidget(adapter: AdapterDescription, at: string, value: str
   if (value === '' && member === 'update')
     throw new TypeError('A widget needs a method or a property that takes a later value.');
   if (value === '') return removeAt(adapter, at);
-  return replaceAt(adapter, at, member === 'startsEmpty' ? true : value);
+  return replaceAt(adapter, at, flags.has(member) ? true : value);
 }

@@ -132,6 +132,7 @@ const singleAdapter = z.looseObject({
       handle: z.string().optional(),
       update: z.string(),
       destroy: z.string().optional(),
+      leavesTraces: z.boolean().optional(),
       reports: z.enum(widgetReports),
       on: z.string().min(1).optional(),
       element: z.enum(widgetElements),

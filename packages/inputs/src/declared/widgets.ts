@@ -27,8 +27,10 @@ interface Placed {
 /** Members of an export that make something: `Editor.create`. */
 const makes = /^(default|create(Picker|Input|Editor|Select|Slider)?|make|init|attach|mount|render|build)$/;
 const updates = /^(set|select)(Value|Date|Choice|Selected|Colou?r|Number|Text|Select)?s?$/;
+/** Alone it says of no value that it is set. */
+const choosesOnly = /^select$/;
 const aValue =
-  '(Raw|Current|Selected|Semantic)?(Values?|Dates?|Time|Colou?r|Numbers?|Text|Data|Selection|Rating|Range|Tags|Html|HTML|Contents?|Code|Markdown)';
+  '(Raw|Current|Selected|Semantic|Editor|Element|Field|Input)?(Values?|Dates?|Time|Colou?r|Numbers?|Text|Data|Selection|Rating|Range|Tags|Html|HTML|Contents?|Code|Markdown)';
 /** Where somebody writes, beside what is written. */
 const aSelection = /Selection$/;
 const writesValue = new RegExp(`^(set|update)${aValue}$`);
@@ -41,7 +43,7 @@ const helps =
   /select|rating|stars?(?![a-z])|picker|date|time|colou?r|slider|range|input|complete|tags?(?![a-z])|edit|mask|toggle|switch|upload|combo|choice|otp|phone|list-?box/i;
 /** What is called so does something else than to make one: it looks for one, keeps others, or stands for an element. */
 const doesElse =
-  /^(find|get|is|has|to|parse|format|destroy|register|unregister|remove|query|set|on|off|add|clone|debounce|throttle|extend|merge)(?=[A-Z]|$)|Element$|Store$|^prototype$/;
+  /^(find|get|is|has|to|parse|format|destroy|register|unregister|remove|query|set|on|off|add|clone|debounce|throttle|extend|merge)(?=[A-Z]|$)|[a-z]Adapt[A-Z]|Element$|Store$|^prototype$/;
 /** Methods that subscribe to an event, the likeliest first. */
 const subscribing = ['on', 'addEventListener', 'addListener', 'subscribe', 'listen'];
 const reportNames = /^on(Change|Select|Update|Input)$/i;
@@ -55,6 +57,9 @@ const primitive =
 /** Whether a type is whatever it is given. */
 const isOpen = (type: ts.Type | undefined): boolean =>
   (type?.isIntersection() ? type.types : [type]).some((one) => one !== undefined && one.isTypeParameter());
+
+const isBoth = (flags: ts.SymbolFlags): boolean =>
+  (flags & ts.SymbolFlags.GetAccessor) !== 0 && (flags & ts.SymbolFlags.SetAccessor) !== 0;
 
 export class Widgets {
   constructor(
@@ -150,31 +155,35 @@ export class Widgets {
     const writing = methods
       .filter((name) => writesValue.test(name))
       .sort((a, b) => Number(aSelection.test(a)) - Number(aSelection.test(b)));
+    // What is called like an input and made on an element may help to fill in a box of HTML's own.
+    const isHelp = isSeen && helps.test(this.read.pkg.name) && makes.test(exported);
     const update =
       // Beside it, what sets the value may take whole items.
       methods.find((name) => /^(set|select)\w*ByValue$/.test(name)) ??
       methods.find((name) => /^set(Value|Date|Choice|Selected)$/.test(name)) ??
       methods.find((name) => name.toLowerCase() === `set${valued?.name.toLowerCase() ?? ''}`) ??
-      methods.find((name) => (hasValue ? /^set([A-Z]|$)/ : updates).test(name)) ??
+      methods.find(
+        (name) => (hasValue ? /^set([A-Z]|$)/ : updates).test(name) && !(isHelp && choosesOnly.test(name)),
+      ) ??
       // Under a name of its own, where the same is to be read.
       writing.find((name) => methods.includes(name.replace(/^(set|update)/, 'get'))) ??
       methods.find((name) => loadsValue.test(name)) ??
       // One name to read and to write: with an argument it sets.
       methods.find((name) => telling.test(name) && this.#takesOne(single, name)) ??
-      // It is set like any property of what was made, and told by `on`; options of which nothing is known nobody can make up.
+      // It is set like any property of what was made: told by `on`, where options of which nothing is known nobody can make up;
+      // or of an accessor's own making.
       (methods.includes('on') && !isOpen(options)
         ? this.read.checker
             .getPropertiesOfType(single)
             .find((one) => telling.test(one.name) && !methods.includes(one.name))?.name
-        : undefined) ??
+        : this.#written(single)) ??
       // What helps to fill in a box of HTML’s own leaves the value there.
       (/HTMLInputElement/.test(element) && destroy !== undefined ? 'value' : undefined) ??
       // Where the value can be read alone, and under another name be given.
       (reading.length > 0 ? writing[0] : undefined) ??
       // What takes no later value may be made anew with it.
       (declared.some(({ name, args }) => args && reportNames.test(name)) ? valued?.name : undefined) ??
-      // What is called like an input and made on an element may help to fill in a box of HTML's own.
-      (isSeen && helps.test(this.read.pkg.name) && makes.test(exported) ? 'value' : undefined);
+      (isHelp ? 'value' : undefined);
     if (update === undefined) return undefined;
     const own = options ? declared.map((property) => this.#withHookArgs(options, property)) : [];
     const properties = [
@@ -188,7 +197,7 @@ export class Widgets {
     );
     // One that hears nothing by itself leaves it to its element; what can be written and read alone is worth a trial.
     const isHeld = isOnInput || methods.some((name) => readsValue.test(name) || loadsValue.test(name));
-    const on = subscribing.find((name) => methods.includes(name));
+    const on = subscribing.find((name) => methods.includes(name) && !this.#isOfElements(single, name));
     const reports = byOption
       ? 'options'
       : on !== undefined
@@ -221,6 +230,18 @@ export class Widgets {
         ...(hasValue ? {} : { startsEmpty: true }),
       },
     };
+  }
+
+  /** A value that what was made lets be read and written (`get value` and `set value` of a class). */
+  #written(made: ts.Type): string | undefined {
+    return this.read.checker.getPropertiesOfType(made).find((one) => telling.test(one.name) && isBoth(one.flags))?.name;
+  }
+
+  /** What listens to any element that it is given says nothing of the widget. */
+  #isOfElements(made: ts.Type, name: string): boolean {
+    const method = this.read.checker.getPropertyOfType(made, name);
+    const [first] = (method && this.#typeOf(method).getCallSignatures()[0]?.parameters) ?? [];
+    return first !== undefined && /Element\b|Node\b/.test(this.#text(first));
   }
 
   #takesListener(made: ts.Type, name: string): boolean {

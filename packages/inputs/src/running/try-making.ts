@@ -69,9 +69,12 @@ export function tryMaking(value: unknown): Made | undefined {
   const methodsOf = (made: unknown): string[] => {
     const found = new Set<string>();
     for (let one = made; isObject(one) && one !== Object.prototype; one = Object.getPrototypeOf(one) as unknown)
-      for (const name of Object.getOwnPropertyNames(one))
-        if (name !== 'constructor' && typeof Object.getOwnPropertyDescriptor(one, name)?.value === 'function')
-          found.add(name);
+      for (const name of Object.getOwnPropertyNames(one)) {
+        const held = Object.getOwnPropertyDescriptor(one, name)?.value as unknown;
+        // What takes an element, an event and a listener does so for any element: no report of its own comes of it.
+        const isForAny = name === 'on' && typeof held === 'function' && held.length > 2;
+        if (name !== 'constructor' && typeof held === 'function' && !isForAny) found.add(name);
+      }
     return [...found];
   };
   const isConstructor =

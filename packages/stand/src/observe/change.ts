@@ -10,6 +10,7 @@ import {
   same,
   valueNames,
   type AdapterDescription,
+  type Finding,
   type FoundInput,
   type Gesture,
   type Heard,
@@ -24,7 +25,7 @@ import { fullLook, look } from '../look.js';
 import { settle } from '../settle.js';
 import { elsewhere } from '../wanted.js';
 import { atRest } from '../look.js';
-import type { Observation } from './observation.js';
+import { complainsOf, type Observation } from './observation.js';
 
 /**
  * Tries gestures until something is told, and reads the value out of it. The declared report is believed first, then what
@@ -73,6 +74,7 @@ async function tryGestures(
     properties.push('checked');
   await seen.clean();
   let [tries, others] = [0, 0];
+  let complained: { readonly adapter: AdapterDescription; readonly findings: readonly Finding[] } | undefined;
   for (const first of steps.slice(0, mostTries)) {
     // What a press opens may be gone on with in several ways.
     for (let [way, ways] = [0, 1]; way < Math.min(ways, mostWays); way++) {
@@ -90,13 +92,24 @@ async function tryGestures(
       await seen.clean();
       ways = followed?.ways ?? 0;
       if (!followed?.gesture) continue;
-      for (const property of properties)
-        if (await settleOn(seen, followed.gesture, property, readingsFrom(seen, heard, property).filter(isBelieved)))
-          return { isFound: true, tries, others };
+      const before = seen.adapter;
+      for (const property of properties) {
+        if (!(await settleOn(seen, followed.gesture, property, readingsFrom(seen, heard, property).filter(isBelieved))))
+          continue;
+        if (!complainsOf(seen, textsIn(followed.gesture))) return { isFound: true, tries, others };
+        // What fits in its notation may come later; otherwise it is this all the same.
+        complained ??= { adapter: seen.adapter, findings: [...seen.findings] };
+        seen.adapter = before;
+        break;
+      }
     }
   }
-  return { isFound: false, tries, others };
+  if (!complained) return { isFound: false, tries, others };
+  seen.adapter = complained.adapter;
+  seen.findings.splice(0, Infinity, ...complained.findings);
+  return { isFound: true, tries, others };
 }
+const textsIn = ({ steps }: Gesture): string[] => steps.flatMap((step) => (step.do === 'type' ? [step.text] : []));
 const mostTries = 25;
 const mostWays = 4;
 

@@ -13,6 +13,7 @@ import { findOnServer } from './on-server.js';
 import { findFocus, findReality } from './reality.js';
 import { inItsLook, inPlace, mountSomehow, untilThere } from './standing.js';
 import { dropAstray, findFlags, findInvalid, findLeaving, findMessage, findRequired } from './states.js';
+import { findTraces } from './traces.js';
 import { beginsWithOne, findEmpty, findKind, findSamples, findSubmission } from './values.js';
 
 export type { Make };
@@ -66,6 +67,7 @@ async function tryAll(seen: Observation, render: Ground['render']): Promise<Obse
   if (seen.adapter.gesture === undefined && seen.adapter.widget) await tryOtherReports(seen);
   if (seen.adapter.gesture === undefined) await tryFiles(seen);
   if (seen.adapter.gesture === undefined) await tryOtherModes(seen);
+  await findTraces(seen);
   await findChoiceValue(seen);
   await markStates(seen);
   await findSamples(seen);

@@ -93,3 +93,7 @@ export class Observation {
     this.watch.stop();
   }
 }
+
+/** Whether something was warned of that names one of the texts: they do not fit what the input takes. */
+export const complainsOf = ({ watch: { warnings } }: Observation, texts: readonly string[]): boolean =>
+  texts.some((text) => text !== '' && warnings.some((warning) => warning.includes(text)));

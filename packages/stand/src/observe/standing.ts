@@ -10,6 +10,8 @@ import { marksGiving, ungivenIn } from './ungiven.js';
 
 /** As drafted; where it cannot be drawn without a value, with something for "no value". */
 export async function mountSomehow(seen: Observation): Promise<Trial | undefined> {
+  const plain = await mountUngiven(seen);
+  if (plain) return plain;
   const first = await mountPlainly(seen);
   const before = seen.adapter;
   if (first?.error === undefined) return first;
@@ -40,6 +42,29 @@ export async function mountSomehow(seen: Observation): Promise<Trial | undefined
   noteAround(seen, first.error);
   return trial;
 }
+
+/**
+ * Options of a widget are often declared as needed where the widget itself has something for them, which nothing at all
+ * in their place would take away.
+ */
+async function mountUngiven(seen: Observation): Promise<Trial | undefined> {
+  const { constants, widget, ...before } = seen.adapter;
+  const given = Object.entries(constants ?? {});
+  const kept = given.filter(([, value]) => !isNothing(value));
+  if (!widget || kept.length === given.length) return undefined;
+  const drafted = seen.adapter;
+  seen.adapter = { ...before, widget, ...(kept.length > 0 ? { constants: Object.fromEntries(kept) } : {}) };
+  const trial = await seen.mount();
+  if (trial?.error === undefined && trial && (await hasPlace(trial))) {
+    seen.note('constants', 'What is declared as needed it does without.', 'It was drawn with nothing for it.', 0.9);
+    return trial;
+  }
+  await seen.clean();
+  seen.adapter = drafted;
+  return undefined;
+}
+const isNothing = (value: unknown): boolean =>
+  value === '' || value === false || (Array.isArray(value) && value.length === 0);
 
 /** As drafted; a widget that fails so may be meant for an element of another kind. */
 async function onSomeElement(seen: Observation): Promise<Trial | undefined> {

@@ -18,7 +18,7 @@ import { trialName } from '../wanted.js';
 import { tellsApart } from './apart.js';
 import { textForNone } from './objects.js';
 import type { Trial } from '../trial.js';
-import type { Observation } from './observation.js';
+import { complainsOf, type Observation } from './observation.js';
 
 /** Two values that it shows, of the kind that it reports. */
 export async function findSamples(seen: Observation): Promise<void> {
@@ -33,9 +33,12 @@ export async function findSamples(seen: Observation): Promise<void> {
   const all = samplesFor(type, new Date(), usesChoices ? sampleChoices.map((one) => one.value) : []);
   // Behind a mask only what looks like what it reports can be shown.
   const isAlike = ([a]: readonly [unknown, unknown]): boolean => shapeOf(a) === shapeOf(reported);
-  for (const [a, b] of [...all.filter(isAlike), ...all.filter((pair) => !isAlike(pair))]) {
+  const pairs = [...all.filter(isAlike), ...neighboursOf(reported), ...all.filter((pair) => !isAlike(pair))];
+  for (const [a, b] of pairs) {
     if (reported !== undefined && kindOf(reported) !== kindOf(a)) continue;
     if (!(await tellsApart(seen, a, b))) continue;
+    // It says itself that they do not fit, and shows them all the same; its own words come later.
+    if (pairs.at(-1)?.[0] !== a && complainsOf(seen, [String(a), String(b)])) continue;
     seen.adapter = { ...seen.adapter, samples: [toNotation(a), toNotation(b)] };
     seen.note(
       'value',
@@ -48,6 +51,16 @@ export async function findSamples(seen: Observation): Promise<void> {
   if (typeof reported === 'boolean' && !('empty' in value) && (await isOnByItself(seen))) return;
   if (reported !== undefined && hasNotation(reported))
     seen.adapter = { ...seen.adapter, samples: [toNotation(reported), toNotation(undefined)] };
+}
+
+/** What was reported, and the same with another number at each of its places in turn: for notations that nobody else would think of. */
+function neighboursOf(reported: unknown): (readonly [string, string])[] {
+  if (typeof reported !== 'string' || !/\d\D+\d/.test(reported)) return [];
+  const numbers = [...reported.matchAll(/\d+/g)].slice(0, 6).reverse();
+  return numbers.map(({ 0: number, index }) => {
+    const other = number.replace(/\d$/, (digit) => (digit === '1' ? '2' : '1'));
+    return [reported, reported.slice(0, index) + other + reported.slice(index + number.length)];
+  });
 }
 
 /** What is on where nobody says anything is off only where it is told so. */

@@ -310,6 +310,33 @@ export class Windlass {
   readonly #tell = (): void => this.options.onChange?.(this.#box.value);
 }
 
+/**
+ * Leaves a listener on the window each time that it is made, and tells of every value, by whomever it was set. It says that
+ * it needs marks, has some of its own, and can do nothing where it is given none.
+ */
+export class Bollard {
+  readonly #box = document.createElement('input');
+
+  constructor(
+    element: HTMLElement,
+    private readonly options: { readonly value?: string; marks: readonly string[]; onChange?(value: string): void },
+  ) {
+    const { marks = ['quay'], value = '' } = options as Partial<typeof options>;
+    this.#box.disabled = marks.length === 0;
+    this.#box.addEventListener('input', () => options.onChange?.(this.#box.value));
+    window.addEventListener('resize', () => this.#box.blur());
+    element.append(this.#box);
+    this.setValue(value);
+  }
+  setValue(value: string | null): void {
+    this.#box.value = value ?? '';
+    this.options.onChange?.(`${this.#box.value}\n`);
+  }
+  destroy(): void {
+    this.#box.remove();
+  }
+}
+
 /** Tells that it changed and nothing more; what it has, it says when it is asked. */
 export class Sounder {
   readonly #box = document.createElement('textarea');
