@@ -29,7 +29,7 @@ let planted: readonly Checked[];
 let status: number | null;
 const mostTime = 1_800_000;
 beforeAll(() => {
-  const files = ['inputs', 'hidden', 'looks', 'not-loaded', 'parts', 'waits', 'wants', 'window'];
+  const files = ['inputs', 'hidden', 'looks', 'not-loaded', 'parts', 'waits', 'wants', 'wants-values', 'window'];
   const done = check(faulty, '--json', '--only', files.map((file) => `/${file}.tsx`).join(','));
   planted = JSON.parse(done.stdout) as Checked[];
   ({ status } = done);
@@ -226,6 +226,14 @@ describe('poietra check in a real browser', () => {
       Bilge: [],
       Pennant: [],
     });
+  });
+  it('finds values, texts and words of a kind that nothing declares', () => {
+    const found = adaptersIn('wants-values.tsx');
+    expect(found.get('Logbook')?.gesture?.steps).toMatchObject([{ do: 'type', text: '2026/10/12' }]);
+    expect(found.get('Tally')?.gesture?.steps).toMatchObject([{ do: 'press' }]);
+    expect(found.get('Crew')?.choices).toMatchObject({ property: 'items', takes: 'item' });
+    expect(found.get('Soundings')?.constants).toEqual({ mask: '0000' });
+    expect(failedIn(plantedIn('wants-values.tsx'))).toEqual({ Crew: [], Logbook: [], Soundings: [], Tally: [] });
   });
   it('puts inputs together of their parts, and marks what is on', () => {
     const found = adaptersIn('parts.tsx');

@@ -10,6 +10,7 @@ import {
   isFlagType,
   pressesIn,
   readingsOf,
+  type Heard,
   reportedBy,
   reportsOf,
   samplesFor,
@@ -55,6 +56,19 @@ describe('the value in what was reported', () => {
   });
   it('is the flag where a flag is wanted', () => {
     expect(readingsOf([{ name: 'onChange', args: [event] }], 'checked', true)[0]?.path).toBe('/0/target/checked');
+  });
+  it('is rather of what told nothing twice, and may lie in one of the members of what was told', () => {
+    const said = (name: string, value: string): Heard => ({ name, args: [value] });
+    const heard = ['T', 'To'].flatMap((text) => [
+      said('place-change', text),
+      said('place-change', text),
+      said('text-change', text),
+    ]);
+    expect(readingsOf(heard, 'value', false).map(({ report }) => report)).toEqual(['text-change', 'place-change']);
+    const whole = { context: { days: ['2026-10-15'] }, days: undefined };
+    expect(readingsOf([{ name: 'onClickDate', args: [whole] }], 'days', false)[0]).toMatchObject({
+      path: '/0/context/days',
+    });
   });
   it('may be the argument itself, or sit in the detail of an event or in an object', () => {
     const box = { type: 'change', target: { value: 'C:\\fakepath\\manifest.txt' } };

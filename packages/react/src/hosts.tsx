@@ -34,9 +34,12 @@ export function ElementHost({
   /** What each property was before anything was set. */
   const initial = useRef(new Map<string, unknown>());
   const hasTold = useRef(false);
+  /** What it held as it told of it. */
+  const heldThen = useRef<unknown>(undefined);
   const later = useRef<ReturnType<typeof setTimeout>>(undefined);
   const placed = useRef<Choices | undefined>(undefined);
   const { choices: use, label } = description;
+  const valueName = description.value.property;
   const isOwn = useSyncExternalStore(nobody, isHere, isElsewhere);
   useLayoutEffect(() => {
     latest.current = properties;
@@ -44,7 +47,6 @@ export function ElementHost({
     if (!node) return;
     handle.current = node;
     const names = new Set(Object.keys(properties).filter((name) => !isHandler(properties[name])));
-    const valueName = description.value.property;
     for (const name of names)
       if (!initial.current.has(name)) initial.current.set(name, (node as unknown as Record<string, unknown>)[name]);
     // The value comes last: what it may be often depends on the others.
@@ -61,7 +63,11 @@ export function ElementHost({
     if (!isLater) return setOn(node, valueName, properties[valueName]);
     hasTold.current = false;
     clearTimeout(later.current);
-    later.current = setTimeout(() => setOn(node, valueName, latest.current[valueName]));
+    later.current = setTimeout(() => {
+      const now = (node as unknown as Record<string, unknown>)[valueName];
+      // What has gone on since, as somebody types, tells of it in a moment; set back, it would lose that.
+      if (typeof now !== 'string' || now === heldThen.current) setOn(node, valueName, latest.current[valueName]);
+    });
   });
   useEffect(() => {
     const node = element.current;
@@ -72,6 +78,7 @@ export function ElementHost({
           name,
           (event: Event) => {
             hasTold.current = true;
+            heldThen.current = (node as unknown as Record<string, unknown> | null)?.[valueName];
             (latest.current[name] as Handler)(event);
           },
         ] as const,
@@ -81,7 +88,7 @@ export function ElementHost({
       clearTimeout(later.current);
       for (const [name, listener] of listeners) node?.removeEventListener(name, listener);
     };
-  }, []);
+  }, [valueName]);
   // An element that upgrades before the page is taken over has set attributes of its own by then, and children.
   const its = {
     ref: element,

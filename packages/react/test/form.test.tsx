@@ -425,6 +425,31 @@ describe('an adapted input', () => {
     expect(report).toHaveBeenCalledWith('mean');
     end();
   });
+  it('of the family element that has gone on since it told is not set back', async () => {
+    const Live = adapt(
+      'tide-gauge',
+      { ...description, change: { report: 'input', path: '/0/target/value' } },
+      'element',
+    );
+    const at = (shown: string): ReactNode => (
+      <Live state={{ ...state, shown }} report={jest.fn()} leave={nothing} attach={() => nothing} />
+    );
+    const { host, end, again } = draw(at('T'));
+    const gauge = host.querySelector('tide-gauge') as HTMLElement & { value: string };
+    gauge.value = 'To';
+    gauge.dispatchEvent(new Event('input', { bubbles: true }));
+    // The next key comes before what was told is given back.
+    gauge.value = 'Tor';
+    again(at('To'));
+    await new Promise((resolve) => setTimeout(resolve));
+    expect(gauge.value).toBe('Tor');
+    // What is refused is set back all the same.
+    gauge.dispatchEvent(new Event('input', { bubbles: true }));
+    again(at('high'));
+    await new Promise((resolve) => setTimeout(resolve));
+    expect(gauge.value).toBe('high');
+    end();
+  });
   it('of the family widget is not heard of what it was told, and loses what it leaves on the page', () => {
     let told: ((value: string) => void) | undefined;
     const kept = jest.fn();

@@ -33,7 +33,7 @@ import { chosenBy, isToldAs } from './sample-choices.js';
 import { settle } from './settle.js';
 import { labelDrawnIn } from './targets.js';
 import { elsewhere, trialName, words } from './wanted.js';
-import { isOfAge, isOfRefused } from './watch.js';
+import { isOfAge, isOfItself, isOfRefused } from './watch.js';
 
 /** References win over words of its own (Accessible Name and Description Computation 1.2, 4.2), also those to nothing. */
 function described(element: Element): string {
@@ -414,14 +414,19 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     return looks(seen, look(invalid.box), 'What was entered still stands there, beside words about its being invalid.');
   },
 
-  silent({ watch: { warnings, refused } }) {
+  silent({ adapter, watch: { warnings, refused } }) {
+    const isItsOwn = (text: string): boolean => isOfItself(text, adapter);
     const others = warnings.filter(
-      (text) => !isAboutServer.test(text) && !isOfAge(text) && !isOfRefused(text, refused),
+      (text) => !isAboutServer.test(text) && !isOfAge(text) && !isItsOwn(text) && !isOfRefused(text, refused),
     );
     const [address] = refused;
     const aged = warnings.find(isOfAge);
+    const own = warnings.find(isItsOwn);
     const nothing = [
-      address === undefined && aged === undefined ? 'Nothing was warned of.' : 'Nothing was warned of that is its own.',
+      address === undefined && aged === undefined && own === undefined
+        ? 'Nothing was warned of.'
+        : 'Nothing was warned of that an adapter could mend.',
+      ...(own === undefined ? [] : [`Its own parts hand on to HTML what HTML does not know: ${own.slice(0, 200)}`]),
       ...(address === undefined ? [] : [`It asked for ${address}; the stand lets nothing through.`]),
       ...(aged === undefined
         ? []

@@ -1,5 +1,7 @@
 /** Listening to the page itself: warnings in the console, errors nobody caught, listeners that are left behind. */
 
+import type { AdapterDescription } from '@poietra/core';
+
 export interface Watch {
   /** What was warned of since the watch began. */
   readonly warnings: readonly string[];
@@ -71,6 +73,14 @@ export const isOfAge = (text: string): boolean =>
   /\b(defaultProps|findDOMNode|string refs?|\w*ontextTypes API)\b.*\bwill be removed\b.*\bmajor release|\bcomponentWill\w+ has been renamed, and is not recommended|\bLegacy context API has been detected|\b(findDOMNode|string refs?) (is|was) deprecated in StrictMode/i.test(
     text,
   );
+
+const handedOn =
+  /unknown prop ["'`]([\w-]+)["'`] is being sent through to the DOM|does not recognize the [`']([\w-]+)[`'] prop on a DOM element|Received [`'](?:true|false)[`'] for a non-boolean attribute [`']([\w-]+)/;
+/** Whether it tells that the input hands something on to HTML that the adapter never gave it: its own parts say so however it is used. */
+export const isOfItself = (text: string, adapter: AdapterDescription): boolean => {
+  const name = handedOn.exec(text)?.slice(1).find(Boolean);
+  return name !== undefined && !JSON.stringify(adapter).includes(`"${name}"`);
+};
 
 function patch(): void {
   if (isPatched) return;

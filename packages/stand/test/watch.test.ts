@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { consoleText, isOfAge, isOfRefused, watch } from '../src/watch.js';
+import { consoleText, isOfAge, isOfItself, isOfRefused, watch } from '../src/watch.js';
 
 describe('a watch over the page', () => {
   it('hears what is warned of while it is open, each once', () => {
@@ -92,4 +92,16 @@ it.each([
   ['Warning: Failed prop type: `defaultProps` are not given.', false],
 ])('%s is told of every use alike: %s', (text, isSo) => {
   expect(isOfAge(text)).toBe(isSo);
+});
+
+it.each([
+  ['Warning: React does not recognize the `isMoored` prop on a DOM element.', true],
+  ['styled-components: it looks like an unknown prop "tide" is being sent through to the DOM', true],
+  ['Warning: Received `true` for a non-boolean attribute `inert`.', true],
+  // What the adapter gives it could leave out.
+  ['Warning: React does not recognize the `quay` prop on a DOM element.', false],
+  ['There is no harbour.', false],
+])('%s is of its own making: %s', (text, isSo) => {
+  const adapter = { input: 'tide#Box', value: { property: 'value' }, change: { report: 'onChange', path: '/0' } };
+  expect(isOfItself(text, { ...adapter, focus: { by: 'element' }, constants: { quay: 1 } })).toBe(isSo);
 });

@@ -38,7 +38,8 @@ const insides = [
   ['files'],
 ] as const;
 
-const tellingNames = /chang|select|input|update|accept|complete|set|pick|drop(?!-?down)|stroke/i;
+const tellingNames =
+  /chang|select|input|update|accept|complete|set|pick|drop(?!-?down)|stroke|^rate|click(date|day|item|option)/i;
 /** Changes of something else than the value: what is open, which month is shown, what is searched for. */
 const besides =
   /inputchange|pickervalue|open|visible|panel|search|menu|popup|active|hover|month|year|view|scroll|sort|page|focus|blur|key|calendar|before|start/i;
@@ -51,20 +52,20 @@ export function readingsOf(
   declared?: { readonly report: string; readonly type: string },
 ): Reading[] {
   const isPlain = declared !== undefined && /^(string|number)$/.test(withoutNothing(declared.type));
-  const readings: (Reading & { readonly rank: number })[] = [];
-  for (const { name, args, answers = {} } of heard) {
+  const readings: (Reading & { readonly rank: number; readonly turn: number })[] = [];
+  for (const [turn, { name, args, answers = {} }] of heard.entries()) {
     if (name !== declared?.report && (!tellingNames.test(name) || besides.test(name))) continue;
     const nameRank = /^(on)?([a-z]+-)?(value)?-?chang(e|ed)$/i.test(name) ? 0 : 5;
     Object.entries(answers).forEach(([asks, value], i) => {
       if (isValue(value) && !(isPlain && isHolder(value)))
-        readings.push({ report: name, path: '/0', value, asks, rank: 6 + i / 100 + nameRank });
+        readings.push({ report: name, path: '/0', value, asks, rank: 6 + i / 100 + nameRank, turn });
     });
     args.slice(0, 4).forEach((arg, index) => {
       const add = (path: Pointer, value: unknown, rank: number): void => {
         // An object given back to what takes a text may look right by chance.
         if (isPlain && isHolder(value)) return;
         if (isValue(value) && (isFlag === undefined || (typeof value === 'boolean') === isFlag))
-          readings.push({ report: name, path, value, rank: rank + nameRank });
+          readings.push({ report: name, path, value, rank: rank + nameRank, turn });
       };
       const at = joinPointer('', index);
       if (isHolder(arg)) {
@@ -84,7 +85,12 @@ export function readingsOf(
         });
       }
       // Where it carries the value under the property's own name, or files under theirs, the whole is meant less often.
-      const isAround = isHolder(arg) && [property, 'files'].some((one) => member(arg, one) !== undefined);
+      const within = isEvent(arg) ? [] : membersWith(arg, property);
+      within.forEach((key) =>
+        add([key, property].reduce<string>(joinPointer, at), member(member(arg, key), property), 9),
+      );
+      const isAround =
+        within.length > 0 || (isHolder(arg) && [property, 'files'].some((one) => member(arg, one) !== undefined));
       if (!isEvent(arg)) add(at, arg, (isAround ? 10 : 1) + index * 4);
       // Of one choice among several, told as a list of those that are chosen.
       if (Array.isArray(arg)) add(`${at}/0/value`, member(arg[0], 'value'), 12 + index * 4);
@@ -96,21 +102,34 @@ export function readingsOf(
     .map((one) => (stale.has(wordsOf(one)) ? { ...one, rank: one.rank + 8 } : one))
     .sort((a, b) => a.rank - b.rank)
     .filter((one) => !seen.has(wordsOf(one)) && seen.add(wordsOf(one)))
-    .map(({ rank: _rank, ...reading }) => reading);
+    .map(({ rank: _rank, turn: _turn, ...reading }) => reading);
 }
 
 /** Which told the same again, though nothing had changed: of where somebody is in it, as well as of what stands there. */
-function staleAmong(readings: readonly Reading[]): ReadonlySet<string> {
-  const last = new Map<string, unknown>();
+function staleAmong(readings: readonly (Reading & { readonly turn: number })[]): ReadonlySet<string> {
+  const last = new Map<string, { readonly turn: number; readonly value: unknown }>();
   const stale = new Set<string>();
   for (const one of readings) {
     const words = wordsOf(one);
-    if (last.has(words) && same(last.get(words), one.value)) stale.add(words);
-    last.set(words, one.value);
+    const before = last.get(words);
+    // The same place may be come to in several ways.
+    if (before && before.turn !== one.turn && same(before.value, one.value)) stale.add(words);
+    last.set(words, one);
   }
   return stale;
 }
 
+/** What was told may be the whole that was made, which keeps its value among other things: the members that do. */
+function membersWith(told: unknown, property: string): string[] {
+  if (!isHolder(told)) return [];
+  return Object.keys(told)
+    .slice(0, mostInside)
+    .filter((key) => {
+      const inner = member(told, key);
+      return isHolder(inner) && Object.hasOwn(inner, property);
+    });
+}
+const mostInside = 200;
 const wordsOf = ({ report, path, asks }: Reading): string => [report, path, asks].join(' ');
 
 /** What a widget's methods and properties are called that have its value, the likeliest first. */
@@ -300,7 +319,11 @@ export function reportsOf({ family, events, methods, properties, widget }: Found
   const declared = properties
     .filter(
       ({ args, name, deprecated }) =>
-        args && !deprecated && /^on[A-Z]|\./.test(name) && !/^on.+Capture$/.test(name) && name !== insteadOfChoosing,
+        args &&
+        !deprecated &&
+        /^on[A-Z]|\.|Callback$/.test(name) &&
+        !/^on.+Capture$/.test(name) &&
+        name !== insteadOfChoosing,
     )
     .filter(({ type }) => !mayRefuse.test(type))
     .map(({ name }) => name);

@@ -57,7 +57,7 @@ function property({ name, kinds, choices, required }: ShownProperty): string {
 
 function typeText(name: string, kinds: readonly Kind[]): string {
   if (kinds.length > 0) return kinds.map((kind) => `(${typeOf[kind]})`).join(' | ');
-  if (/^on[A-Z]/.test(name)) return typeOf.function;
+  if (/^on[A-Z]|Callback$/.test(name)) return typeOf.function;
   return isState.test(name) ? 'boolean' : 'any';
 }
 

@@ -28,11 +28,11 @@ import { atRest } from '../look.js';
 import { complainsOf, type Observation } from './observation.js';
 
 /**
- * Tries gestures until something is told, and reads the value out of it. The declared report is believed first, then what
+ * Tries gestures until something is told that is wanted, and reads the value out of it. The declared report is believed first, then what
  * else is the input's own; what it passes on from HTML (a selection of text, a key) only where no gesture makes it tell
  * anything of its own.
  */
-export async function findChange(seen: Observation): Promise<void> {
+export async function findChange(seen: Observation, isWanted?: IsWanted): Promise<void> {
   const { change } = seen.adapter;
   const passedOn = new Set(
     seen.input.properties.flatMap(({ name, inherited }) => (inherited && name !== change.report ? [name] : [])),
@@ -49,7 +49,7 @@ export async function findChange(seen: Observation): Promise<void> {
   for (const [round, isBelieved] of beliefs.entries()) {
     const isLast = round === beliefs.length - 1;
     if (!isLast && round > 0 && others === 0) continue;
-    const tried = await tryGestures(seen, isBelieved, isLast ? undefined : silenced);
+    const tried = await tryGestures(seen, isBelieved, isLast ? undefined : silenced, isWanted);
     if (tried.isFound) return;
     tries += tried.tries;
     ({ others } = tried);
@@ -58,11 +58,15 @@ export async function findChange(seen: Observation): Promise<void> {
   seen.note('change', 'No gesture was found that it reports as a change.', `${tries} were tried.`, 0.8);
 }
 
+/** Whether a gesture that was found does what else is asked of it; the adapter has it by then. */
+type IsWanted = (gesture: Gesture) => Promise<boolean>;
+
 /** `others` counts what was told and not believed. */
 async function tryGestures(
   seen: Observation,
   isBelieved: (reading: Reading) => boolean,
   silenced: string | undefined,
+  isWanted: IsWanted = () => Promise.resolve(true),
 ): Promise<{ readonly isFound: boolean; readonly tries: number; readonly others: number }> {
   const properties = [seen.adapter.value.property, ...otherValues(seen)];
   const type = typeOf(seen, seen.adapter.value.property);
@@ -92,14 +96,22 @@ async function tryGestures(
       await seen.clean();
       ways = followed?.ways ?? 0;
       if (!followed?.gesture) continue;
-      const before = seen.adapter;
+      const [before, said] = [seen.adapter, [...seen.findings]];
+      const takeBack = (): void => {
+        seen.adapter = before;
+        seen.findings.splice(0, Infinity, ...said);
+      };
       for (const property of properties) {
         if (!(await settleOn(seen, followed.gesture, property, readingsFrom(seen, heard, property).filter(isBelieved))))
           continue;
+        if (!(await isWanted(followed.gesture))) {
+          takeBack();
+          continue;
+        }
         if (!complainsOf(seen, textsIn(followed.gesture))) return { isFound: true, tries, others };
         // What fits in its notation may come later; otherwise it is this all the same.
         complained ??= { adapter: seen.adapter, findings: [...seen.findings] };
-        seen.adapter = before;
+        takeBack();
         break;
       }
     }
@@ -126,9 +138,7 @@ export async function changeAgain(seen: Observation, before: AdapterDescription)
 export async function findAnyway(seen: Observation): Promise<void> {
   const before = seen.adapter;
   const { gesture, samples } = before;
-  const [first, ...more] = gesture?.steps ?? [];
-  const choice = more.at(-1);
-  if (!gesture || !samples || first?.do !== 'press' || choice?.do !== 'press' || !choice.on.name) return;
+  if (!gesture || !samples) return;
   const shown = await seen.start(gesture);
   const isDone = async (done: Gesture): Promise<boolean> => {
     const trial = await seen.mount({ state: { shown } });
@@ -137,8 +147,17 @@ export async function findAnyway(seen: Observation): Promise<void> {
     await seen.clean();
     return isTold;
   };
-  if (await seen.quietly(() => isDone(gesture))) return;
+  if (shown === undefined || (await seen.quietly(() => isDone(gesture)))) return;
   await seen.clean();
+  const [first, ...more] = gesture.steps;
+  const choice = more.at(-1);
+  if (first?.do !== 'press' || choice?.do !== 'press' || !choice.on.name) {
+    const { gesture: _, ...rest } = before;
+    seen.adapter = rest;
+    await findChange(seen, async (other) => (await seen.quietly(() => isDone(other))) === true);
+    if (!seen.adapter.gesture) seen.adapter = before;
+    return;
+  }
   const typed: Gesture = { ...gesture, steps: [{ do: 'type', on: first.on, text: choice.on.name }, ...more] };
   seen.adapter = { ...before, gesture: typed };
   if ((await seen.quietly(() => goesRound(seen))) && (await seen.quietly(() => isDone(typed)))) {

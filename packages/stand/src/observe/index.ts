@@ -11,7 +11,7 @@ import { findMaking } from './objects.js';
 import { findOwnIds } from './own-ids.js';
 import { findOnServer } from './on-server.js';
 import { findFocus, findReality } from './reality.js';
-import { inItsLook, inPlace, mountSomehow, untilThere } from './standing.js';
+import { inItsLook, inPlace, masking, masks, mountSomehow, untilThere } from './standing.js';
 import { dropAstray, findFlags, findInvalid, findLeaving, findMessage, findRequired } from './states.js';
 import { findTraces } from './traces.js';
 import { beginsWithOne, findEmpty, findKind, findSamples, findSubmission } from './values.js';
@@ -214,10 +214,6 @@ const allowing = /^(is)?(selectable|checkable|toggleable|editable|clickable|inte
 
 /** For how long an input keeps a change to itself. */
 const delaying = /^(debounce|throttle)|(Debounce|Throttle)(Rate|Delay|Time|Ms)?$/;
-
-/** What says which signs fit, and in which notations. */
-const masking = /^(mask|format|pattern)$/i;
-const masks = ['9999', '####', '0000', '____'];
 
 /** What takes only signs that fit, and was not told which do. */
 async function tryMasks(seen: Observation): Promise<void> {

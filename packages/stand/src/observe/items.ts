@@ -29,12 +29,20 @@ export async function findItems(seen: Observation): Promise<void> {
     noteItems(seen, choices);
     return;
   }
+  for (const text of wordNames.filter((name) => name !== choices.text)) {
+    seen.adapter = { ...before, choices: { ...choices, text } };
+    if ((await wordsOf(seen)) !== 'shown') continue;
+    seen.note('choices', `The words of a choice go in as “${text}”.`, `As “${choices.text}” they were not shown.`, 0.9);
+    return;
+  }
   seen.adapter = before;
 }
+/** What the words of a choice are called, the likeliest first. */
+const wordNames = ['label', 'text', 'title', 'name'];
 
 /**
- * What is told of a choice has to be its value. Where it is something that the input made itself, the value has to go in
- * under another name: what a choice is called `value` may be any object that it stands for.
+ * What is told of a choice has to be its value, or the item that it came as. Where it is something that the input made
+ * itself, the value has to go in under another name: what a choice is called `value` may be any object that it stands for.
  */
 export async function findChoiceValue(seen: Observation): Promise<void> {
   const before = seen.adapter;
@@ -43,6 +51,11 @@ export async function findChoiceValue(seen: Observation): Promise<void> {
   if (!choices || !gesture || !chosen) return;
   const isTold = async (): Promise<boolean> => isToldAs(chosen.value, await seen.reported(gesture));
   if ((await seen.quietly(isTold)) ?? true) return;
+  if ('property' in choices && !choices.takes) {
+    const { samples: _, ...rest } = before;
+    seen.adapter = { ...rest, choices: { ...choices, takes: 'item' } };
+    if (await seen.quietly(isTold)) return noteItems(seen, choices, 'What it told of a choice was an item of them.');
+  }
   for (const value of ['id', 'key', 'value']) {
     if (value === choices.value) continue;
     seen.adapter = { ...before, choices: { ...choices, value } };
@@ -77,11 +90,15 @@ export async function findOptions(seen: Observation): Promise<void> {
   await seen.clean();
 }
 
-function noteItems(seen: Observation, { property, value }: ListUse): void {
+function noteItems(
+  seen: Observation,
+  { property, value }: ListUse,
+  evidence = 'With items two looked different, or their words were to be seen; with their values they did not, or were not.',
+): void {
   seen.note(
     'choices',
     `Its value is an item of “${property}”, or a list of them, not what stands in it as “${value}”.`,
-    'With items two looked different, or their words were to be seen; with their values they did not, or were not.',
+    evidence,
     0.95,
   );
 }

@@ -3,6 +3,7 @@ import { plainBox, widgetElements, type AdapterDescription } from '@poietra/core
 import { workingElements } from '@poietra/react';
 import { paint } from '../bench.js';
 import type { Trial } from '../trial.js';
+import { tellsApart } from './apart.js';
 import { hasPlace, putTogether } from './inside.js';
 import { makings } from './objects.js';
 import type { Observation } from './observation.js';
@@ -15,6 +16,8 @@ export async function mountSomehow(seen: Observation): Promise<Trial | undefined
   const first = await mountPlainly(seen);
   const before = seen.adapter;
   if (first?.error === undefined) return first;
+  const given = await mountGiven(seen, first.error);
+  if (given) return given;
   const { trial: inside, quiet } = await mountAround(seen, first.error);
   if (inside) return inside;
   const made = await mountMade(seen, first.error);
@@ -65,6 +68,44 @@ async function mountUngiven(seen: Observation): Promise<Trial | undefined> {
 }
 const isNothing = (value: unknown): boolean =>
   value === '' || value === false || (Array.isArray(value) && value.length === 0);
+
+/** What says which signs fit, and in which notations. */
+export const masking = /^(mask|format|pattern)$/i;
+export const masks = ['9999', '####', '0000', '____'];
+
+/** What an error names as missing is given, where it is known what fits: an id, or signs for a mask. */
+async function mountGiven(seen: Observation, error: string): Promise<Trial | undefined> {
+  const before = seen.adapter;
+  const words = new Set(/\b(defined|required|missing|provided?|needs?|must)\b/i.test(error) ? error.match(/\w+/g) : []);
+  // What takes its options by a type of many forms has none that could be listed.
+  const open = before.widget ? ['mask'] : [];
+  const declared = seen.input.properties.filter(({ args }) => !args).map(({ name }) => name);
+  const named = [...new Set([...declared, ...open])].filter((name) => words.has(name));
+  for (const name of named) {
+    const ways: readonly AdapterDescription[] =
+      name === 'id'
+        ? [{ ...before, ownIds: { property: name } }]
+        : masking.test(name)
+          ? masks.map((mask) => ({ ...before, constants: { ...before.constants, [name]: mask } }))
+          : [];
+    for (const way of ways) {
+      seen.adapter = way;
+      // A mask in another notation lets nothing through but itself.
+      if (name !== 'id' && !(await seen.quietly(() => tellsApart(seen, '1234', '5678')))) continue;
+      const trial = await seen.mount();
+      if (!trial || trial.error !== undefined) continue;
+      seen.note(
+        name === 'id' ? 'ownIds' : 'constants',
+        `It has to be given “${name}”.`,
+        `Without it failed: ${error}`,
+        1,
+      );
+      return trial;
+    }
+  }
+  seen.adapter = before;
+  return undefined;
+}
 
 /** As drafted; a widget that fails so may be meant for an element of another kind. */
 async function onSomeElement(seen: Observation): Promise<Trial | undefined> {

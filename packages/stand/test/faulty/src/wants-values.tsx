@@ -1,0 +1,109 @@
+/** Inputs that want values, texts or words of a kind that nothing declares: what they say and show has to tell. */
+import { useEffect, useId, useRef, useState, type ComponentProps, type JSX } from 'react';
+
+type Box = Omit<ComponentProps<'input'>, 'value' | 'type' | 'onChange'> & {
+  readonly value?: string;
+  onChange?(value: string): void;
+};
+
+/** Takes any text, and complains of what it is drawn with, or is left with, that is no day in its own notation. */
+export function Logbook({ value = '', onChange, onBlur, ...rest }: Box): JSX.Element {
+  const judge = (): void => {
+    if (value !== '' && !/^\d{4}\/\d\d\/\d\d$/.test(value)) console.warn(`“${value}” is no day in this logbook.`);
+  };
+  const first = useRef(judge);
+  useEffect(() => first.current(), []);
+  return (
+    <input
+      {...rest}
+      value={value}
+      onChange={({ target }) => onChange?.(target.value)}
+      onBlur={(event) => {
+        judge();
+        onBlur?.(event);
+      }}
+    />
+  );
+}
+
+/** What is typed does something only where nothing stands in it; its button always does. */
+export function Tally({ value = '', onChange, ...rest }: Box): JSX.Element {
+  return (
+    <span>
+      <input {...rest} value={value} onChange={({ target }) => value === '' && onChange?.(target.value)} />
+      <button type="button" disabled={rest.disabled} onClick={() => onChange?.(`${value}|`)}>
+        Count
+      </button>
+    </span>
+  );
+}
+
+interface Item {
+  readonly value: string;
+  readonly label: string;
+}
+/** Shows how many are chosen and no more, and tells of whole items. */
+export function Crew(props: {
+  readonly selectedItems?: Item[];
+  readonly items?: readonly Item[];
+  readonly disabled?: boolean;
+  onChange?(items: Item[]): void;
+}): JSX.Element {
+  const { selectedItems = [], items = [], disabled, onChange } = props;
+  const [isOpen, open] = useState(false);
+  const list = useId();
+  return (
+    <div>
+      <button
+        type="button"
+        aria-expanded={isOpen}
+        aria-controls={list}
+        disabled={disabled}
+        onClick={() => open(!isOpen)}
+      >
+        {selectedItems.length} chosen
+      </button>
+      <div id={list} role="listbox" aria-multiselectable hidden={!isOpen}>
+        {items.map((item) => (
+          <div
+            key={item.value}
+            role="option"
+            aria-selected={selectedItems.includes(item)}
+            tabIndex={0}
+            onClick={() => {
+              onChange?.(selectedItems.includes(item) ? [] : [item]);
+              open(false);
+            }}
+          >
+            {item.label}
+          </div>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+/** Has to be told which signs fit, and says so as it fails. */
+export class Soundings {
+  constructor(
+    private readonly box: HTMLInputElement,
+    private readonly options: { readonly mask?: string; onChange?(value: string): void } = {},
+  ) {
+    if (options.mask === undefined) throw new TypeError('The mask has to be defined.');
+    box.addEventListener('input', () => {
+      this.setValue(box.value);
+      options.onChange?.(box.value);
+    });
+  }
+  setValue(value: string | null): void {
+    this.box.value = value ? this.#fitting(value, this.options.mask ?? '') : '';
+  }
+  destroy(): void {
+    this.box.remove();
+  }
+  /** A nought stands for a digit, everything else for itself. */
+  #fitting(text: string, mask: string): string {
+    const digits = [...text.replace(/\D/g, '')];
+    return [...mask].map((sign) => (sign === '0' ? (digits.shift() ?? '') : sign)).join('');
+  }
+}
