@@ -1,5 +1,4 @@
 /** What follows from what an input was seen to do. Rules over recorded reports: no DOM here. */
-import { same } from '../codec/index.js';
 import { joinPointer, type Pointer } from '../json/index.js';
 import type { FoundInput } from './face.js';
 import { families } from './families.js';
@@ -113,11 +112,16 @@ function staleAmong(readings: readonly (Reading & { readonly turn: number })[]):
     const words = wordsOf(one);
     const before = last.get(words);
     // The same place may be come to in several ways.
-    if (before && before.turn !== one.turn && same(before.value, one.value)) stale.add(words);
+    if (before && before.turn !== one.turn && isAsBefore(before.value, one.value)) stale.add(words);
     last.set(words, one);
   }
   return stale;
 }
+
+const isAsBefore = (before: unknown, now: unknown): boolean =>
+  Array.isArray(before) && Array.isArray(now)
+    ? before.length === now.length && before.every((one, i) => Object.is(one, now[i]))
+    : Object.is(before, now);
 
 /** What was told may be the whole that was made, which keeps its value among other things: the members that do. */
 function membersWith(told: unknown, property: string): string[] {
