@@ -61,12 +61,14 @@ export function ElementHost({
     placed.current = choices;
     // What has just told of a change draws it in its own time: set back before that, it would never draw the way back.
     if (!isLater) return setOn(node, valueName, properties[valueName]);
+    const isOfTold = hasTold.current;
     hasTold.current = false;
     clearTimeout(later.current);
     later.current = setTimeout(() => {
       const now = (node as unknown as Record<string, unknown>)[valueName];
       // What has gone on since, as somebody types, tells of it in a moment; set back, it would lose that.
-      if (typeof now !== 'string' || now === heldThen.current) setOn(node, valueName, latest.current[valueName]);
+      if (!isOfTold || typeof now !== 'string' || now === heldThen.current)
+        setOn(node, valueName, latest.current[valueName]);
     });
   });
   useEffect(() => {
