@@ -246,10 +246,12 @@ describe('sentences', () => {
     expect(changeSlot(all, '/choices/property', 'quays').choices).toMatchObject({ property: 'quays', made, each });
     expect(changeSlot(all, '/choices/made/under', 'data').choices).toMatchObject({ made: { under: 'data' } });
     expect(componentsBeside(all)).toEqual(['tide#Port', 'tide#listOf']);
+    const ofWords = sentencesFor(told(['takes', 'words'])).find(({ about }) => about === 'choices')?.parts;
+    expect(ofWords).toContain(', as their words alone');
     const back = told(['takes', 'item'], ['takes', ''], ['made/by', 'a#b'], ['made/by', ''], ['each/component', 'a#b']);
     expect(changeSlot(back, '/choices/each/component', '').choices).toEqual(list);
     expect(changeSlot(all, '/choices/value', '').choices).toBeUndefined();
-    expect(() => told(['takes', 'value'])).toThrow('item, or nothing');
+    expect(() => told(['takes', 'value'])).toThrow('item or words, or nothing');
     expect(() => told(['made/by', 'listOf'])).toThrow('package#export');
     const words = sentencesFor(all)
       .filter(({ about }) => about === 'choices' || about === 'list')

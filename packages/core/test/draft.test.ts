@@ -157,7 +157,11 @@ describe('a draft from what is declared', () => {
       { name: 'options', type: 'T[]' },
       { property: 'options', value: 'value', text: 'label' },
     ],
-    ['not where they are plain texts', { name: 'options', type: 'string[]' }, undefined],
+    [
+      'as their words alone where the items are texts',
+      { name: 'options', type: 'readonly string[]' },
+      { property: 'options', value: 'value', text: 'label', takes: 'words' },
+    ],
     ['not by any other list', { name: 'rows', type: 'Row[]', members: ['value', 'label'] }, undefined],
   ])('finds where choices go %s', (_, property, wanted) =>
     expect(

@@ -85,7 +85,7 @@ function itemOf({ tag = '' }: FoundInput, all: readonly FoundInput[]): FoundInpu
     ((isChoice || tag.endsWith('-control')) && kin.some((own) => one === `${own}-item`));
   const items = all.filter((one) => fits(one.tag ?? '') && one.properties.some(({ name }) => name === 'value'));
   // One that bears the whole name of what it stands in is its own.
-  const rank = (one: string): number => one.length - (one === `${tag}-item` ? 1000 : 0);
+  const rank = (one: string): number => one.length - ([`${tag}-item`, `${tag}-option`].includes(one) ? 1000 : 0);
   return items.sort((a, b) => rank(a.tag ?? '') - rank(b.tag ?? ''))[0];
 }
 

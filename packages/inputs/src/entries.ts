@@ -49,6 +49,18 @@ function exportedInputs(pkg: ProjectPackage): string[] {
   });
 }
 
+/** Whether a package has scripts, and yet names none that could be imported (Node, “Package entry points”). */
+export function hasNoEntry({ folder, manifest }: ProjectPackage): boolean {
+  const named = ['exports', 'main', 'module', 'types', 'typings', 'bin'].some(
+    (member) => manifest[member] !== undefined,
+  );
+  if (named || ['index.js', 'index.d.ts'].some((file) => existsSync(join(folder, file)))) return false;
+  return ['', 'dist', 'build', 'lib'].some((below) => scriptsIn(join(folder, below)));
+}
+
+const scriptsIn = (folder: string): boolean =>
+  existsSync(folder) && readdirSync(folder).some((file) => /(?<!\.config)\.[cm]?js$/.test(file));
+
 function hasRoot({ folder, manifest }: ProjectPackage): boolean {
   const exported = manifest['exports'];
   if (typeof exported === 'string') return true;

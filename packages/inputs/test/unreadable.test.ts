@@ -36,3 +36,14 @@ it('a manifest of elements that is none leaves the others, and says so', () => {
   expect(inputs.map(({ input }) => input.id)).toContain('tide#Level');
   expect(unread.filter((one) => one.startsWith('wreck'))).toHaveLength(1);
 });
+
+it('says of a package with scripts that none of them is imported by its name', () => {
+  put('package.json', JSON.stringify({ name: 'desk', dependencies: { tide: '1', wreck: '1', chalk: '1' } }));
+  put('node_modules/tide/package.json', JSON.stringify({ name: 'tide', version: '1.0.0', types: 'index.d.ts' }));
+  put('node_modules/tide/index.d.ts', sound);
+  put('node_modules/wreck/package.json', '{"name":"wreck","version":"1.0.0"}');
+  put('node_modules/wreck/dist/wreck.min.js', 'window.wreck = 7;');
+  put('node_modules/chalk/package.json', '{"name":"chalk","version":"1.0.0"}');
+  put('node_modules/chalk/dist/chalk.css', 'body { margin: 0 }');
+  expect(inspect(folder).unread).toEqual([expect.stringMatching(/^wreck names no file that is imported with it/)]);
+});

@@ -45,7 +45,7 @@ export function adapt(
   for (const name of componentsBeside(description)) componentFor(name, beside);
   const { made, kind, ...value } = description.value;
   const { choices: use } = description;
-  const ofItems = use && 'property' in use && use.takes === 'item' ? use : undefined;
+  const ofItems = use && 'property' in use && use.takes ? use : undefined;
   const ofTexts = made && makingOf(made, beside[made.by], kind);
   // The kind is that of what the field shows; what is made of it is an object.
   const asMade = ofTexts || ofItems ? { ...description, value } : description;

@@ -11,16 +11,17 @@ export interface Making {
   read(raw: unknown): unknown;
 }
 
-type Item = Readonly<Record<string, unknown>>;
-
 /** An input may ask whether an item is the very one that it was given, so the same choices are the same items. */
-const made = new WeakMap<Choices, Map<ListUse, readonly Item[]>>();
+const made = new WeakMap<Choices, Map<ListUse, readonly unknown[]>>();
+
+const itemOf = (use: ListUse, { value, text }: Choices[number]): unknown =>
+  use.takes === 'words' ? text : { [use.value]: value, [use.text]: text };
 
 /** The items in the order of the choices; the same objects as long as the choices are the same. */
-export function itemsFor(use: ListUse, choices: Choices): readonly Item[] {
-  const known = made.get(choices) ?? new Map<ListUse, readonly Item[]>();
+export function itemsFor(use: ListUse, choices: Choices): readonly unknown[] {
+  const known = made.get(choices) ?? new Map<ListUse, readonly unknown[]>();
   made.set(choices, known);
-  const items = known.get(use) ?? choices.map(({ value, text }) => ({ [use.value]: value, [use.text]: text }));
+  const items = known.get(use) ?? choices.map((choice) => itemOf(use, choice));
   known.set(use, items);
   return items;
 }
@@ -44,19 +45,23 @@ export function listFor(use: ListUse, choices: Choices, beside: Readonly<Record<
 /** Values that are items themselves, of what the field shows, and back. One that is none of the choices stands for itself. */
 export function itemsAsValues(use: ListUse, choices: Choices = [], kind?: ValueKind): Making {
   const items = itemsFor(use, choices);
-  const itemOf = (shown: unknown): unknown =>
-    items.find((item) => same(item[use.value], shown)) ?? {
-      [use.value]: shown,
-      [use.text]: typeof shown === 'string' ? shown : JSON.stringify(shown),
-    };
-  const valueOf = (item: unknown): unknown =>
-    typeof item === 'object' && item !== null && use.value in item ? (item as Item)[use.value] : item;
+  const toItem = (shown: unknown): unknown => {
+    const at = choices.findIndex(({ value }) => same(value, shown));
+    const text = typeof shown === 'string' ? shown : JSON.stringify(shown);
+    return at < 0 ? itemOf(use, { value: shown, text }) : items[at];
+  };
+  const valueOf = (item: unknown): unknown => {
+    if (typeof item === 'object' && item !== null && use.value in item)
+      return (item as Readonly<Record<string, unknown>>)[use.value];
+    const at = items.indexOf(item);
+    return at < 0 ? item : choices[at]?.value;
+  };
   const isNone = (shown: unknown): boolean =>
     shown === undefined || shown === null || shown === '' || !isOfKind(shown, kind);
   return {
     make: (shown) => {
       if (isNone(shown)) return undefined;
-      return Array.isArray(shown) ? shown.map(itemOf) : itemOf(shown);
+      return Array.isArray(shown) ? shown.map(toItem) : toItem(shown);
     },
     read: (raw) => (Array.isArray(raw) ? raw.map(valueOf) : valueOf(raw)),
   };

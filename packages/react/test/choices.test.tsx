@@ -80,6 +80,16 @@ describe('a value that is an item of its list', () => {
     expect(making.make(['TOR'])).toEqual([torsund]);
     expect(making.read(null)).toBeNull();
   });
+  it('is the words of a choice where a list has nothing else, and none of them stands for itself', () => {
+    const making = itemsAsValues({ ...use, takes: 'words' }, choices);
+    expect(listFor({ ...use, takes: 'words' }, choices, {})).toEqual(['Torsund', 'Aldervik']);
+    expect([making.make('ALD'), making.make(['TOR', 'LSU'])]).toEqual(['Aldervik', ['Torsund', 'LSU']]);
+    expect([making.read('Aldervik'), making.read(['Torsund', 'Quay']), making.read('')]).toEqual([
+      'ALD',
+      ['TOR', 'Quay'],
+      '',
+    ]);
+  });
   it('goes in and comes out by its value, and for none the input gets what it takes for that', () => {
     const seen = jest.fn<ReactNode, [Taken]>(() => null);
     const report = jest.fn();

@@ -1,6 +1,6 @@
 /** The sentences about values to choose from. */
 import { removeAt, replaceAt } from '../json/index.js';
-import { componentsIn, type AdapterDescription, type ChoicesUse } from './description.js';
+import { componentsIn, takings, type AdapterDescription, type ChoicesUse, type ListUse } from './description.js';
 import type { FoundInput } from './face.js';
 import type { Sentence, Slot } from './slot.js';
 
@@ -65,12 +65,9 @@ export function choicesSentences(
       parts: [
         'Takes its choices through ',
         slot('/choices/property', properties),
-        ', as ',
-        value,
-        ' and ',
-        text,
+        ...(takes === 'words' ? [', as their words alone'] : [', as ', value, ' and ', text]),
         '; its value is ',
-        slot('/choices/takes', ['item'], takes ? 'the choice itself' : 'the value of one'),
+        slot('/choices/takes', takings, saidOf(takes)),
         '.',
       ],
     },
@@ -93,12 +90,16 @@ const componentsWithin = (input: FoundInput | undefined): string[] => [
   ...new Set((input?.inside ?? []).flatMap((way) => componentsIn(way.inside))),
 ];
 
+const saidOf = (takes: ListUse['takes']): string =>
+  takes === 'words' ? 'the words of one' : takes === 'item' ? 'the choice itself' : 'the value of one';
+
 /** The description with one slot of those sentences changed; an emptied one takes its part away. */
 export function changeChoices(adapter: AdapterDescription, at: string, value: string): AdapterDescription {
   if (/^\/choices\/(property|tag|component)$/.test(at) && value !== '')
     return { ...adapter, choices: choicesNamed(value, adapter.choices) };
   if (value === '') return removeAt(adapter, emptied(at, adapter.choices));
-  if (at === '/choices/takes' && value !== 'item') throw new TypeError('Here stands item, or nothing.');
+  if (at === '/choices/takes' && !takings.some((one) => one === value))
+    throw new TypeError(`Here stands ${takings.join(' or ')}, or nothing.`);
   const isName = at === '/choices/made/by' || at === '/choices/each/component';
   if (isName && !/^[^#\s]+#[^#\s]+$/.test(value))
     throw new TypeError('Write it as package#export, like @harbour/suite#makeList.');

@@ -214,7 +214,9 @@ function choiceWords(choices: ChoicesUse): string {
 }
 function choiceEvidence(choices: ChoicesUse): string {
   if ('property' in choices)
-    return `It declares ${choices.property}, a list; its items have ${choices.value} and ${choices.text}.`;
+    return choices.takes === 'words'
+      ? `It declares ${choices.property}, a list of texts.`
+      : `It declares ${choices.property}, a list; its items have ${choices.value} and ${choices.text}.`;
   return 'tag' in choices
     ? choices.tag === 'option'
       ? 'It takes what HTML’s own list of options takes.'
@@ -227,6 +229,9 @@ const textMembers = ['label', 'text', 'title', 'name', 'content', 'children'];
 
 /** The same with a word before it: `optionLabel`, `inputDisplay`. */
 const saysText = /^[a-z]+(Label|Text|Title|Display)$/;
+
+/** A list of texts and nothing else: the words are all that there is of a choice. */
+const areTexts = /^(readonly )?string\[\]$|^(Readonly)?Array<string>$/;
 
 /** Where the values to choose from go, where names of general use say so. */
 function choicesOf({ properties, item, choiceItem, list }: FoundInput, held: string): ChoicesUse | undefined {
@@ -242,6 +247,7 @@ function choicesOf({ properties, item, choiceItem, list }: FoundInput, held: str
     if (value !== undefined && text !== undefined) return { property: name, value, text };
     // An element for each choice says more than a list of whatever it may be: that is what the element finds inside itself.
     if (item && item.tag !== 'option') continue;
+    if (areTexts.test(type)) return { property: name, value: 'value', text: 'label', takes: 'words' };
     // Items of a type that is left open take what most lists take.
     if (members.length === 0 && /\[\]|Array|Options/.test(type) && !/string\[\]|number\[\]/.test(type))
       return ranked[0] === 'key'

@@ -24,6 +24,7 @@ export {
   componentsIn,
   markedBy,
   plainBox,
+  takings,
   laterValues,
   valueKinds,
   widgetElements,

@@ -1,6 +1,6 @@
 /** The shape of an adapter's description, as a kit file has it, and what other parts of a kit share with it. */
 import { z } from 'zod';
-import { laterValues, valueKinds, widgetElements, widgetReports } from '../adapter/index.js';
+import { laterValues, takings, valueKinds, widgetElements, widgetReports } from '../adapter/index.js';
 
 /** What stands around an input, or around what a skin draws. */
 export const wrappersShape = z.array(
@@ -107,7 +107,7 @@ const singleAdapter = z.looseObject({
         property: z.string().min(1),
         value: z.string().min(1),
         text: z.string().min(1),
-        takes: z.literal('item').optional(),
+        takes: z.enum(takings).optional(),
         made: z.looseObject({ by: exported, under: z.string().min(1) }).optional(),
         each: z.looseObject({ component: exported, property: z.string().min(1) }).optional(),
       }),

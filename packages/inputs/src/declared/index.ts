@@ -1,7 +1,7 @@
 /** Components, elements and widgets, found by their types: no package is known by name, only what a declaration says. */
 import { alike, type FoundInput, type Wrapper } from '@poietra/core';
 import ts from 'typescript';
-import { entriesBelow, entriesOf } from '../entries.js';
+import { entriesBelow, entriesOf, hasNoEntry } from '../entries.js';
 import type { Project, ProjectPackage } from '../project.js';
 import { declaredByRunning, definesElements, isUntyped } from '../running/index.js';
 import { typeAt, withChoiceItem } from './choice-items.js';
@@ -56,9 +56,12 @@ export function declaredInputs(
   return {
     found: parts.flatMap(({ found }) => found),
     passed: parts.flatMap(({ passed }) => passed),
-    unread: [...new Set([...failed, ...parts.flatMap(({ unread }) => unread)])],
+    unread: [...new Set([...failed, ...parts.flatMap(({ unread }) => unread), ...without.flatMap(noEntry)])],
   };
 }
+
+const noEntry = (pkg: ProjectPackage): string[] =>
+  hasNoEntry(pkg) ? [`${pkg.name} names no file that is imported with it, so none of its scripts was read.`] : [];
 
 /** What declares nothing shows itself when it runs. */
 function byRunning(

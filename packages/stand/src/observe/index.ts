@@ -7,7 +7,7 @@ import { Observation, type Make } from './observation.js';
 import { findGoingBack, findLater } from './back.js';
 import { changeAgain, findAnyway, findChange } from './change.js';
 import { hasPlace, markStates, putTogether, triedWays } from './inside.js';
-import { findChoiceValue, findItems, findOptions } from './items.js';
+import { findChoiceValue, findItems, findOptions, findWords } from './items.js';
 import { findMaking } from './objects.js';
 import { findOwnIds } from './own-ids.js';
 import { findOnServer } from './on-server.js';
@@ -58,6 +58,7 @@ async function tryAll(seen: Observation, render: Ground['render']): Promise<Obse
   await markStates(seen);
   await findMaking(seen);
   await findItems(seen);
+  await findWords(seen);
   await findOptions(seen);
   await findFocus(seen);
   await findOwnIds(seen);

@@ -67,6 +67,31 @@ export async function findChoiceValue(seen: Observation): Promise<void> {
   seen.adapter = before;
 }
 
+/** Elements for the choices that draw nothing of what stands inside them take their words by a property. */
+export async function findWords(seen: Observation): Promise<void> {
+  const before = seen.adapter;
+  const { choices } = before;
+  if (!choices || !('tag' in choices) || choices.text !== undefined || (await drawsWordsIn(seen, choices.tag))) return;
+  for (const text of wordNames) {
+    seen.adapter = { ...before, choices: { ...choices, text } };
+    if (!(await drawsWordsIn(seen, choices.tag))) continue;
+    const said = `The words of a choice go in as “${text}”.`;
+    seen.note('choices', said, 'It draws nothing of what stands inside it, and drew them then.', 0.95);
+    return;
+  }
+  seen.adapter = before;
+}
+
+/** Whether an element for a choice has a place for what stands inside it, or draws its words. */
+async function drawsWordsIn(seen: Observation, tag: string): Promise<boolean> {
+  const trial = await seen.mount();
+  if (trial) await atRest(trial);
+  const inner = trial?.box.querySelector(tag)?.shadowRoot;
+  const draws = !inner || inner.querySelector('slot:not([name])') !== null || inner.innerHTML.includes(one.text);
+  await seen.clean();
+  return draws;
+}
+
 /** What draws HTML's own list and has nothing in it takes HTML's own options inside. */
 export async function findOptions(seen: Observation): Promise<void> {
   const before = seen.adapter;
