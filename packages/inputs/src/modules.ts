@@ -61,7 +61,33 @@ export function moduleByTag(pkg: ProjectPackage, tag: string): Registering | und
   if (byShort) return byShort;
   // It is large, and the same for every tag.
   if (!loaders.has(pkg)) loaders.set(pkg, loaderOf(pkg));
-  return loaders.get(pkg);
+  return loaders.get(pkg) ?? entryDefining(pkg, tag);
+}
+
+/** Of a package that cannot be imported as a whole, the smallest of its entries that defines the tag: its modules may have been made into one for each. */
+function entryDefining(pkg: ProjectPackage, tag: string): Registering | undefined {
+  const { exports: exported } = pkg.manifest;
+  if (typeof exported !== 'object' || exported === null || '.' in exported) return undefined;
+  if (!entryTexts.has(pkg)) entryTexts.set(pkg, textsOfEntries(pkg, exported));
+  const quoted = new RegExp(`["'\`]${tag}["'\`]`);
+  const [smallest] = (entryTexts.get(pkg) ?? [])
+    .filter(({ text }) => quoted.test(text) && /customElements?\b/.test(text))
+    .sort((a, b) => a.text.length - b.text.length);
+  return smallest && { module: smallest.module };
+}
+
+interface EntryText {
+  readonly module: string;
+  readonly text: string;
+}
+const entryTexts = new WeakMap<ProjectPackage, readonly EntryText[]>();
+
+function textsOfEntries({ name, folder }: ProjectPackage, exported: object): EntryText[] {
+  return Object.entries(exported).flatMap(([key, target]) => {
+    const file = key.includes('*') ? undefined : targetsOf(target).find((one) => one.endsWith('.js'));
+    const path = file === undefined ? '' : join(folder, file);
+    return path !== '' && existsSync(path) ? [{ module: join(name, key), text: readFileSync(path, 'utf8') }] : [];
+  });
 }
 const loaders = new WeakMap<ProjectPackage, Registering | undefined>();
 

@@ -40,12 +40,18 @@ function sheetsBeside(pkg: ProjectPackage, own: readonly string[]): string[] {
     for (const name of names.filter((one) => one.startsWith(`${scope}/`) && one !== pkg.name && !found.has(one))) {
       const part = findPackage(folder, name);
       if (!part || dirname(part.folder) !== dirname(pkg.folder)) continue;
-      found.set(name, at === undefined ? ownSheets(part) : sheetAt(part, at));
+      found.set(name, at === undefined ? sheetsOfPart(part) : sheetAt(part, at));
       if (at !== undefined) walk(part);
     }
   };
   walk(pkg);
   return [...found.values()].flat().sort();
+}
+
+/** What a part offers; what is called after its tokens may keep them in themes and nothing else. */
+function sheetsOfPart(part: ProjectPackage): string[] {
+  const own = ownSheets(part);
+  return own.length === 0 && /[-/](tokens|themes?)$/.test(part.name) ? themeSheets(part) : own;
 }
 
 /** A sheet of a package by where it lies, as it is imported; none where it is not there or not to be had. */
@@ -169,7 +175,7 @@ function ownSheets(pkg: ProjectPackage): string[] {
   if (itself !== undefined) return [sheetAs(pkg, itself)];
   const style = manifest['style'];
   const isSheet = typeof style === 'string' && style.endsWith('.css') && existsSync(join(folder, style));
-  const main = isSheet ? [join(name, style)] : [];
+  if (exported.length === 0 && isSheet) return [join(name, style), ...besideIt(pkg, join(name, style))];
   const around = [
     '.',
     'dist',
@@ -193,7 +199,7 @@ function ownSheets(pkg: ProjectPackage): string[] {
       ? plainest(readdirSync(place)).map((file) => join(name, inner, file))
       : [];
   });
-  const found = exported.length > 0 ? exported : main.length > 0 ? main : around;
+  const found = exported.length > 0 ? exported : around;
   const short = lettersOf(name.slice(name.lastIndexOf('/') + 1));
   const whole = lettersOf(name);
   const rank = (path: string): number => {

@@ -97,6 +97,22 @@ describe('entries', () => {
     ]);
   });
 
+  it('an element may be registered by the entry that its modules were made into, where there is no whole', () => {
+    const exported = { './all': './dist/all.js', './level': './dist/level.js', './core': './dist/core.js' };
+    install('tide', '', { exports: exported, customElements: 'all.json' });
+    const members = ['value', 'disabled'].map((name) => ({ kind: 'field', name }));
+    const declarations = [{ kind: 'class', customElement: true, name: 'One', tagName: 'tide-level', members }];
+    put(
+      'node_modules/tide/all.json',
+      JSON.stringify({ modules: [{ kind: 'javascript-module', path: 'src/level/level-element.ts', declarations }] }),
+    );
+    const level = 'One = made([customElement("tide-level")], One);';
+    put('node_modules/tide/dist/level.js', level);
+    put('node_modules/tide/dist/all.js', `${level} Two = made([customElement("tide-depth")], Two);`);
+    put('node_modules/tide/dist/core.js', 'const shared = "customElement";');
+    expect(only()?.input).toMatchObject({ tag: 'tide-level', module: 'tide/level' });
+  });
+
   it('an element may be registered by the index beside the module that makes it', () => {
     install('tide', '', { exports: { './*': './*' }, customElements: 'all.json' });
     const members = ['value', 'disabled'].map((name) => ({ kind: 'field', name }));
@@ -322,6 +338,22 @@ describe('looks', () => {
     put('node_modules/tide/src/style.scss', '.box { margin: 0 }');
     expect(only()?.input.css).toEqual(['tide/style.css']);
   });
+  it('what has no sheet of its own has those of a part that names one, or that keeps its tokens in themes', () => {
+    const dependencies = { '@moon/looks': '1', '@moon/tokens': '1' };
+    install('@moon/parts', box(), { types: 'index.d.ts', dependencies });
+    const part = (name: string, more: object): void =>
+      put(`node_modules/${name}/package.json`, JSON.stringify({ name, version: '1.0.0', ...more }));
+    part('@moon/looks', { style: 'css/night-and-day.css' });
+    put('node_modules/@moon/looks/css/night-and-day.css', '');
+    part('@moon/tokens', {});
+    for (const theme of ['dark-calm', 'light-calm', 'light-calm-blue'])
+      put(`node_modules/@moon/tokens/dist/css/theme/sea/${theme}.css`, '');
+    expect(only()?.input.css).toEqual([
+      '@moon/looks/css/night-and-day.css',
+      '@moon/tokens/dist/css/theme/sea/light-calm.css',
+    ]);
+  });
+
   it('of a suite with a package for each part, the sheets of those that it stands on are imported, too', () => {
     install('@moon/box', box(), { types: 'index.d.ts', dependencies: { '@moon/button': '1' } });
     const part = (name: string, on: Readonly<Record<string, string>>): void =>

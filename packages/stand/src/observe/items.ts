@@ -141,7 +141,8 @@ async function wordsOf(seen: Observation): Promise<'shown' | 'told apart' | unde
 
 async function lookOf(seen: Observation, shown: unknown): Promise<string> {
   const trial = await seen.mount({ state: { shown } });
-  const look = trial ? fullLook(trial.box) : '';
+  // What is chosen may be told as it is shown, in one place, and announcements are no part of a look.
+  const look = trial ? `${fullLook(trial.box)} ${trial.box.innerText}` : '';
   await seen.clean();
   return look;
 }
