@@ -69,8 +69,13 @@ export function inputsAmong(found: readonly FoundInput[]): FoundInput[] {
 const groupOf = (tag: string): string | undefined =>
   /^(.+-group)-(radio|checkbox|toggle|button|item|option)$/.exec(tag)?.[1];
 
+/** Whether what is said of an element has an example in which another stands inside it, with a value of its own. */
+const isShownInside = (inner: string, outer: string, says = ''): boolean =>
+  says.includes(`<${inner} `) &&
+  new RegExp(`<${outer}[\\s>][^]*?<${inner}\\s[^>]*\\bvalue=[^]*?</${outer}>`).test(says);
+
 /** A group of things holds the things; a list to choose from holds options: by their tags, and only where they carry a value. */
-function itemOf({ tag = '' }: FoundInput, all: readonly FoundInput[]): FoundInput | undefined {
+function itemOf({ tag = '', says }: FoundInput, all: readonly FoundInput[]): FoundInput | undefined {
   const stem = tag.slice(0, tag.indexOf('-'));
   const isChoice = choiceTags.test(tag);
   // Of `xy-wide-list` and `xy-list` the choices are the same.
@@ -83,7 +88,9 @@ function itemOf({ tag = '' }: FoundInput, all: readonly FoundInput[]): FoundInpu
       ([tag.slice(0, -'-group'.length), tag.replace(/group$/, 'button')].includes(one) || groupOf(one) === tag)) ||
     (isChoice && one.startsWith(`${stem}-`) && one.endsWith('-option')) ||
     ((isChoice || tag.endsWith('-control')) && kin.some((own) => one === `${own}-item`));
-  const items = all.filter((one) => fits(one.tag ?? '') && one.properties.some(({ name }) => name === 'value'));
+  const valued = all.filter((one) => one.tag !== tag && one.properties.some(({ name }) => name === 'value'));
+  const items = valued.filter((one) => fits(one.tag ?? ''));
+  if (items.length === 0) return valued.find((one) => isShownInside(one.tag ?? '', tag, says));
   // One that bears the whole name of what it stands in is its own.
   const rank = (one: string): number => one.length - ([`${tag}-item`, `${tag}-option`].includes(one) ? 1000 : 0);
   return items.sort((a, b) => rank(a.tag ?? '') - rank(b.tag ?? ''))[0];

@@ -330,6 +330,22 @@ describe('a manifest', () => {
       ['tide-radio-button', undefined],
     ]);
   });
+  it('holds for a choice what is said to stand inside it with a value', () => {
+    install('tide', '');
+    const says =
+      'For one of many.\n<tide-pick>\n  <tide-mark></tide-mark>\n  <tide-line value="a">A</tide-line>\n</tide-pick>';
+    const own = { members: [field('value', 'string')], events: [{ name: 'change' }] };
+    manifest(
+      'tide',
+      ['tide-mark', 'tide-line', 'tide-pick'].map((tagName) => ({
+        path: `${tagName}.js`,
+        declarations: [{ name: tagName, tagName, ...own, ...(tagName === 'tide-pick' ? { description: says } : {}) }],
+      })),
+    );
+    const choices = found().map(({ input, adapter }) => [input.tag, adapter?.choices]);
+    expect(choices).toContainEqual(['tide-pick', { tag: 'tide-line', value: 'value' }]);
+    expect(choices).toContainEqual(['tide-line', undefined]);
+  });
 });
 
 it('a package without types is read by its source', () => {

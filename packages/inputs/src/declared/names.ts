@@ -20,9 +20,9 @@ const leading = anyOf(`
 const leadingParts = anyOf(
   '\\w*TreeView SubNav Clipboard Navigation\\w* Pagination Carousel Breadcrumb Nav Accordion Tabs? DataTable Table(?=Select(?:All|Row)|Toolbar|Head|Body|Row|Cell|Column|Content|Footer) Menu(?=Search|Checkbox|Radio|Item|Toggle|Option)',
 );
-/** What is only a look, keeps its own state and takes none, or is not meant to be used. */
+/** What is only a look or moves one, keeps its own state and takes none, or is not meant to be used. */
 const setAside =
-  '(?:Styled|Stateful|Uncontrolled)[A-Z]\\w*|Hidden(?:Checkbox|Radio|Input|Select|Switch)|\\w+_DO_NOT_USE';
+  '(?:Styled|Stateful|Uncontrolled)[A-Z]\\w*|Hidden(?:Checkbox|Radio|Input|Select|Switch)|\\w+_DO_NOT_USE|\\w*[Aa]nimat(?:e|ion)(?:[A-Z]\\w*)?';
 /** Whole names: shows and boxes around others, and parts of what opens. */
 const around = anyOf(`
   Form(?:Item|List|Provider|Field)? Option \\w*(?:HiddenInput|HiddenSelect|BubbleInput|ItemInput) Progress(?:Bar|Circle|Ring)?(?:Root)? Meter Clipboard Qr[Cc]ode Toolbar Galler(?:y|ia) (?:Icon|Pills?)(?:Input)?Field OrderList`);

@@ -247,9 +247,11 @@ async function tryOtherModes(seen: Observation): Promise<void> {
     seen.note('value', `“${name}” has to be ${given === 0 ? '0' : 'on'}.`, 'Without it nothing was told.', 0.95);
     return;
   }
+  const modes = ['single', 'multiple'];
   for (const { name, inherited, choices = [] } of seen.input.properties) {
-    if (inherited || !choices.includes('none')) continue;
-    for (const mode of ['single', 'multiple'].filter((one) => choices.includes(one))) {
+    // What names both and nothing else may choose neither where nothing is said.
+    if (inherited || !(choices.includes('none') || modes.every((one) => choices.includes(one)))) continue;
+    for (const mode of modes.filter((one) => choices.includes(one))) {
       seen.adapter = { ...before, constants: { ...before.constants, [name]: mode } };
       await findChange(seen);
       if (!seen.adapter.gesture) continue;

@@ -94,15 +94,18 @@ export async function beginsWithOne(seen: Observation, drawn: Trial): Promise<Tr
   const before = seen.adapter;
   const { value } = before;
   const type = seen.input.properties.find(({ name }) => name === value.property)?.type ?? '';
-  const isPair = /^(readonly )?\[number, number\]/.test(type);
+  const isRange = /range/i.test(seen.input.tag ?? seen.input.export) && /^(readonly )?number\[\]/.test(type);
+  const isPair = isRange || /^(readonly )?\[number, number\]/.test(type);
   if (!isPair && (!/^(readonly )?number\[\]/.test(type) || workingElements(drawn.box).length > 0)) return drawn;
   const start = isPair ? [0, 100] : [0];
   seen.adapter = { ...before, value: { ...value, empty: start } };
   const begun = await seen.mount();
   if (begun && begun.error === undefined && workingElements(begun.box).length > 0) {
-    const evidence = isPair
-      ? 'It is declared to be two numbers.'
-      : 'With an empty list there is nothing in it to work with.';
+    const evidence = isRange
+      ? 'It is called a range, and its value a list of numbers.'
+      : isPair
+        ? 'It is declared to be two numbers.'
+        : 'With an empty list there is nothing in it to work with.';
     seen.note('value', `For “no value” it takes ${JSON.stringify(start)}.`, evidence, 0.9);
     return begun;
   }
