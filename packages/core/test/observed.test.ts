@@ -57,6 +57,15 @@ describe('the value in what was reported', () => {
   it('is the flag where a flag is wanted', () => {
     expect(readingsOf([{ name: 'onChange', args: [event] }], 'checked', true)[0]?.path).toBe('/0/target/checked');
   });
+  it('are looked for where they are declared to be, too', () => {
+    const heard = [{ name: 'onChange', args: [{ hex: '#336699', tone: { h: 210 } }] }];
+    const paths = (path?: string): string[] =>
+      readingsOf(heard, 'color', false, { report: 'onChange', type: 'string', ...(path ? { path } : {}) }).map(
+        (one) => one.path,
+      );
+    expect(paths('/0/hex')).toEqual(['/0/hex']);
+    expect(paths()).toEqual([]);
+  });
   it('is rather of what told nothing twice, and may lie in one of the members of what was told', () => {
     const said = (name: string, value: string): Heard => ({ name, args: [value] });
     const heard = ['T', 'To'].flatMap((text) => [

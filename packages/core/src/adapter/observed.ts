@@ -1,5 +1,6 @@
 /** What follows from what an input was seen to do. Rules over recorded reports: no DOM here. */
 import { joinPointer, type Pointer } from '../json/index.js';
+import { valueIn } from './drive.js';
 import type { FoundInput } from './face.js';
 import { families } from './families.js';
 
@@ -48,7 +49,7 @@ export function readingsOf(
   heard: readonly Heard[],
   property: string,
   isFlag: boolean | undefined,
-  declared?: { readonly report: string; readonly type: string },
+  declared?: { readonly report: string; readonly type: string; readonly path?: Pointer },
 ): Reading[] {
   const isPlain = declared !== undefined && /^(string|number)$/.test(withoutNothing(declared.type));
   const readings: (Reading & { readonly rank: number; readonly turn: number })[] = [];
@@ -59,13 +60,14 @@ export function readingsOf(
       if (isValue(value) && !(isPlain && isHolder(value)))
         readings.push({ report: name, path: '/0', value, asks, rank: 6 + i / 100 + nameRank, turn });
     });
+    const add = (path: Pointer, value: unknown, rank: number): void => {
+      // An object given back to what takes a text may look right by chance.
+      if (isPlain && isHolder(value)) return;
+      if (isValue(value) && (isFlag === undefined || (typeof value === 'boolean') === isFlag))
+        readings.push({ report: name, path, value, rank: rank + nameRank, turn });
+    };
+    if (name === declared?.report && declared.path !== undefined) add(declared.path, valueIn(args, declared.path), 0);
     args.slice(0, 4).forEach((arg, index) => {
-      const add = (path: Pointer, value: unknown, rank: number): void => {
-        // An object given back to what takes a text may look right by chance.
-        if (isPlain && isHolder(value)) return;
-        if (isValue(value) && (isFlag === undefined || (typeof value === 'boolean') === isFlag))
-          readings.push({ report: name, path, value, rank: rank + nameRank, turn });
-      };
       const at = joinPointer('', index);
       if (isHolder(arg)) {
         const target = member(arg, 'target');

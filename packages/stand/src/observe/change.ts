@@ -187,7 +187,7 @@ function readingsFrom(seen: Observation, heard: readonly Heard[], property: stri
   const type = typeOf(seen, property);
   const isFlag =
     isFlagType(type) || property === 'checked' || (isOpenName(type) || /\bboolean\b/.test(type) ? undefined : false);
-  const all = readingsOf(heard, property, isFlag, { report: change.report, type });
+  const all = readingsOf(heard, property, isFlag, { report: change.report, type, path: change.path });
   const isDeclared = ({ report, path, asks }: Reading): boolean =>
     report === change.report && path === change.path && asks === change.asks;
   // What is on or off may tell that it was pressed and no more.
