@@ -233,7 +233,10 @@ describe('poietra check in a real browser', () => {
     expect(found.get('Tally')?.gesture?.steps).toMatchObject([{ do: 'press' }]);
     expect(found.get('Crew')?.choices).toMatchObject({ property: 'items', takes: 'item' });
     expect(found.get('Soundings')?.constants).toEqual({ mask: '0000' });
-    expect(failedIn(plantedIn('wants-values.tsx'))).toEqual({ Crew: [], Logbook: [], Soundings: [], Tally: [] });
+    expect(found.get('Anchorage')?.choices).toMatchObject({ property: 'options', takes: 'words' });
+    expect(found.get('Anchorage')?.samples).toEqual(['ALD', 'BRE']);
+    const failed = failedIn(plantedIn('wants-values.tsx'));
+    expect(failed).toEqual({ Anchorage: [], Crew: [], Logbook: [], Soundings: [], Tally: [] });
   });
   it('puts inputs together of their parts, and marks what is on', () => {
     const found = adaptersIn('parts.tsx');

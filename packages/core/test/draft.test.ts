@@ -159,7 +159,7 @@ describe('a draft from what is declared', () => {
     ],
     [
       'as their words alone where the items are texts',
-      { name: 'options', type: 'readonly string[]' },
+      { name: 'options', type: 'readonly string[] | undefined' },
       { property: 'options', value: 'value', text: 'label', takes: 'words' },
     ],
     ['not by any other list', { name: 'rows', type: 'Row[]', members: ['value', 'label'] }, undefined],

@@ -231,7 +231,7 @@ const textMembers = ['label', 'text', 'title', 'name', 'content', 'children'];
 const saysText = /^[a-z]+(Label|Text|Title|Display)$/;
 
 /** A list of texts and nothing else: the words are all that there is of a choice. */
-const areTexts = /^(readonly )?string\[\]$|^(Readonly)?Array<string>$/;
+const areTexts = /^((readonly )?string\[\]|(Readonly)?Array<string>)( \| (undefined|null))*$/;
 
 /** Where the values to choose from go, where names of general use say so. */
 function choicesOf({ properties, item, choiceItem, list }: FoundInput, held: string): ChoicesUse | undefined {

@@ -107,3 +107,44 @@ export class Soundings {
     return [...mask].map((sign) => (sign === '0' ? (digits.shift() ?? '') : sign)).join('');
   }
 }
+
+/** Chooses among texts that stand for themselves, and says what is chosen where it is read out, and nowhere else. */
+export function Anchorage(props: {
+  readonly value?: string;
+  readonly options?: readonly string[];
+  readonly disabled?: boolean;
+  onChange?(value: string): void;
+}): JSX.Element {
+  const { value = '', options = [], disabled, onChange } = props;
+  const [isOpen, open] = useState(false);
+  const list = useId();
+  return (
+    <div>
+      <button
+        type="button"
+        aria-expanded={isOpen}
+        aria-controls={list}
+        disabled={disabled}
+        onClick={() => open(!isOpen)}
+      >
+        <output>{value || 'No anchorage'}</output>
+      </button>
+      <div id={list} role="listbox" hidden={!isOpen}>
+        {options.map((text) => (
+          <div
+            key={text}
+            role="option"
+            aria-selected={text === value}
+            tabIndex={0}
+            onClick={() => {
+              onChange?.(text);
+              open(false);
+            }}
+          >
+            {text}
+          </div>
+        ))}
+      </div>
+    </div>
+  );
+}
