@@ -370,8 +370,8 @@ it('parts of menus, pages and cards are no inputs, and what hangs on one is', ()
   install(
     'tide',
     `declare namespace JSX { interface Element {} }
-     ${['Card', 'TreeItem', 'MenuRadioItem', 'PaginationRoot', 'IconField', 'ControlLabel', 'OrderChart'].map((name) => `export declare function ${name}${props};`).join('\n')}
-     export declare const Checkbox: { ${props}; Card: { ${props} } };`,
+     ${['Card', 'TreeItem', 'MenuRadioItem', 'PaginationRoot', 'IconField', 'ControlLabel', 'OrderChart', 'TableView'].map((name) => `export declare function ${name}${props};`).join('\n')}
+     export declare const Checkbox: { ${props}; Card: { ${props} }; Input: { ${props} } };`,
   );
   expect(names()).toEqual(['Checkbox', 'Checkbox.Card']);
 });

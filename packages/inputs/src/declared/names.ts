@@ -14,7 +14,7 @@ const anyOf = (names: string): string => `(?:${names.trim().split(/\s+/).join('|
 /** Names, or their ends, of what leads somewhere or shows something. */
 const leading = anyOf(`
   Tabs? TabList Accordion Paginat(?:ion|or) Breadcrumbs? Nav(?:Bar|Link)? Navigation Navigator\\w* Menu Tooltip Tour Stepper Steps Popover
-  Dialog Drawer Modal Visibility Reorder(?:Item|Group)? Side[Bb]ar Preview \\w*Provider \\w*Container Carousel Table Grid Chart Toolbar Layout Shortcuts MenuToggle Icon ControlLabel Popover(?:Button|Content) BarList Collapse Wizard Skeleton Relative(?:Time|Date) Row Cell Node Day
+  Dialog Drawer Modal Visibility Reorder(?:Item|Group)? Side[Bb]ar Preview \\w*Provider \\w*Container Carousel Table(?:View)? Grid Chart Toolbar Layout Shortcuts MenuToggle Icon ControlLabel Popover(?:Button|Content) BarList Collapse Wizard Skeleton Relative(?:Time|Date) Row Cell Node Day
   (?:Tree|Menu\\w*|Dropdown|List|Nav|Accordion|Timeline|Tab)Item`);
 /** What begins the names of the parts of such a thing. */
 const leadingParts = anyOf(
@@ -38,7 +38,7 @@ export const unsettled = /^_*(?:experimental|EXPERIMENTAL_|unstable|UNSTABLE_|un
 export const noInputsAlone = /^(Cards?|Tree)$/;
 /** How the names of parts end that stand inside an input of the name before: `TagPickerList`, `TextInputBase`. */
 export const partEnds =
-  /(List|Input|Field|Textarea|(?<!Radio|Check|Checkbox|Toggle|Select|Upload|File)Button|\.?(?:Option|Item|Trigger|Content|Handle|Thumb)|Base)$/;
+  /(\.(?:Text)?(?:Input|Field)|List|Input|Field|Textarea|(?<!Radio|Check|Checkbox|Toggle|Select|Upload|File)Button|\.?(?:Option|Item|Trigger|Content|Handle|Thumb)|Base)$/;
 /** Of elements that declare a value: those that are pressed, lead somewhere, show something, or are a part of another. */
 export const noInputTags =
   /(?<!radio|check|toggle)-button$|^[a-z]+-(form|fieldset|field)$|-(accordion|accordion-group|carousel|collapse|navigation(?:-(?:bar|rail|drawer))?|pagination|steps|breadcrumbs?|sidebar|progress\w*(?:-\w+)?|static-?(?:checkbox|radio|toggle|switch)|menuitem\w*|menu-item-\w+|pseudo-\w+|split-pane|(?:month|year)-view|button-segment|picker-column|tab|tab-(?:header|title|bar)|tabs|meter|loader|(?:workflow-)?step|tree-node|region|ripple|item|row|option|icon(?!-(?:toggle|check|radio))(?:-\S*)?|fab|divider|badge|menu|dialog|visual-\w+|picker-toggle|(?:clear|next|previous|prev)(?:-(?:day|month|year))?|card(?:-\S*)?|chip-set|link|handle|thumb|table-selection\S*|row-expandable)$/;
