@@ -64,16 +64,25 @@ export function moduleByTag(pkg: ProjectPackage, tag: string): Registering | und
   return loaders.get(pkg) ?? entryDefining(pkg, tag);
 }
 
-/** Of a package that cannot be imported as a whole, the smallest of its entries that defines the tag: its modules may have been made into one for each. */
+/**
+ * Of a package that cannot be imported as a whole, the entry of the tag's name, or the smallest that defines it: modules may
+ * have been made into one for each.
+ */
 function entryDefining(pkg: ProjectPackage, tag: string): Registering | undefined {
   const { exports: exported } = pkg.manifest;
   if (typeof exported !== 'object' || exported === null || '.' in exported) return undefined;
   if (!entryTexts.has(pkg)) entryTexts.set(pkg, textsOfEntries(pkg, exported));
   const quoted = new RegExp(`["'\`]${tag}["'\`]`);
-  const [smallest] = (entryTexts.get(pkg) ?? [])
+  const defined = new RegExp(`\\b(?:customElement|define|register)\\w*\\(\\s*["'\`]${tag}["'\`]`);
+  // A group may come with what it is a group of.
+  const rank = ({ module, text }: EntryText): number => {
+    const name = basename(module).replace(/\.js$/, '');
+    return name === tag ? 0 : defined.test(text) ? 1 : tag.startsWith(name) ? 2 : 3;
+  };
+  const [best] = (entryTexts.get(pkg) ?? [])
     .filter(({ text }) => quoted.test(text) && /customElements?\b/.test(text))
-    .sort((a, b) => a.text.length - b.text.length);
-  return smallest && { module: smallest.module };
+    .sort((a, b) => rank(a) - rank(b) || a.text.length - b.text.length);
+  return best && { module: best.module };
 }
 
 interface EntryText {

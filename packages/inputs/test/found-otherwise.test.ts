@@ -113,6 +113,24 @@ describe('entries', () => {
     expect(only()?.input).toMatchObject({ tag: 'tide-level', module: 'tide/level' });
   });
 
+  it('elements of a package without a whole and without types are seen where its entries run', () => {
+    const exported = { './tide-level': './level.js', './tide-all': './all.js', './tide-level/class': './class.js' };
+    install('tide', '', { type: 'module', exports: exported });
+    const level = (registering: string): string =>
+      `class Level extends HTMLElement {
+         static define(tag = 'tide-level') { customElements.define(tag, Level); }
+         get value() { return ''; } set value(value) {} get disabled() { return false; } set disabled(disabled) {}
+       }
+       ${registering}`;
+    put('node_modules/tide/level.js', level('Level.define();'));
+    put('node_modules/tide/class.js', level('export { Level };'));
+    put(
+      'node_modules/tide/all.js',
+      'const tags = ["tide-level"]; export const known = () => customElements.get(tags[0]);',
+    );
+    expect(found().map(({ input }) => [input.tag, input.module])).toEqual([['tide-level', 'tide/tide-level']]);
+  });
+
   it('an element may be registered by the index beside the module that makes it', () => {
     install('tide', '', { exports: { './*': './*' }, customElements: 'all.json' });
     const members = ['value', 'disabled'].map((name) => ({ kind: 'field', name }));

@@ -3,7 +3,7 @@ import { alike, type FoundInput, type Wrapper } from '@poietra/core';
 import ts from 'typescript';
 import { entriesBelow, entriesOf, hasNoEntry } from '../entries.js';
 import type { Project, ProjectPackage } from '../project.js';
-import { declaredByRunning, definesElements, isUntyped } from '../running/index.js';
+import { declaredByRunning, definesElements, entriesDefining, isUntyped } from '../running/index.js';
 import { typeAt, withChoiceItem } from './choice-items.js';
 import { Components, type Passed } from './components.js';
 import { Declarations } from './declarations.js';
@@ -74,19 +74,22 @@ function byRunning(
     unresolved.includes(pkg.name) || isUntyped(pkg, project.folder);
   const written = new Map<string, string>();
   const unread: string[] = [];
-  const untyped = eachAlone(packages, unread, (pkg) => (isUndeclared(pkg) || definesElements(pkg) ? [pkg] : [])).flat();
-  untyped.forEach((pkg, i) => {
+  const untyped = eachAlone(packages, unread, (pkg) => {
+    const entries = entriesDefining(pkg);
+    return entries.length > 0 || isUndeclared(pkg) || definesElements(pkg) ? [{ pkg, entries }] : [];
+  }).flat();
+  untyped.forEach(({ pkg, entries }, i) => {
     tell?.({ done: i, total: untyped.length, doing: `${pkg.name}, which is run to be seen` });
-    const shown = declaredByRunning(project.folder, pkg, !isUndeclared(pkg));
+    const shown = declaredByRunning(project.folder, pkg, entries.length > 0 || !isUndeclared(pkg), entries);
     if ('text' in shown) written.set(pkg.name, shown.text);
     // What has types was read by them.
-    else if (isUndeclared(pkg))
+    else if (entries.length > 0 || isUndeclared(pkg))
       unread.push(`${pkg.name} declares no types, and could not be run to see what it exports: ${shown.failed}`);
   });
   if (written.size === 0) return { found: [], passed: [], unread };
   const shown = inputsIn(
     project,
-    untyped.filter(({ name }) => written.has(name)),
+    untyped.map(({ pkg }) => pkg).filter(({ name }) => written.has(name)),
     tell,
     written,
   );

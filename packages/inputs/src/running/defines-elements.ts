@@ -2,6 +2,7 @@
 import { readFileSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import ts from 'typescript';
+import { targetsOf } from '../modules.js';
 import { findPackage, type ProjectPackage } from '../project.js';
 
 /** By the platform's registry, or by a decorator that asks it. */
@@ -25,6 +26,18 @@ export function definesElements({ folder, manifest }: Pick<ProjectPackage, 'fold
     files = next;
   }
   return false;
+}
+
+/** Of a package that cannot be imported as a whole, the entries that define elements, as they are imported (Node, “Subpath exports”). */
+export function entriesDefining({ name, folder, manifest }: ProjectPackage): string[] {
+  const { exports: exported } = manifest;
+  if (typeof exported !== 'object' || exported === null || '.' in exported) return [];
+  const defining = Object.entries(exported).flatMap(([path, target]) => {
+    const file = path.includes('*') ? undefined : targetsOf(target).find((one) => /\.m?js$/.test(one));
+    const at = file === undefined ? undefined : fileAt(join(folder, file));
+    return at !== undefined && defines.test(readFileSync(at, 'utf8')) ? [join(name, path)] : [];
+  });
+  return defining.slice(0, mostFiles);
 }
 
 const entriesOf = (folder: string, manifest: ProjectPackage['manifest']): string[] =>

@@ -14,7 +14,7 @@ import { asData, asShipped } from '../loaders.js';
 import { findPackage, type ProjectPackage } from '../project.js';
 import { shutProcess } from '../shut.js';
 import { declared } from './declare.js';
-export { definesElements } from './defines-elements.js';
+export { definesElements, entriesDefining } from './defines-elements.js';
 import { shownIn } from './shown.js';
 import { tellExports } from './tell.js';
 import { tryMaking } from './try-making.js';
@@ -54,15 +54,22 @@ function hasWhole(exported: unknown): boolean {
   return '.' in exported || !Object.keys(exported).some((path) => path.startsWith('.'));
 }
 
-/** Declarations for the package, from what it shows, or of its elements alone; `failed` where it cannot be run. */
+/**
+ * Declarations for the package, from what it shows, or of its elements alone; `failed` where it cannot be run. `entries` are
+ * imported instead of the whole, where there is none.
+ */
 export function declaredByRunning(
   project: string,
   { name }: ProjectPackage,
   onlyElements = false,
+  entries: readonly string[] = [],
 ): { readonly text: string } | { readonly failed: string } {
   let script: string;
   try {
-    script = scriptFor(project, name);
+    script = scriptFor(
+      project,
+      entries.length > 0 ? wholeOf(entries) : `import * as all from ${JSON.stringify(name)};`,
+    );
   } catch (error) {
     const [first] = (error as { errors?: { text: string }[] }).errors ?? [];
     return { failed: first?.text ?? reasonOf(error) };
@@ -101,10 +108,14 @@ const asNothing = Object.fromEntries(
   ['css', 'less', 'scss', 'sass', 'styl', 'woff', 'woff2', 'ttf'].map((ending) => [`.${ending}`, 'empty' as const]),
 );
 
-function scriptFor(project: string, name: string): string {
+const wholeOf = (entries: readonly string[]): string =>
+  `${entries.map((entry) => `import ${JSON.stringify(entry)};`).join('\n')}\nconst all = {};`;
+
+/** `importing`: what makes `all` of the package's exports. */
+function scriptFor(project: string, importing: string): string {
   const { outputFiles } = buildSync({
     stdin: {
-      contents: `import * as all from ${JSON.stringify(name)};
+      contents: `${importing}
 poietraLater();
 const told = (${tellExports.toString()})(all, poietraDefined, ${tryMaking.toString()});
 poietraSay(${JSON.stringify(mark)} + JSON.stringify(told));`,
