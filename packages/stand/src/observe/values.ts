@@ -149,9 +149,10 @@ export async function findEmpty(seen: Observation): Promise<void> {
 
 /**
  * It clears, goes back when a change is refused and when one that was taken is taken back, nothing is warned of, and the
- * Tab key reaches it as it does with a value: radios of which an unknown one is chosen may all be passed by.
+ * Tab key reaches it as it does with a value, which counts twice: radios of which an unknown one is chosen may all be
+ * passed by, and then nobody comes to them, whatever else is right.
  */
-const fullPoints = 5;
+const fullPoints = 6;
 const unsteady = /uncontrolled\b.*\bcontrolled/i;
 const isInTabOrder = ({ box }: Trial): boolean => [...everyElement(box)].some(takesTab);
 
@@ -211,7 +212,7 @@ async function emptyPoints(seen: Observation, sample: unknown): Promise<number> 
     await seen.clean();
   }
   // Something to work with has to be left when it is empty.
-  return isThere ? [clears, goesBack, comesBack, isQuiet, keepsOrder].filter(Boolean).length : -1;
+  return isThere ? [clears, goesBack, comesBack, isQuiet, keepsOrder, keepsOrder].filter(Boolean).length : -1;
 }
 
 /** Values of another kind may make it fail; then they count as none. */
