@@ -11,17 +11,18 @@ export interface Making {
   read(raw: unknown): unknown;
 }
 
+type Item = Readonly<Record<string, unknown>>;
+
 /** An input may ask whether an item is the very one that it was given, so the same choices are the same items. */
 const made = new WeakMap<Choices, Map<ListUse, readonly unknown[]>>();
-
-const itemOf = (use: ListUse, { value, text }: Choices[number]): unknown =>
-  use.takes === 'words' ? text : { [use.value]: value, [use.text]: text };
 
 /** The items in the order of the choices; the same objects as long as the choices are the same. */
 export function itemsFor(use: ListUse, choices: Choices): readonly unknown[] {
   const known = made.get(choices) ?? new Map<ListUse, readonly unknown[]>();
   made.set(choices, known);
-  const items = known.get(use) ?? choices.map((choice) => itemOf(use, choice));
+  const items =
+    known.get(use) ??
+    choices.map(({ value, text }) => (use.takes === 'words' ? text : { [use.value]: value, [use.text]: text }));
   known.set(use, items);
   return items;
 }
@@ -31,7 +32,7 @@ export function choiceProperties(
   use: { readonly value: string; readonly text?: string },
   { value, text }: Choices[number],
 ): Record<string, string> {
-  return { [use.value]: String(value), ...(use.text === undefined ? {} : { [use.text]: text }) };
+  return { [use.value]: String(value), ...(use.text ? { [use.text]: text } : {}) };
 }
 
 /** What the input's property for choices takes. */
@@ -45,16 +46,14 @@ export function listFor(use: ListUse, choices: Choices, beside: Readonly<Record<
 /** Values that are items themselves, of what the field shows, and back. One that is none of the choices stands for itself. */
 export function itemsAsValues(use: ListUse, choices: Choices = [], kind?: ValueKind): Making {
   const items = itemsFor(use, choices);
-  const toItem = (shown: unknown): unknown => {
-    const at = choices.findIndex(({ value }) => same(value, shown));
-    const text = typeof shown === 'string' ? shown : JSON.stringify(shown);
-    return at < 0 ? itemOf(use, { value: shown, text }) : items[at];
-  };
+  const toItem = (shown: unknown): unknown =>
+    items[choices.findIndex(({ value }) => same(value, shown))] ??
+    itemsFor(use, [{ value: shown, text: typeof shown === 'string' ? shown : JSON.stringify(shown) }])[0];
   const valueOf = (item: unknown): unknown => {
-    if (typeof item === 'object' && item !== null && use.value in item)
-      return (item as Readonly<Record<string, unknown>>)[use.value];
-    const at = items.indexOf(item);
-    return at < 0 ? item : choices[at]?.value;
+    const choice = choices[items.indexOf(item)];
+    if (choice) return choice.value;
+    // An item may come back as another object that says the same.
+    return typeof item === 'object' && item !== null && use.value in item ? (item as Item)[use.value] : item;
   };
   const isNone = (shown: unknown): boolean =>
     shown === undefined || shown === null || shown === '' || !isOfKind(shown, kind);

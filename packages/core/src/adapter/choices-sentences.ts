@@ -1,8 +1,11 @@
 /** The sentences about values to choose from. */
 import { removeAt, replaceAt } from '../json/index.js';
-import { componentsIn, takings, type AdapterDescription, type ChoicesUse, type ListUse } from './description.js';
+import { componentsIn, type AdapterDescription, type ChoicesUse, type ListUse } from './description.js';
 import type { FoundInput } from './face.js';
 import type { Sentence, Slot } from './slot.js';
+
+/** What an input’s value may be of its choices, where it is not the value of one: the item as it stands in its list. */
+export const takings = ['item', 'words'] as const satisfies readonly ListUse['takes'][];
 
 type SlotAt = (at: string, choices: readonly string[], words?: string) => Slot;
 

@@ -53,9 +53,6 @@ export type ChoicesUse =
   /** Child components, as inputs are named (`package#export`), with value and text in properties; `children` is one. */
   | { readonly component: string; readonly value: string; readonly text: string };
 
-/** What an input's value may be of its choices, beside the value of one: the item as it stands in its list. */
-export const takings = ['item', 'words'] as const;
-
 /** A property that takes a list; each item has its value and its text under these names. */
 export interface ListUse {
   readonly property: string;
@@ -65,7 +62,7 @@ export interface ListUse {
    * The input's value is the item itself, or a list of items; the field shows and hears what stands under `value`. Absent:
    * it is that. With `words` an item is the words alone, and has no names in it.
    */
-  readonly takes?: (typeof takings)[number];
+  readonly takes?: 'item' | 'words';
   /** The property takes what this makes (`package#export`) of an object that has the list under `under`. Absent: the list. */
   readonly made?: { readonly by: string; readonly under: string };
   /** The component that stands inside once for each item, and its property that takes it. */

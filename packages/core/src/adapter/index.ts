@@ -24,7 +24,6 @@ export {
   componentsIn,
   markedBy,
   plainBox,
-  takings,
   laterValues,
   valueKinds,
   widgetElements,
@@ -90,6 +89,7 @@ export { groupAdapters } from './boxes/group.js';
 export { listAdapters } from './boxes/lists.js';
 export { plainAdapters } from './native.js';
 export { foreignInputs, inputsOf, partOf, putTogether, togetherInput, versionOf, withPart } from './together.js';
+export { takings } from './choices-sentences.js';
 export { changeSlot, sentencesFor } from './sentences.js';
 export type { Sentence, Slot } from './slot.js';
 export { describe as describeValue, type Described } from './described.js';
