@@ -123,6 +123,11 @@ test('a list whose values are its own items gives what stands in one as its valu
   await page.keyboard.press('Enter');
   await expect(speaks).toContainText('its value is the value of one');
   await page.getByRole('button', { name: /^Undo/ }).click();
+  await speaks.getByRole('button', { name: 'choices: the choice itself' }).click();
+  await speaks.getByRole('combobox', { name: 'choices' }).fill('words');
+  await page.keyboard.press('Enter');
+  await expect(speaks).toContainText('as their words alone; its value is the words of one');
+  await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(speaks).toContainText('its value is the choice itself');
   const stand = frameOf(page, /^Stand:/);
   await stand.getByRole('combobox').click();
