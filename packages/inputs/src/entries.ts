@@ -1,5 +1,6 @@
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
+import { hasWhole } from './modules.js';
 import type { ProjectPackage } from './project.js';
 
 const mostEntries = 300;
@@ -59,13 +60,14 @@ export function hasNoEntry({ folder, manifest }: ProjectPackage): boolean {
 }
 
 const scriptsIn = (folder: string): boolean =>
-  existsSync(folder) && readdirSync(folder).some((file) => /(?<!\.config)\.[cm]?js$/.test(file));
+  // A file may be called like a folder.
+  statSync(folder, { throwIfNoEntry: false })?.isDirectory() === true &&
+  readdirSync(folder).some((file) => /(?<!\.config)\.[cm]?js$/.test(file));
 
 function hasRoot({ folder, manifest }: ProjectPackage): boolean {
   const exported = manifest['exports'];
   if (typeof exported === 'string') return true;
-  if (typeof exported === 'object' && exported !== null)
-    return '.' in exported || !Object.keys(exported).some((path) => path.startsWith('.'));
+  if (typeof exported === 'object' && exported !== null) return hasWhole({ manifest });
   const main = manifest['main'];
   const declared = typeof main === 'string' ? [main.replace(/(\.[cm]?js)?$/, '.d.ts')] : [];
   return (

@@ -13,11 +13,14 @@ export interface Registering {
 export const importedAs = (pkg: ProjectPackage, path: string): string => namedAs(pkg, path) ?? join(pkg.name, path);
 
 /** The same; `undefined` where a package names what it exports, and this is not among it. */
-export function namedAs({ name, manifest }: ProjectPackage, path: string): string | undefined {
+export function namedAs(pkg: ProjectPackage, path: string): string | undefined {
+  const { name, manifest } = pkg;
   const file = `./${path.replace(/^\.\//, '')}`;
   const exported = manifest['exports'];
   if (typeof exported !== 'object' || exported === null) return join(name, path);
-  for (const [key, target] of Object.entries(exported)) {
+  // Conditions of the one entry are no paths.
+  const isOne = hasWhole(pkg) && !('.' in exported);
+  for (const [key, target] of isOne ? [['.', exported] as const] : Object.entries(exported)) {
     for (const one of targetsOf(target)) {
       if (one === file && !key.includes('*')) return join(name, key);
       const [before, after] = one.split('*');
@@ -26,6 +29,21 @@ export function namedAs({ name, manifest }: ProjectPackage, path: string): strin
     }
   }
   return undefined;
+}
+
+/** Whether a package can be asked for by its name alone (Node, “Package entry points”): `exports` may be conditions of its one entry. */
+export function hasWhole({ manifest }: Pick<ProjectPackage, 'manifest'>): boolean {
+  const { exports: exported } = manifest;
+  if (typeof exported !== 'object' || exported === null) return true;
+  return '.' in exported || !Object.keys(exported).some((path) => path.startsWith('.'));
+}
+
+/** The entries that a package names one by one, each with the file that a browser would be given. */
+export function entriesNamed({ name, manifest }: ProjectPackage): { readonly module: string; readonly file: string }[] {
+  return Object.entries((manifest['exports'] as object | undefined) ?? {}).flatMap(([path, target]) => {
+    const file = path.includes('*') ? undefined : targetsOf(target).find((one) => /\.m?js$/.test(one));
+    return file === undefined ? [] : [{ module: join(name, path), file }];
+  });
 }
 
 /** What a browser would be given, whatever the conditions are called. */
@@ -69,9 +87,8 @@ export function moduleByTag(pkg: ProjectPackage, tag: string): Registering | und
  * have been made into one for each.
  */
 function entryDefining(pkg: ProjectPackage, tag: string): Registering | undefined {
-  const { exports: exported } = pkg.manifest;
-  if (typeof exported !== 'object' || exported === null || '.' in exported) return undefined;
-  if (!entryTexts.has(pkg)) entryTexts.set(pkg, textsOfEntries(pkg, exported));
+  if (hasWhole(pkg)) return undefined;
+  if (!entryTexts.has(pkg)) entryTexts.set(pkg, textsOfEntries(pkg));
   const quoted = new RegExp(`["'\`]${tag}["'\`]`);
   const defined = new RegExp(`\\b(?:customElement|define|register)\\w*\\(\\s*["'\`]${tag}["'\`]`);
   // A group may come with what it is a group of.
@@ -91,12 +108,10 @@ interface EntryText {
 }
 const entryTexts = new WeakMap<ProjectPackage, readonly EntryText[]>();
 
-function textsOfEntries({ name, folder }: ProjectPackage, exported: object): EntryText[] {
-  return Object.entries(exported).flatMap(([key, target]) => {
-    const file = key.includes('*') ? undefined : targetsOf(target).find((one) => one.endsWith('.js'));
-    const path = file === undefined ? '' : join(folder, file);
-    return path !== '' && existsSync(path) ? [{ module: join(name, key), text: readFileSync(path, 'utf8') }] : [];
-  });
+function textsOfEntries(pkg: ProjectPackage): EntryText[] {
+  return entriesNamed(pkg).flatMap(({ module, file }) =>
+    exists(pkg, file) ? [{ module, text: readFileSync(join(pkg.folder, file), 'utf8') }] : [],
+  );
 }
 const loaders = new WeakMap<ProjectPackage, Registering | undefined>();
 

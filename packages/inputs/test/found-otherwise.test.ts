@@ -131,6 +131,17 @@ describe('entries', () => {
     expect(found().map(({ input }) => [input.tag, input.module])).toEqual([['tide-level', 'tide/tide-level']]);
   });
 
+  it('exports that are conditions of one entry are a whole, whose elements are registered by it', () => {
+    const script = `customElements.define('tide-level', class extends HTMLElement {
+      get value() { return ''; } set value(value) {} get disabled() { return false; } set disabled(disabled) {}
+    });`;
+    install('tide', '', { type: 'module', exports: { import: './level.js', default: './level.js' } });
+    put('node_modules/tide/level.js', script);
+    const { inputs, unread } = inspect(folder);
+    expect(unread).toEqual([]);
+    expect(inputs.find(({ input }) => input.tag === 'tide-level')?.input.module).toBe('tide');
+  });
+
   it('an element may be registered by the index beside the module that makes it', () => {
     install('tide', '', { exports: { './*': './*' }, customElements: 'all.json' });
     const members = ['value', 'disabled'].map((name) => ({ kind: 'field', name }));

@@ -45,5 +45,7 @@ it('says of a package with scripts that none of them is imported by its name', (
   put('node_modules/wreck/dist/wreck.min.js', 'window.wreck = 7;');
   put('node_modules/chalk/package.json', '{"name":"chalk","version":"1.0.0"}');
   put('node_modules/chalk/dist/chalk.css', 'body { margin: 0 }');
+  // A file that is called like a folder is none.
+  put('node_modules/chalk/lib', '#!/bin/sh');
   expect(inspect(folder).unread).toEqual([expect.stringMatching(/^wreck names no file that is imported with it/)]);
 });

@@ -48,6 +48,7 @@ export function declaredInputs(
   // A package whose own entry shows none may keep each in an entry or a folder of its own.
   const without = read.filter(({ name }) => !first.found.some((input) => input.package === name));
   const below = eachAlone(without, failed, entriesBelow).flat();
+  const unnamed = eachAlone(without, failed, noEntry).flat();
   const parts = [
     first,
     ...(below.length > 0 ? [inputsIn(project, below, tell)] : []),
@@ -56,7 +57,7 @@ export function declaredInputs(
   return {
     found: parts.flatMap(({ found }) => found),
     passed: parts.flatMap(({ passed }) => passed),
-    unread: [...new Set([...failed, ...parts.flatMap(({ unread }) => unread), ...without.flatMap(noEntry)])],
+    unread: [...new Set([...failed, ...parts.flatMap(({ unread }) => unread), ...unnamed])],
   };
 }
 
@@ -83,7 +84,9 @@ function byRunning(
     const shown = declaredByRunning(project.folder, pkg, entries.length > 0 || !isUndeclared(pkg), entries);
     if ('text' in shown) written.set(pkg.name, shown.text);
     // What has types was read by them.
-    else if (entries.length > 0 || isUndeclared(pkg))
+    else if (entries.length > 0)
+      unread.push(`${pkg.name} defines elements in its entries, which could not be run to see them: ${shown.failed}`);
+    else if (isUndeclared(pkg))
       unread.push(`${pkg.name} declares no types, and could not be run to see what it exports: ${shown.failed}`);
   });
   if (written.size === 0) return { found: [], passed: [], unread };

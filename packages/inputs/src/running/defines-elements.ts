@@ -2,7 +2,7 @@
 import { readFileSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import ts from 'typescript';
-import { targetsOf } from '../modules.js';
+import { entriesNamed, hasWhole } from '../modules.js';
 import { findPackage, type ProjectPackage } from '../project.js';
 
 /** By the platform's registry, or by a decorator that asks it. */
@@ -29,15 +29,13 @@ export function definesElements({ folder, manifest }: Pick<ProjectPackage, 'fold
 }
 
 /** Of a package that cannot be imported as a whole, the entries that define elements, as they are imported (Node, “Subpath exports”). */
-export function entriesDefining({ name, folder, manifest }: ProjectPackage): string[] {
-  const { exports: exported } = manifest;
-  if (typeof exported !== 'object' || exported === null || '.' in exported) return [];
-  const defining = Object.entries(exported).flatMap(([path, target]) => {
-    const file = path.includes('*') ? undefined : targetsOf(target).find((one) => /\.m?js$/.test(one));
-    const at = file === undefined ? undefined : fileAt(join(folder, file));
-    return at !== undefined && defines.test(readFileSync(at, 'utf8')) ? [join(name, path)] : [];
+export function entriesDefining(pkg: ProjectPackage): string[] {
+  if (hasWhole(pkg)) return [];
+  const defining = entriesNamed(pkg).filter(({ file }) => {
+    const at = fileAt(join(pkg.folder, file));
+    return at !== undefined && defines.test(readFileSync(at, 'utf8'));
   });
-  return defining.slice(0, mostFiles);
+  return defining.slice(0, mostFiles).map(({ module }) => module);
 }
 
 const entriesOf = (folder: string, manifest: ProjectPackage['manifest']): string[] =>

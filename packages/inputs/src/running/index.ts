@@ -11,6 +11,7 @@ import { join } from 'node:path';
 import { buildSync } from 'esbuild';
 import { confinedRun } from '../confined.js';
 import { asData, asShipped } from '../loaders.js';
+import { hasWhole } from '../modules.js';
 import { findPackage, type ProjectPackage } from '../project.js';
 import { shutProcess } from '../shut.js';
 import { declared } from './declare.js';
@@ -25,7 +26,8 @@ const mostTime = 10_000;
 const mostText = 5_000_000;
 
 /** Whether nothing says what the package exports, and it is there to be run. */
-export function isUntyped({ name, folder, manifest }: ProjectPackage, project: string): boolean {
+export function isUntyped(pkg: ProjectPackage, project: string): boolean {
+  const { name, folder, manifest } = pkg;
   const [main, module] = [manifest['main'], manifest['module']];
   const files = [main, module, 'index.js'].filter((path): path is string => typeof path === 'string');
   const declarations = files.map((path) => path.replace(/(\.[cm]?js)?$/, '.d.ts'));
@@ -40,19 +42,13 @@ export function isUntyped({ name, folder, manifest }: ProjectPackage, project: s
   const isThere =
     manifest['exports'] !== undefined ||
     files.some((path) => ['', '.js'].some((ending) => existsSync(join(folder, path + ending))));
-  return !isDeclared && isThere && hasWhole(manifest['exports']) && findPackage(project, types) === undefined;
+  return !isDeclared && isThere && hasWhole(pkg) && findPackage(project, types) === undefined;
 }
 
 const isShipped = (folder: string, path: string): boolean =>
   ['', '.d.ts', '.ts', '/index.d.ts'].some((ending) =>
     statSync(join(folder, path + ending), { throwIfNoEntry: false })?.isFile(),
   );
-
-/** Whether the package can be asked for by its name alone (Node, “Package entry points”). */
-function hasWhole(exported: unknown): boolean {
-  if (typeof exported !== 'object' || exported === null) return true;
-  return '.' in exported || !Object.keys(exported).some((path) => path.startsWith('.'));
-}
 
 /**
  * Declarations for the package, from what it shows, or of its elements alone; `failed` where it cannot be run. `entries` are

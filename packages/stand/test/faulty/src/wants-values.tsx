@@ -1,5 +1,5 @@
 /** Inputs that want values, texts or words of a kind that nothing declares: what they say and show has to tell. */
-import { useEffect, useId, useRef, useState, type ComponentProps, type JSX } from 'react';
+import { useEffect, useId, useRef, useState, type ComponentProps, type JSX, type ReactNode } from 'react';
 
 type Box = Omit<ComponentProps<'input'>, 'value' | 'type' | 'onChange'> & {
   readonly value?: string;
@@ -42,6 +42,43 @@ interface Item {
   readonly value: string;
   readonly label: string;
 }
+/** A list that opens under a button, for the two below. It is no input: it has no value. */
+function Opening(props: {
+  readonly says: ReactNode;
+  readonly lines: readonly { readonly text: string; readonly isChosen: boolean }[];
+  readonly isMany?: boolean;
+  readonly disabled?: boolean | undefined;
+  choose(index: number): void;
+}): JSX.Element {
+  const { says, lines, isMany, disabled, choose } = props;
+  const [isOpen, open] = useState(false);
+  const list = useId();
+  const turn = (): void => open(!isOpen);
+  return (
+    <div>
+      <button type="button" aria-expanded={isOpen} aria-controls={list} disabled={disabled} onClick={turn}>
+        {says}
+      </button>
+      <div id={list} role="listbox" aria-multiselectable={isMany} hidden={!isOpen}>
+        {lines.map(({ text, isChosen }, i) => (
+          <div
+            key={text}
+            role="option"
+            aria-selected={isChosen}
+            tabIndex={0}
+            onClick={() => {
+              choose(i);
+              open(false);
+            }}
+          >
+            {text}
+          </div>
+        ))}
+      </div>
+    </div>
+  );
+}
+
 /** Shows how many are chosen and no more, and tells of whole items. */
 export function Crew(props: {
   readonly selectedItems?: Item[];
@@ -50,37 +87,23 @@ export function Crew(props: {
   onChange?(items: Item[]): void;
 }): JSX.Element {
   const { selectedItems = [], items = [], disabled, onChange } = props;
-  const [isOpen, open] = useState(false);
-  const list = useId();
-  return (
-    <div>
-      <button
-        type="button"
-        aria-expanded={isOpen}
-        aria-controls={list}
-        disabled={disabled}
-        onClick={() => open(!isOpen)}
-      >
-        {selectedItems.length} chosen
-      </button>
-      <div id={list} role="listbox" aria-multiselectable hidden={!isOpen}>
-        {items.map((item) => (
-          <div
-            key={item.value}
-            role="option"
-            aria-selected={selectedItems.includes(item)}
-            tabIndex={0}
-            onClick={() => {
-              onChange?.(selectedItems.includes(item) ? [] : [item]);
-              open(false);
-            }}
-          >
-            {item.label}
-          </div>
-        ))}
-      </div>
-    </div>
-  );
+  const lines = items.map((item) => ({ text: item.label, isChosen: selectedItems.includes(item) }));
+  const choose = (index: number): void =>
+    onChange?.(items.filter((item, i) => i === index && !selectedItems.includes(item)));
+  return <Opening says={`${selectedItems.length} chosen`} {...{ lines, disabled, choose }} isMany />;
+}
+
+/** Chooses among texts that stand for themselves, and says what is chosen where it is read out, and nowhere else. */
+export function Anchorage(props: {
+  readonly value?: string;
+  readonly options?: readonly string[];
+  readonly disabled?: boolean;
+  onChange?(value: string): void;
+}): JSX.Element {
+  const { value = '', options = [], disabled, onChange } = props;
+  const lines = options.map((text) => ({ text, isChosen: text === value }));
+  const choose = (index: number): void => onChange?.(options[index] ?? '');
+  return <Opening says={<output>{value || 'No anchorage'}</output>} {...{ lines, disabled, choose }} />;
 }
 
 /** Has to be told which signs fit, and says so as it fails. */
@@ -106,45 +129,4 @@ export class Soundings {
     const digits = [...text.replace(/\D/g, '')];
     return [...mask].map((sign) => (sign === '0' ? (digits.shift() ?? '') : sign)).join('');
   }
-}
-
-/** Chooses among texts that stand for themselves, and says what is chosen where it is read out, and nowhere else. */
-export function Anchorage(props: {
-  readonly value?: string;
-  readonly options?: readonly string[];
-  readonly disabled?: boolean;
-  onChange?(value: string): void;
-}): JSX.Element {
-  const { value = '', options = [], disabled, onChange } = props;
-  const [isOpen, open] = useState(false);
-  const list = useId();
-  return (
-    <div>
-      <button
-        type="button"
-        aria-expanded={isOpen}
-        aria-controls={list}
-        disabled={disabled}
-        onClick={() => open(!isOpen)}
-      >
-        <output>{value || 'No anchorage'}</output>
-      </button>
-      <div id={list} role="listbox" hidden={!isOpen}>
-        {options.map((text) => (
-          <div
-            key={text}
-            role="option"
-            aria-selected={text === value}
-            tabIndex={0}
-            onClick={() => {
-              onChange?.(text);
-              open(false);
-            }}
-          >
-            {text}
-          </div>
-        ))}
-      </div>
-    </div>
-  );
 }
