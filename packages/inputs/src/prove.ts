@@ -203,6 +203,18 @@ async function withGesture(browser: Browser, bundle: Bundle, adapter: AdapterDes
   return { ...adapter, ...(gesture ? { gesture } : {}), ...(samples ? { samples } : {}) };
 }
 
+/** What an input warns of wherever it stands: asked on a page on which nothing was warned of yet. */
+async function toldBare(browser: Browser, bundle: Bundle, adapter: AdapterDescription): Promise<unknown> {
+  return onPage(browser, bundle, {}, async ({ post, next }) => {
+    await post({ kind: 'stand bare', adapter });
+    for (;;) {
+      const message = await next();
+      if (message.kind === 'stood bare') return message['told'];
+      if (message.kind === 'prover failed') return [];
+    }
+  });
+}
+
 /** Judged in a world that the page's code cannot reach: `stand/src/judge.ts`. */
 async function judged(
   browser: Browser,
@@ -222,7 +234,8 @@ async function judged(
           answers();
           return hear(said);
         };
-      const world = { verdict: heard(give), render: heard(render) };
+      const bare = (): Promise<unknown> => toldBare(browser, bundle, adapter);
+      const world = { verdict: heard(give), render: heard(render), toldBare: heard(bare) };
       const call = await openWorld(page, await judgeScript(home), world);
       const task: ToJudge = { secret, adapter, checks };
       await Promise.race([call('judge', task), lost]);
@@ -268,7 +281,16 @@ async function onPage<T>(
   });
   await page.addInitScript(() => {
     window.addEventListener('message', ({ data }: MessageEvent<unknown>) => {
-      const kinds = ['prover ready', 'not loaded', 'render', 'observed', 'verdict', 'proved', 'prover failed'];
+      const kinds = [
+        'prover ready',
+        'not loaded',
+        'render',
+        'observed',
+        'verdict',
+        'proved',
+        'stood bare',
+        'prover failed',
+      ];
       if (typeof data !== 'string' || !kinds.some((kind) => data.startsWith(`{"kind":"${kind}"`))) return;
       (window as unknown as { heardByCli(message: Message): void }).heardByCli(JSON.parse(data) as Message);
     });

@@ -2,6 +2,7 @@
 import { hasNotation, same, toNotation, type CheckId } from '@poietra/core';
 import { focused, workingElements } from '@poietra/react';
 import { computeAccessibleDescription, computeAccessibleName } from 'dom-accessibility-api';
+import { isToldBare } from './bare.js';
 import {
   appearance,
   before,
@@ -414,24 +415,28 @@ export const checks: Readonly<Record<CheckId, Check>> = {
     return looks(seen, look(invalid.box), 'What was entered still stands there, beside words about its being invalid.');
   },
 
-  silent({ adapter, watch: { warnings, refused } }) {
+  async silent({ adapter, ground, watch: { warnings, refused } }) {
     const isItsOwn = (text: string): boolean => isOfItself(text, adapter);
-    const others = warnings.filter(
+    const suspects = warnings.filter(
       (text) => !isAboutServer.test(text) && !isOfAge(text) && !isItsOwn(text) && !isOfRefused(text, refused),
     );
+    const bare = suspects.length > 0 ? ((await ground.toldBare?.()) ?? []) : [];
+    const [always] = suspects.filter((text) => isToldBare(text, bare));
+    const others = suspects.filter((text) => !isToldBare(text, bare));
     const [address] = refused;
     const aged = warnings.find(isOfAge);
     const own = warnings.find(isItsOwn);
     const nothing = [
-      address === undefined && aged === undefined && own === undefined
+      [address, aged, own, always].every((one) => one === undefined)
         ? 'Nothing was warned of.'
         : 'Nothing was warned of that an adapter could mend.',
       ...(own === undefined ? [] : [`Its own parts hand on to HTML what HTML does not know: ${own.slice(0, 200)}`]),
+      ...(always === undefined ? [] : [`It tells so wherever it stands, given nothing: ${always.slice(0, 200)}`]),
       ...(address === undefined ? [] : [`It asked for ${address}; the stand lets nothing through.`]),
       ...(aged === undefined
         ? []
         : [`It is written as the framework will not have it for ever: ${aged.slice(0, 200)}`]),
     ].join(' ');
-    return Promise.resolve(others.length === 0 ? pass(nothing) : fail(others[0] ?? ''));
+    return others.length === 0 ? pass(nothing) : fail(others[0] ?? '');
   },
 };

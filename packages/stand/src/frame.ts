@@ -3,7 +3,6 @@
  * Messages go to the parent; a page of its own is its own parent.
  */
 import { giveBackTheConsole } from './unprofiled.js';
-import './unstacked.js';
 import '@poietra/react/skin.css';
 import type {
   AdapterDescription,
@@ -16,6 +15,7 @@ import type {
   Wrapper,
 } from '@poietra/core';
 import { answerJudge } from './agent.js';
+import { toldBare } from './bare.js';
 import { say } from './say.js';
 import type { Answer, Ground, RenderInput } from './ground.js';
 import { hurryAnimations } from './hurry.js';
@@ -24,6 +24,7 @@ import { pushMatrix, type PushedRow } from './matrix.js';
 import { observe, prepare } from './observe/index.js';
 import { prove } from './prove.js';
 import { trySkinPart } from './skin-trial.js';
+import { takeNoStacks } from './unstacked.js';
 import { groundHere } from './ground-here.js';
 
 export type ToProver =
@@ -32,6 +33,8 @@ export type ToProver =
   | { readonly kind: 'prepare'; readonly adapter: AdapterDescription }
   | { readonly kind: 'prove'; readonly adapter: AdapterDescription; readonly checks: readonly CheckId[] }
   | { readonly kind: 'try values'; readonly adapter: AdapterDescription; readonly values: readonly unknown[] }
+  /** Tells what it warns of, given nothing by its adapter; on a fresh page only. */
+  | { readonly kind: 'stand bare'; readonly adapter: AdapterDescription }
   /** What came of drawing on the server. */
   | { readonly kind: 'rendered'; readonly ask: number; readonly html?: string; readonly failed?: string }
   /** Tries components of a suite as parts of a skin, one after the other. */
@@ -52,6 +55,7 @@ export type FromProver =
   /** It asks to be drawn on the server. */
   | ({ readonly kind: 'render'; readonly ask: number } & RenderInput)
   | { readonly kind: 'proved' }
+  | { readonly kind: 'stood bare'; readonly told: readonly string[] }
   | { readonly kind: 'pushed'; readonly row: PushedRow }
   | { readonly kind: 'all pushed' }
   | { readonly kind: 'skin part'; readonly seen: SeenPart }
@@ -95,6 +99,9 @@ export function startProving(inputs: BundledInputs): void {
         tell({ kind: 'proved' });
         break;
       }
+      case 'stand bare':
+        tell({ kind: 'stood bare', told: await toldBare((adapter) => liveInput(inputs, adapter), message.adapter) });
+        break;
       case 'try values': {
         const adapter = await prepare(message.adapter, (one) => liveInput(inputs, one));
         const input = liveInput(inputs, adapter);
@@ -125,6 +132,7 @@ export function startProving(inputs: BundledInputs): void {
     );
   });
   giveBackTheConsole();
+  takeNoStacks();
   hurryAnimations();
   answerJudge(inputs);
   tell({ kind: 'prover ready' });

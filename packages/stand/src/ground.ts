@@ -56,4 +56,6 @@ export interface Ground {
   newId(): string;
   /** Has it drawn on a real server. */
   render(asked: RenderInput): Promise<Answer>;
+  /** What it warns of on another page, given nothing by its adapter; absent where there is no other page to be had. */
+  toldBare?(): Promise<readonly string[]>;
 }

@@ -88,6 +88,7 @@ function distantGround(agent: Agent, given: AdapterDescription): Ground {
     adapter,
     newId: () => String(agent.now({ do: 'new id' })),
     render: async (asked) => (await callDriver('render', asked)) as Answer,
+    toldBare: async () => (await callDriver('toldBare')) as string[],
     watch() {
       agent.now({ do: 'watch' });
       const watched = (): Watched => agent.now({ do: 'watched' }) as Watched;
@@ -95,6 +96,8 @@ function distantGround(agent: Agent, given: AdapterDescription): Ground {
         get warnings() {
           return watched().warnings;
         },
+        // Asked of no judge: a bare copy stands on another page.
+        thrown: [],
         get refused() {
           return watched().refused;
         },

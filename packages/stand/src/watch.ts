@@ -5,6 +5,8 @@ import type { AdapterDescription } from '@poietra/core';
 export interface Watch {
   /** What was warned of since the watch began. */
   readonly warnings: readonly string[];
+  /** Of these, what nobody caught. */
+  readonly thrown: readonly string[];
   /** Addresses that the page has asked for, and that the stand let nothing through to. */
   readonly refused: readonly string[];
   /** How often something was warned of, also what was known. */
@@ -36,7 +38,7 @@ function text(value: unknown): string {
   }
 }
 
-const open = new Set<Watch & { warnings: string[]; told: number }>();
+const open = new Set<Watch & { warnings: string[]; thrown: string[]; told: number }>();
 /** Of the whole page: what was asked for once is often kept, and not asked for again. */
 const refused: string[] = [];
 let isPatched = false;
@@ -47,6 +49,7 @@ export function watch(): Watch {
   const before = alive;
   const own = {
     warnings: [] as string[],
+    thrown: [] as string[],
     refused,
     told: 0,
     listeners: () => alive - before,
@@ -56,10 +59,10 @@ export function watch(): Watch {
   return own;
 }
 
-function note(text: string): void {
+function note(text: string, kind: 'warnings' | 'thrown' = 'warnings'): void {
   for (const one of open) {
     one.told++;
-    if (!one.warnings.includes(text)) one.warnings.push(text);
+    for (const list of new Set([one.warnings, one[kind]])) if (!list.includes(text)) list.push(text);
   }
 }
 
@@ -94,10 +97,10 @@ function patch(): void {
   }
   window.addEventListener('error', ({ message }) => {
     // Said by browsers when a layout takes two rounds; nothing is wrong then.
-    if (!message.startsWith('ResizeObserver loop')) note(message);
+    if (!message.startsWith('ResizeObserver loop')) note(message, 'thrown');
   });
   window.addEventListener('unhandledrejection', ({ reason }) =>
-    note(reason instanceof Error ? reason.message : String(reason)),
+    note(reason instanceof Error ? reason.message : String(reason), 'thrown'),
   );
   window.addEventListener('securitypolicyviolation', ({ blockedURI }) => {
     if (/^https?:/.test(blockedURI) && !refused.includes(blockedURI)) refused.push(blockedURI);

@@ -181,7 +181,7 @@ export const contract = [
     id: 'silent',
     title: 'Causes no warnings',
     expects:
-      'Nothing is warned of in the console during all checks, but for what the framework will not have for ever, and what the input’s own parts hand on to HTML without having been given it.',
+      'Nothing is warned of in the console during all checks, but for what the framework will not have for ever, what the input’s own parts hand on to HTML without having been given it, and, where another page can be had, what it tells of wherever it stands, given nothing.',
     advice: 'Read the warning: it mostly names the property.',
   },
 ] as const satisfies readonly Check[];

@@ -1,0 +1,53 @@
+/** What an input tells of in the console however it is used: on a page of its own, given nothing by its adapter. */
+import type { AdapterDescription } from '@poietra/core';
+import type { AdaptedInput } from '@poietra/react';
+import { settle } from './settle.js';
+import { Trial } from './trial.js';
+import { watch } from './watch.js';
+
+/** It stands in what has to be around it, and has neither value nor name, hint or state. */
+export function bareOf({
+  input,
+  value,
+  change,
+  focus,
+  widget,
+  inside,
+  wrappers,
+}: AdapterDescription): AdapterDescription {
+  return {
+    input,
+    value: { property: value.property },
+    change,
+    focus,
+    ...(widget ? { widget } : {}),
+    ...(inside ? { inside } : {}),
+    ...(wrappers ? { wrappers } : {}),
+  };
+}
+
+/** Has to be asked on a fresh page: most warnings are given once. What was thrown is no warning. */
+export async function toldBare(
+  make: (adapter: AdapterDescription) => AdaptedInput | undefined,
+  given: AdapterDescription,
+): Promise<string[]> {
+  const adapter = bareOf(given);
+  const input = make(adapter);
+  if (!input) return [];
+  const watching = watch();
+  const trial = await Trial.mount({ input, adapter });
+  await settle();
+  trial.end();
+  watching.stop();
+  return watching.warnings.filter((text) => !watching.thrown.includes(text));
+}
+
+/** Names of what an adapter gives, and words for it: who warns of these may want something from the adapter. */
+const aboutUse =
+  /\b(?:prop(?:s|erty|erties|types?)?|attributes?|children|child|slots?|items?|keys?|ids?|labels?|values?|names?|options?|wrap\w*|within|inside|contexts?|provid\w*|required|must|missing|should)\b/i;
+/** Counted things and ids are others each time. */
+const plainly = (text: string): string => text.replace(/:\w+:|\d+/g, '0');
+
+/** Whether it was told without anything of the adapter, too, and is not about how the input is used. */
+export const isToldBare = (text: string, bare: readonly string[]): boolean =>
+  !aboutUse.test(text) && bare.some((one) => plainly(one) === plainly(text));
