@@ -236,7 +236,7 @@ describe('poietra check in a real browser', () => {
     expect(found.get('Anchorage')?.choices).toMatchObject({ property: 'options', takes: 'words' });
     expect(found.get('Anchorage')?.samples).toEqual(['ALD', 'BRE']);
     const failed = failedIn(plantedIn('wants-values.tsx'));
-    expect(failed).toEqual({ Anchorage: [], Crew: [], Logbook: [], Soundings: [], Tally: [] });
+    expect(failed).toEqual({ Anchorage: [], Bosun: [], Crew: [], Logbook: [], Soundings: [], Tally: [] });
   });
   it('puts inputs together of their parts, and marks what is on', () => {
     const found = adaptersIn('parts.tsx');

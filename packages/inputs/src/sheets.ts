@@ -216,7 +216,23 @@ function ownSheets(pkg: ProjectPackage): string[] {
     return file === 'base' || /^(default|standard|light|main)[-_.]?theme$/.test(called) ? 1.5 : 2;
   };
   const [best] = [...new Set(found)].sort((a, b) => rank(a) - rank(b)).filter((path) => rank(path) < 2);
-  return best === undefined ? [] : [best, ...besideIt(pkg, best)];
+  const chosen = best ?? lookAmong(pkg, found);
+  return chosen === undefined ? [] : [chosen, ...besideIt(pkg, chosen)];
+}
+
+/** Of one sheet in several looks, `desk.core.css` and `desk.snow.css`, the one its script begins with, else what is under all. */
+function lookAmong({ folder, manifest }: ProjectPackage, sheets: readonly string[]): string | undefined {
+  const looks = new Map(
+    sheets.flatMap((path) => {
+      const [base, look, ...more] = basename(path, '.css').split('.');
+      return base && look && more.length === 0 ? [[look, { base, path }] as const] : [];
+    }),
+  );
+  if (looks.size < 2 || new Set([...looks.values()].map(({ base }) => base)).size > 1) return undefined;
+  const [entry] = [manifest['module'], manifest['main']].filter((one) => typeof one === 'string');
+  const script = entry === undefined ? '' : readIfThere(join(folder, entry));
+  const begun = [...looks.keys()].find((look) => new RegExp(`\\btheme: ?['"]${look}['"]`).test(script));
+  return looks.get(begun ?? ['core', 'base', 'default'].find((one) => looks.has(one)) ?? '')?.path;
 }
 
 /** The sheets among files; one that was made smaller only where there is none that it was made of. */

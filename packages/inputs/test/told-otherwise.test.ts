@@ -235,6 +235,24 @@ it('a look of the day comes before one of the night, on what both are made of', 
   expect(found()[0]?.input.css).toEqual(['tide/themes/root.css', 'tide/themes/day.css']);
 });
 
+it('of one sheet in several looks the one is taken that the script begins with, else what is under all', () => {
+  install('tide', component('value?: string; onChange?: (next: string) => void'));
+  for (const look of ['bubble', 'core', 'snow']) put(`node_modules/tide/dist/desk.${look}.css`, '.desk { margin: 0 }');
+  expect(found()[0]?.input.css).toEqual(['tide/dist/desk.core.css']);
+  put('node_modules/tide/index.js', 'exports.begin = { theme: "snow" };');
+  expect(found()[0]?.input.css).toEqual(['tide/dist/desk.snow.css']);
+});
+
+it('what is yes or no takes no words of a choice', () => {
+  install(
+    'tide',
+    `import type { JSX, ReactNode } from 'react';
+    export declare function SelectOption(props: { value?: string; label?: boolean; children?: ReactNode }): JSX.Element;
+    ${component('value?: string; onChange?: (next: string) => void; children?: ReactNode').replace('Level', 'Select')}`,
+  );
+  expect(found()[0]?.input.choiceItem).toMatchObject({ component: 'tide#SelectOption', text: 'children' });
+});
+
 it('a provider may take a class that its package keeps apart for a library, of which the project has one', () => {
   install(
     'tide',

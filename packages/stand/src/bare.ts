@@ -42,9 +42,9 @@ export async function toldBare(
   return watching.warnings.filter((text) => !watching.thrown.includes(text));
 }
 
-/** Names of what an adapter gives, and words for it: who warns of these may want something from the adapter. */
+/** Names of what an adapter gives, and words for it: who warns of these may want something from the adapter. Within a longer name they are none. */
 const aboutUse =
-  /\b(?:prop(?:s|erty|erties|types?)?|attributes?|children|child|slots?|items?|keys?|ids?|labels?|values?|names?|options?|wrap\w*|within|inside|contexts?|provid\w*|required|must|missing|should)\b/i;
+  /(?<![\w-])(?:prop(?:s|erty|erties|types?)?|attributes?|children|child|slots?|items?|keys?|ids?|labels?|values?|names?|options?|wrap\w*|within|inside|contexts?|provid\w*|required|must|missing|should)(?![\w-])/i;
 /** Counted things and ids are others each time. */
 const plainly = (text: string): string => text.replace(/:\w+:|\d+/g, '0');
 

@@ -83,13 +83,13 @@ export function choiceComponent(
   const text =
     ['label', 'labelText'].find((one) => {
       const label = read.checker.getPropertyOfType(props, one);
-      return label && read.fromHtml(label) === undefined;
+      return label && read.fromHtml(label) === undefined && bearsText(read, props, one);
     }) ?? 'children';
   if (text === 'children' && !read.checker.getPropertyOfType(props, 'children')) return undefined;
   return { component: `${read.pkg.module ?? read.pkg.name}#${name}`, value, text };
 }
 
-/** Whether the property could hold a text; one that is told by its user may, but for one that is said to be an object. */
+/** Whether the property could hold a text; one that is told by its user may, but for one that is said to be an object, or yes or no. */
 function bearsText({ checker, where }: Declarations, props: ts.Type, name: string): boolean {
   const property = checker.getPropertyOfType(props, name);
   if (!property) return false;
@@ -98,7 +98,7 @@ function bearsText({ checker, where }: Declarations, props: ts.Type, name: strin
   if (!bound || bound.flags & (ts.TypeFlags.Any | ts.TypeFlags.Unknown)) return true;
   return (
     checker.isTypeAssignableTo(checker.getStringType(), bound) ||
-    !(bound.flags & (ts.TypeFlags.NonPrimitive | ts.TypeFlags.Object))
+    !(bound.flags & (ts.TypeFlags.NonPrimitive | ts.TypeFlags.Object | ts.TypeFlags.BooleanLike))
   );
 }
 

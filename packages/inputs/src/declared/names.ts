@@ -25,7 +25,7 @@ const setAside =
   '(?:Styled|Stateful|Uncontrolled)[A-Z]\\w*|Hidden(?:Checkbox|Radio|Input|Select|Switch)|\\w+_DO_NOT_USE|\\w*[Aa]nimat(?:e|ion)(?:[A-Z]\\w*)?';
 /** Whole names: shows and boxes around others, and parts of what opens. */
 const around = anyOf(`
-  Form(?:Item|List|Provider|Field)? Option \\w*(?:HiddenInput|HiddenSelect|BubbleInput|ItemInput) Progress(?:Bar|Circle|Ring)?(?:Root)? Meter Clipboard Qr[Cc]ode Toolbar Galler(?:y|ia) (?:Icon|Pills?)(?:Input)?Field OrderList`);
+  Form(?:Item|List|Provider|Field)? Option \\w*(?:HiddenInput|HiddenSelect|BubbleInput|ItemInput) Progress(?:Bar|Circle|Ring)?(?:Root)? Meter Clipboard Qr[Cc]ode Toolbar Galler(?:y|ia) (?:Icon|Pills?)(?:Input)?Field OrderList Token`);
 /** What stands beside a list or opens it, where it has no choices of its own. */
 export const besideList = /^(?:Combobox|Select|Dropdown)(?:Search|Target|Trigger)$/;
 /** What leads somewhere or shows something has a value, too, and takes none from a person. */
@@ -38,7 +38,7 @@ export const unsettled = /^_*(?:experimental|EXPERIMENTAL_|unstable|UNSTABLE_|un
 export const noInputsAlone = /^(Cards?|Tree)$/;
 /** How the names of parts end that stand inside an input of the name before: `TagPickerList`, `TextInputBase`. */
 export const partEnds =
-  /(\.(?:Text)?(?:Input|Field)|List|Input|Field|Textarea|(?<!Radio|Check|Checkbox|Toggle|Select|Upload|File)Button|\.?(?:Option|Item|Trigger|Content|Handle|Thumb)|Base)$/;
+  /(\.(?:Text)?(?:Input|Field)|List|Input(?:Single|Multi)?|Field|Textarea|(?<!Radio|Check|Checkbox|Toggle|Select|Upload|File)Button|\.?(?:Option|Item|Trigger|Content|Handle|Thumb)|Base)$/;
 /** Of elements that declare a value: those that are pressed, lead somewhere, show something, or are a part of another. */
 export const noInputTags =
   /(?<!radio|check|toggle)-button$|^[a-z]+-(form|fieldset|field)$|-(accordion|accordion-group|carousel|collapse|navigation(?:-(?:bar|rail|drawer))?|pagination|steps|breadcrumbs?|sidebar|progress\w*(?:-\w+)?|static-?(?:checkbox|radio|toggle|switch)|menuitem\w*|menu-item-\w+|pseudo-\w+|split-pane|(?:month|year)-view|button-segment|picker-column|tab|tab-(?:header|title|bar)|tabs|meter|loader|(?:workflow-)?step|tree-node|region|ripple|item|row|cell|\w*option|icon(?!-(?:toggle|check|radio))(?:-\S*)?|fab|divider|badge|menu|dialog|visual-\w+|picker-toggle|(?:clear|next|previous|prev)(?:-(?:day|month|year))?|card(?:-\S*)?|chip-set|link|handle|thumb|table-selection\S*|row-expandable)$/;

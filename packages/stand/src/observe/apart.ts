@@ -20,3 +20,20 @@ export async function tellsApart(seen: Observation, a: unknown, b: unknown): Pro
     seen.watch.warnings.length === warned
   );
 }
+
+/**
+ * The two as the input writes them. One that tells of a text that it was given in a notation of its own, as editors do,
+ * would tell so for ever in a form that refuses it; where it tells of nothing, and of what is no text, they stay.
+ */
+export async function asItWrites(seen: Observation, pair: readonly [unknown, unknown]): Promise<readonly unknown[]> {
+  const own: unknown[] = [];
+  for (const shown of pair.filter((one) => typeof one === 'string')) {
+    const trial = await seen.mount({ state: { shown } });
+    const told = trial?.reports.at(-1);
+    own.push(typeof told === 'string' && told !== '' ? told : shown);
+    await seen.clean();
+  }
+  const [a, b] = own;
+  const isOther = own.length === pair.length && own.some((one, i) => one !== pair[i]);
+  return isOther && (await tellsApart(seen, a, b)) ? own : pair;
+}

@@ -10,7 +10,20 @@ interface Trouble {
   /** An id stands twice; ids come of nothing, or of a count; anything else. */
   readonly kind: 'double' | 'made' | 'other';
 }
-const names = ['id', 'instanceId', 'idPrefix', 'baseId', 'elementId', 'inputId', 'controlId', 'htmlId', 'uid'];
+const names = [
+  'id',
+  'instanceId',
+  'idPrefix',
+  'baseId',
+  'elementId',
+  'inputId',
+  'controlId',
+  'htmlId',
+  'uid',
+  'uniqueId',
+  'idBase',
+  'idSuffix',
+];
 
 /** Given an id of the field's, it makes ids that no other has; tried only where there is something wrong with its own. */
 export async function findOwnIds(seen: Observation): Promise<void> {

@@ -7,6 +7,7 @@ import {
   valueKind,
   toNotation,
   type AdapterDescription,
+  type Gesture,
   type ValueKind,
 } from '@poietra/core';
 import { everyElement, workingElements } from '@poietra/react';
@@ -15,7 +16,7 @@ import { look } from '../look.js';
 import { sampleChoices } from '../sample-choices.js';
 import { takesTab } from '../targets.js';
 import { trialName } from '../wanted.js';
-import { tellsApart } from './apart.js';
+import { asItWrites, tellsApart } from './apart.js';
 import { textForNone } from './objects.js';
 import type { Trial } from '../trial.js';
 import { complainsOf, type Observation } from './observation.js';
@@ -30,7 +31,10 @@ export async function findSamples(seen: Observation): Promise<void> {
   const kindOf = (one: unknown): string =>
     Array.isArray(one) ? `list of ${typeof one[0]}` : one instanceof Date ? 'date' : one === null ? 'null' : typeof one;
   const usesChoices = choices !== undefined || seen.adapter.widget?.element === 'select';
-  const all = samplesFor(type, new Date(), usesChoices ? sampleChoices.map((one) => one.value) : []);
+  const fit = cutAsTyped(gesture, reported);
+  const all = samplesFor(type, new Date(), usesChoices ? sampleChoices.map((one) => one.value) : []).map(
+    ([a, b]) => [fit(a), fit(b)] as const,
+  );
   // Behind a mask only what looks like what it reports can be shown.
   const isAlike = ([a]: readonly [unknown, unknown]): boolean => shapeOf(a) === shapeOf(reported);
   const pairs = [...all.filter(isAlike), ...neighboursOf(reported), ...all.filter((pair) => !isAlike(pair))];
@@ -39,7 +43,8 @@ export async function findSamples(seen: Observation): Promise<void> {
     if (!(await tellsApart(seen, a, b))) continue;
     // It says itself that they do not fit, and shows them all the same; its own words come later.
     if (pairs.at(-1)?.[0] !== a && complainsOf(seen, [String(a), String(b)])) continue;
-    seen.adapter = { ...seen.adapter, samples: [toNotation(a), toNotation(b)] };
+    const [first, second] = await asItWrites(seen, [a, b]);
+    seen.adapter = { ...seen.adapter, samples: [toNotation(first), toNotation(second)] };
     seen.note(
       'value',
       `“${value.property}” shows ${kindOf(a)} values.`,
@@ -51,6 +56,13 @@ export async function findSamples(seen: Observation): Promise<void> {
   if (typeof reported === 'boolean' && !('empty' in value) && (await isOnByItself(seen))) return;
   if (reported !== undefined && hasNotation(reported))
     seen.adapter = { ...seen.adapter, samples: [toNotation(reported), toNotation(undefined)] };
+}
+
+/** What takes only so many signs of a text that is typed shows no longer one. */
+function cutAsTyped(gesture: Gesture | undefined, reported: unknown): (value: unknown) => unknown {
+  const typed = gesture?.steps.findLast((step) => step.do === 'type')?.text ?? '';
+  const isCut = typeof reported === 'string' && reported.length < typed.length && typed.startsWith(reported);
+  return (value) => (isCut && reported !== '' && typeof value === 'string' ? value.slice(0, reported.length) : value);
 }
 
 /** What was reported, and the same with another number at each of its places in turn: for notations that nobody else would think of. */

@@ -99,8 +99,8 @@ export function KnowsTheWindow({ value = '', disabled = false, onChange }: Props
 
 export function Warns({ value = '', disabled = false, onChange }: Props): JSX.Element {
   useEffect(() => {
-    console.warn('This input is getting old.');
-  }, []);
+    if (value !== '') console.warn('This input is getting old.');
+  }, [value]);
   return <input value={value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />;
 }
 

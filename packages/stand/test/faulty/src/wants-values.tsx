@@ -106,6 +106,21 @@ export function Anchorage(props: {
   return <Opening says={<output>{value || 'No anchorage'}</output>} {...{ lines, disabled, choose }} />;
 }
 
+let hasBosunSaid = false;
+/** Warns once a page, whatever is done with it. */
+export function Bosun(props: {
+  readonly value?: string;
+  readonly disabled?: boolean;
+  onChange?(value: string): void;
+}): JSX.Element {
+  const { value = '', disabled, onChange } = props;
+  useEffect(() => {
+    if (!hasBosunSaid) console.warn('The bosun is not on board yet.');
+    hasBosunSaid = true;
+  }, []);
+  return <input value={value} disabled={disabled} onChange={(event) => onChange?.(event.target.value)} />;
+}
+
 /** Has to be told which signs fit, and says so as it fails. */
 export class Soundings {
   constructor(
