@@ -23,6 +23,16 @@ describe('a draft from what is declared', () => {
     });
     expect(adapterOf(found)?.value.property).toBe('selected');
   });
+  it('takes of an element the event that turns its value over, and HTML’s own where a box of forms declares none', () => {
+    const element = (tag: string, face: Partial<FoundInput>) => input({ family: 'element', tag, ...face });
+    const text = (name: string) => ({ name, type: 'string' });
+    const flag = { name: 'checked', type: 'boolean' };
+    const toggle = element('xy-flip', { properties: [flag], events: [{ name: 'xyToggleChecked' }] });
+    expect(adapterOf(toggle)?.change).toEqual({ report: 'xyToggleChecked', path: '/0/target/checked' });
+    const box = { properties: [text('value'), text('name')] };
+    expect(adapterOf(element('xy-datepicker', box))?.change).toEqual({ report: 'change', path: '/0/target/value' });
+    expect(adapterOf(element('xy-card', box))).toBeUndefined();
+  });
   it('takes a value whose report says that it changes it', () => {
     const found = input({
       properties: [

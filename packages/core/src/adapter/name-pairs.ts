@@ -110,7 +110,8 @@ export function namePairIn(properties: readonly DeclaredProperty[]): NamePair | 
 const isPlain = (type: string): boolean => /^(string|number|boolean|false \| true)(\[\])?$/.test(bare(type));
 
 /**
- * An element's property with an event that is called after it: `rating` and `rating-changed`. Elements that are made of
+ * An element's property with an event that is called after it: `rating` and `rating-changed`, `checked` and
+ * `xy-toggle-checked`. Elements that are made of
  * observed properties tell so of many that no person changes.
  */
 export function namedByEvent({
@@ -123,7 +124,7 @@ export function namedByEvent({
     if (noValues.test(value.name) || toldOnly.test(value.name) || (value.choices?.length ?? 0) > 0) continue;
     // In words or as it is written, with what begins all of a package or without.
     const word = value.name.replace(/[A-Z]/g, '-?$&');
-    const called = new RegExp(`^(?:[a-z]+-)?${word}-?chang(e|ed)$`, 'i');
+    const called = new RegExp(`^(?:(?:[a-z]+-)?${word}-?chang(e|ed)|[a-z]*-?toggle-?${word})$`, 'i');
     const event = events.find(({ name }) => called.test(name));
     if (event) return { value, report: event.name };
   }

@@ -189,6 +189,14 @@ function byEvent(input: FoundInput, value: DeclaredProperty): Pair | undefined {
     likely.map((like) => telling.find(({ name }) => like.test(name))).find((one) => one !== undefined) ??
     telling[0] ??
     own[0];
+  if (!event && input.events.length === 0 && entered.test(input.tag ?? '') && isOfForms(input))
+    return {
+      value,
+      report: 'change',
+      path: `/0/target/${value.name}`,
+      because: 'It declares no event; boxes of forms tell of a change as HTML’s own do.',
+      certainty: 0.4,
+    };
   return (
     event && {
       value,
@@ -199,6 +207,11 @@ function byEvent(input: FoundInput, value: DeclaredProperty): Pair | undefined {
     }
   );
 }
+
+/** Tags of what is entered in one box. */
+const entered = /(date|time|colou?r|number|phone|text|search|file)-?(picker|input|field|box|area)?$/;
+const isOfForms = ({ properties }: FoundInput): boolean =>
+  properties.some(({ name }) => name === 'name') && properties.some(({ name }) => name === 'value');
 
 function byWidget(input: FoundInput, reports: 'on' | 'methods' | 'events', value: DeclaredProperty): Pair {
   if (reports === 'events')
