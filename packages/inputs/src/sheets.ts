@@ -192,6 +192,7 @@ function ownSheets(pkg: ProjectPackage): string[] {
     `dist/${basename(name)}`,
     'lib',
     'lib/css',
+    ...ownFolders(folder),
   ].flatMap((inner) => {
     const place = join(folder, inner);
     // A file may be called like a folder: `x.js` of a package of that name.
@@ -211,13 +212,22 @@ function ownSheets(pkg: ProjectPackage): string[] {
     const isOfName =
       file.length > 3 && (whole.startsWith(file) || (file.startsWith(whole.slice(0, 4)) && file.endsWith(short)));
     if (short.endsWith(file) || isOfName) return 1;
-    if (file === 'all') return 1.4;
+    if (file === 'all' || called === basename(dirname(path))) return 1.4;
     // Of several themes side by side, the plain one.
     return file === 'base' || /^(default|standard|light|main)[-_.]?theme$/.test(called) ? 1.5 : 2;
   };
   const [best] = [...new Set(found)].sort((a, b) => rank(a) - rank(b)).filter((path) => rank(path) < 2);
   const chosen = best ?? lookAmong(pkg, found);
   return chosen === undefined ? [] : [chosen, ...besideIt(pkg, chosen)];
+}
+
+/** Folders of what was built that hold a sheet of their own name, as tools make them for whole suites of elements. */
+function ownFolders(folder: string): string[] {
+  const built = join(folder, 'dist');
+  if (!statSync(built, { throwIfNoEntry: false })?.isDirectory()) return [];
+  return readdirSync(built)
+    .filter((inner) => existsSync(join(built, inner, `${inner}.css`)))
+    .map((inner) => `dist/${inner}`);
 }
 
 /** Of one sheet in several looks, `desk.core.css` and `desk.snow.css`, the one its script begins with, else what is under all. */

@@ -243,6 +243,12 @@ it('of one sheet in several looks the one is taken that the script begins with, 
   expect(found()[0]?.input.css).toEqual(['tide/dist/desk.snow.css']);
 });
 
+it('a sheet may lie in a folder of what was built that has its name', () => {
+  install('tide', component('value?: string; onChange?: (next: string) => void'));
+  put('node_modules/tide/dist/harbour/harbour.css', '.desk { margin: 0 }');
+  expect(found()[0]?.input.css).toEqual(['tide/dist/harbour/harbour.css']);
+});
+
 it('what is yes or no takes no words of a choice', () => {
   install(
     'tide',
