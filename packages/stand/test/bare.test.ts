@@ -1,0 +1,9 @@
+/** @jest-environment jsdom */
+import { isToldBare } from '../src/bare.js';
+
+test('what it warns of given nothing is its own, but for what is about its use', () => {
+  const bare = ['Gate 7 of legacy-context is not ready.', 'The prop `tide` is required.', 'It must be wrapped.'];
+  expect(isToldBare('Gate 12 of legacy-context is not ready.', bare)).toBe(true);
+  expect(isToldBare('The gate is shut.', bare)).toBe(false);
+  for (const text of bare.slice(1)) expect(isToldBare(text, bare)).toBe(false);
+});
