@@ -204,15 +204,28 @@ async function withGesture(browser: Browser, bundle: Bundle, adapter: AdapterDes
 }
 
 /** What an input warns of wherever it stands: asked on a page on which nothing was warned of yet. */
-async function toldBare(browser: Browser, bundle: Bundle, adapter: AdapterDescription): Promise<unknown> {
-  return onPage(browser, bundle, {}, async ({ post, next }) => {
-    await post({ kind: 'stand bare', adapter });
-    for (;;) {
-      const message = await next();
-      if (message.kind === 'stood bare') return message['told'];
-      if (message.kind === 'prover failed') return [];
-    }
-  });
+async function toldBare(
+  browser: Browser,
+  bundle: Bundle,
+  adapter: AdapterDescription,
+  signal: AbortSignal | undefined,
+): Promise<unknown> {
+  const asking = onPage(
+    browser,
+    bundle,
+    {},
+    async ({ post, next }) => {
+      await post({ kind: 'stand bare', adapter });
+      for (;;) {
+        const message = await next();
+        if (message.kind === 'stood bare') return message['told'];
+        if (message.kind === 'prover failed') return [];
+      }
+    },
+    signal,
+  );
+  // Where it does not come to an end bare, what it warns of stands as it is.
+  return asking.catch(() => []);
 }
 
 /** Judged in a world that the page's code cannot reach: `stand/src/judge.ts`. */
@@ -234,7 +247,7 @@ async function judged(
           answers();
           return hear(said);
         };
-      const bare = (): Promise<unknown> => toldBare(browser, bundle, adapter);
+      const bare = (): Promise<unknown> => toldBare(browser, bundle, adapter, signal);
       const world = { verdict: heard(give), render: heard(render), toldBare: heard(bare) };
       const call = await openWorld(page, await judgeScript(home), world);
       const task: ToJudge = { secret, adapter, checks };

@@ -78,7 +78,8 @@ function themeFor(pkg: ProjectPackage, own: readonly string[]): string[] {
   return missing.filter((one) => lent.has(one)).length > missing.length / 2 ? theme : [];
 }
 
-const readIfThere = (path: string): string => (existsSync(path) ? readFileSync(path, 'utf8') : '');
+const readIfThere = (path: string): string =>
+  statSync(path, { throwIfNoEntry: false })?.isFile() ? readFileSync(path, 'utf8') : '';
 
 /** How deep a package keeps its themes: `dist/styles/themes/default.css`, `resources/themes/light/theme.css`. */
 const deepestTheme = 4;
@@ -221,13 +222,12 @@ function ownSheets(pkg: ProjectPackage): string[] {
   return chosen === undefined ? [] : [chosen, ...besideIt(pkg, chosen)];
 }
 
-/** Folders of what was built that hold a sheet of their own name, as tools make them for whole suites of elements. */
+/** The folder of what was built that holds a sheet of its own name, as tools make it for a whole suite; of several each holds a part. */
 function ownFolders(folder: string): string[] {
   const built = join(folder, 'dist');
   if (!statSync(built, { throwIfNoEntry: false })?.isDirectory()) return [];
-  return readdirSync(built)
-    .filter((inner) => existsSync(join(built, inner, `${inner}.css`)))
-    .map((inner) => `dist/${inner}`);
+  const named = readdirSync(built).filter((inner) => existsSync(join(built, inner, `${inner}.css`)));
+  return named.length === 1 ? named.map((inner) => `dist/${inner}`) : [];
 }
 
 /** Of one sheet in several looks, `desk.core.css` and `desk.snow.css`, the one its script begins with, else what is under all. */
@@ -241,7 +241,8 @@ function lookAmong({ folder, manifest }: ProjectPackage, sheets: readonly string
   if (looks.size < 2 || new Set([...looks.values()].map(({ base }) => base)).size > 1) return undefined;
   const [entry] = [manifest['module'], manifest['main']].filter((one) => typeof one === 'string');
   const script = entry === undefined ? '' : readIfThere(join(folder, entry));
-  const begun = [...looks.keys()].find((look) => new RegExp(`\\btheme: ?['"]${look}['"]`).test(script));
+  const named = [...script.matchAll(/\btheme: ?['"]([\w-]+)['"]/g)].map(([, look = '']) => look);
+  const begun = named.find((look) => looks.has(look));
   return looks.get(begun ?? ['core', 'base', 'default'].find((one) => looks.has(one)) ?? '')?.path;
 }
 

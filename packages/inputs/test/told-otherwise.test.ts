@@ -247,6 +247,8 @@ it('a sheet may lie in a folder of what was built that has its name', () => {
   install('tide', component('value?: string; onChange?: (next: string) => void'));
   put('node_modules/tide/dist/harbour/harbour.css', '.desk { margin: 0 }');
   expect(found()[0]?.input.css).toEqual(['tide/dist/harbour/harbour.css']);
+  put('node_modules/tide/dist/quay/quay.css', '.desk { margin: 0 }');
+  expect(found()[0]?.input.css).toEqual([]);
 });
 
 it('what is yes or no takes no words of a choice', () => {

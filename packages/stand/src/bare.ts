@@ -5,16 +5,8 @@ import { settle } from './settle.js';
 import { Trial } from './trial.js';
 import { watch } from './watch.js';
 
-/** It stands in what has to be around it, and has neither value nor name, hint or state. */
-export function bareOf({
-  input,
-  value,
-  change,
-  focus,
-  widget,
-  inside,
-  wrappers,
-}: AdapterDescription): AdapterDescription {
+/** It stands in what has to be around it, with a listener, and has neither value nor name, hint or state. */
+function bareOf({ input, value, change, focus, widget, inside, wrappers }: AdapterDescription): AdapterDescription {
   return {
     input,
     value: { property: value.property },
@@ -48,6 +40,13 @@ const aboutUse =
 /** Counted things and ids are others each time. */
 const plainly = (text: string): string => text.replace(/:\w+:|\d+/g, '0');
 
-/** Whether it was told without anything of the adapter, too, and is not about how the input is used. */
-export const isToldBare = (text: string, bare: readonly string[]): boolean =>
-  !aboutUse.test(text) && bare.some((one) => plainly(one) === plainly(text));
+/** Whether it was told without a value of the adapter, too, and is about neither how the input is used nor what it was given even so. */
+export function isToldBare(
+  text: string,
+  bare: readonly string[],
+  { value, change, wrappers = [] }: Pick<AdapterDescription, 'value' | 'change' | 'wrappers'>,
+): boolean {
+  const given = [value.property, change.report, ...wrappers.flatMap(({ properties = {} }) => Object.keys(properties))];
+  if (aboutUse.test(text) || given.some((name) => text.includes(name))) return false;
+  return bare.some((one) => plainly(one) === plainly(text));
+}

@@ -421,8 +421,9 @@ export const checks: Readonly<Record<CheckId, Check>> = {
       (text) => !isAboutServer.test(text) && !isOfAge(text) && !isItsOwn(text) && !isOfRefused(text, refused),
     );
     const bare = suspects.length > 0 ? ((await ground.toldBare?.()) ?? []) : [];
-    const [always] = suspects.filter((text) => isToldBare(text, bare));
-    const others = suspects.filter((text) => !isToldBare(text, bare));
+    const isAlways = (text: string): boolean => isToldBare(text, bare, adapter);
+    const always = suspects.find(isAlways);
+    const others = suspects.filter((text) => !isAlways(text));
     const [address] = refused;
     const aged = warnings.find(isOfAge);
     const own = warnings.find(isItsOwn);

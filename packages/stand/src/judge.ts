@@ -96,8 +96,6 @@ function distantGround(agent: Agent, given: AdapterDescription): Ground {
         get warnings() {
           return watched().warnings;
         },
-        // Asked of no judge: a bare copy stands on another page.
-        thrown: [],
         get refused() {
           return watched().refused;
         },

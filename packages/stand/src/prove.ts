@@ -9,8 +9,8 @@ import { samplesOf } from './wanted.js';
 
 /** Longer than any check needs; what takes longer loops or waits for ever. */
 const mostTime = 8000;
-/** This one waits for another process, which may first have to bundle; that has limits of its own. */
-const patienceFor: Readonly<Partial<Record<CheckId, number>>> = { server: 45_000 };
+/** These wait for another process, which may first have to bundle, or for another page; those have limits of their own. */
+const patienceFor: Readonly<Partial<Record<CheckId, number>>> = { server: 45_000, silent: 45_000 };
 
 /**
  * Runs the checks of these ids in turn and tells each verdict. `isStopped` is asked between checks. A check that

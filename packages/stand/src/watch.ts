@@ -5,8 +5,6 @@ import type { AdapterDescription } from '@poietra/core';
 export interface Watch {
   /** What was warned of since the watch began. */
   readonly warnings: readonly string[];
-  /** Of these, what nobody caught. */
-  readonly thrown: readonly string[];
   /** Addresses that the page has asked for, and that the stand let nothing through to. */
   readonly refused: readonly string[];
   /** How often something was warned of, also what was known. */
@@ -14,6 +12,12 @@ export interface Watch {
   /** Listeners on window, document and body that are still there. */
   listeners(): number;
   stop(): void;
+}
+
+/** A watch of the page's own world, which can tell what was thrown. */
+export interface OwnWatch extends Watch {
+  /** Of the warnings, what nobody caught. */
+  readonly thrown: readonly string[];
 }
 
 /** Console arguments as one text, with `%s` filled in as the console does. */
@@ -38,13 +42,13 @@ function text(value: unknown): string {
   }
 }
 
-const open = new Set<Watch & { warnings: string[]; thrown: string[]; told: number }>();
+const open = new Set<OwnWatch & { warnings: string[]; thrown: string[]; told: number }>();
 /** Of the whole page: what was asked for once is often kept, and not asked for again. */
 const refused: string[] = [];
 let isPatched = false;
 let alive = 0;
 
-export function watch(): Watch {
+export function watch(): OwnWatch {
   patch();
   const before = alive;
   const own = {

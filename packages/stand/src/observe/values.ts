@@ -16,7 +16,7 @@ import { look } from '../look.js';
 import { sampleChoices } from '../sample-choices.js';
 import { takesTab } from '../targets.js';
 import { trialName } from '../wanted.js';
-import { asItWrites, tellsApart } from './apart.js';
+import { apartAsWritten, tellsApart } from './apart.js';
 import { textForNone } from './objects.js';
 import type { Trial } from '../trial.js';
 import { complainsOf, type Observation } from './observation.js';
@@ -40,11 +40,11 @@ export async function findSamples(seen: Observation): Promise<void> {
   const pairs = [...all.filter(isAlike), ...neighboursOf(reported), ...all.filter((pair) => !isAlike(pair))];
   for (const [a, b] of pairs) {
     if (reported !== undefined && kindOf(reported) !== kindOf(a)) continue;
-    if (!(await tellsApart(seen, a, b))) continue;
+    const written = await apartAsWritten(seen, a, b);
+    if (!written) continue;
     // It says itself that they do not fit, and shows them all the same; its own words come later.
     if (pairs.at(-1)?.[0] !== a && complainsOf(seen, [String(a), String(b)])) continue;
-    const [first, second] = await asItWrites(seen, [a, b]);
-    seen.adapter = { ...seen.adapter, samples: [toNotation(first), toNotation(second)] };
+    seen.adapter = { ...seen.adapter, samples: [toNotation(written[0]), toNotation(written[1])] };
     seen.note(
       'value',
       `“${value.property}” shows ${kindOf(a)} values.`,
