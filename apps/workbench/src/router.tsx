@@ -1,6 +1,7 @@
 import { createBrowserRouter } from 'react-router';
 import { Frame } from './frame/frame.js';
 import { PageError } from './frame/page-error.js';
+import { wayIn } from './frame/way-in.js';
 import { pages } from './pages.js';
 import { Busy } from './parts/states.js';
 
@@ -16,7 +17,7 @@ export const router = createBrowserRouter([
       {
         errorElement: <PageError />,
         children: [
-          { index: true, lazy: () => import('./frame/home.js') },
+          { index: true, loader: wayIn, element: null, hydrateFallbackElement: <Busy>Opening the kit …</Busy> },
           ...pages.map(({ path, load }) => ({ path, lazy: load })),
           { path: '*', lazy: () => import('./frame/not-found.js') },
         ],

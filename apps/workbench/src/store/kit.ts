@@ -245,6 +245,20 @@ export async function openKit(): Promise<void> {
   }
 }
 
+/** The kit as soon as it is open; `undefined` where it cannot be opened. */
+export async function kitOpened(): Promise<Kit | undefined> {
+  return new Promise((resolve) => {
+    const stop = useKit.subscribe(answer);
+    answer();
+    function answer(): void {
+      const { status, kit } = useKit.getState();
+      if (status === 'loading') return;
+      stop();
+      resolve(status === 'ready' ? kit : undefined);
+    }
+  });
+}
+
 let following: Subscription | undefined;
 
 /** Opens another kit of this browser in this tab. What was done to the one before is written first. */
