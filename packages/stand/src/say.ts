@@ -28,6 +28,9 @@ const reasonIn = (message: string): string => message.replace(/^Uncaught (\w*Err
 const isSecret = (data: unknown): data is { secret: string } =>
   typeof data === 'object' && data !== null && 'secret' in data && typeof data.secret === 'string';
 
+const isQuestion = (data: unknown): data is { asked: number } =>
+  typeof data === 'object' && data !== null && 'asked' in data && typeof data.asked === 'number';
+
 function listen(): void {
   const { parent } = window;
   post = parent.postMessage.bind(parent);
@@ -39,7 +42,10 @@ function listen(): void {
     'message',
     (event) => {
       const data = apply(dataOf, event, []);
-      if (secret !== undefined || apply(sourceOf, event, []) !== parent || !isSecret(data)) return;
+      if (apply(sourceOf, event, []) !== parent) return;
+      // What was said before the answer is there before it.
+      if (hasBegun && isQuestion(data)) say({ kind: 'answered', number: data.asked });
+      if (secret !== undefined || !isSecret(data)) return;
       apply(stop, event, []);
       secret = data.secret;
       for (let i = 0; i < early.length; i++) post(`${secret}${early[i] ?? ''}`, '*');

@@ -18,8 +18,12 @@ const takesText = (element: EventTarget | null): element is HTMLElement =>
 
 /** In ms: how long Tab and a press count for where the focus goes next. */
 const counts = 500;
-/** In ms: what a frame says of a press comes a little later than the focus goes. What is typed meanwhile goes there. */
-const sayingTakes = 40;
+/**
+ * In ms: what a frame says of a press comes later than the focus goes, the later the more there is to do. So it is asked,
+ * and its answer comes after all that it said before. One that gives none is waited for so long; what is typed meanwhile
+ * goes there.
+ */
+const answerTakes = 250;
 
 let wroteIn: HTMLElement | undefined;
 let leftAt = -Infinity;
@@ -27,6 +31,14 @@ let tabAt = -Infinity;
 const pressed = new WeakMap<HTMLIFrameElement, number>();
 /** What was done in the workbench last; a press in a frame before that has had its effect. */
 let actedAt = -Infinity;
+
+interface Question {
+  readonly number: number;
+  readonly timer: ReturnType<typeof setTimeout>;
+  decide(): void;
+}
+const waiting = new WeakMap<HTMLIFrameElement, Question>();
+let questions = 0;
 
 /** A person pressed in this frame. */
 export const pressedIn = (frame: HTMLIFrameElement): void => void pressed.set(frame, performance.now());
@@ -41,14 +53,25 @@ function onBlur(): void {
   const before = wroteIn;
   const isTaken = performance.now() - leftAt < 50;
   if (!(frame instanceof HTMLIFrameElement) || !before?.isConnected || !isTaken) return;
-  // Not at once, for another reason, too: the browser has not finished giving the focus away.
-  setTimeout(() => {
+  const number = ++questions;
+  const decide = (): void => {
+    clearTimeout(waiting.get(frame)?.timer);
+    waiting.delete(frame);
     if (isByHand(frame) || document.activeElement !== frame) return;
     frame.blur();
     before.focus({ preventScroll: true });
     // A frame that is taken away while the focus comes back from it takes it along.
     setTimeout(() => frame.dispatchEvent(new CustomEvent(focusTaken)), 100);
-  }, sayingTakes);
+  };
+  clearTimeout(waiting.get(frame)?.timer);
+  waiting.set(frame, { number, decide, timer: setTimeout(decide, answerTakes) });
+  frame.contentWindow?.postMessage({ asked: number }, '*');
+}
+
+/** The frame has answered what it was asked when the focus went to it. */
+export function answered(frame: HTMLIFrameElement, number: number): void {
+  const question = waiting.get(frame);
+  if (question?.number === number) question.decide();
 }
 
 /** Called once, before anything is drawn. */

@@ -5,7 +5,7 @@ import type { ToFrame } from '../sandbox/messages.js';
 import { useKit } from '../store/kit.js';
 import { useView } from '../store/view.js';
 import { Button } from './button.js';
-import { focusTaken, pressedIn } from './focus-guard.js';
+import { answered, focusTaken, pressedIn } from './focus-guard.js';
 import { useFrameSource } from './frame-source.js';
 import { giveSecret, noSecretYet } from './frame-secret.js';
 import { Busy, Failed } from './states.js';
@@ -100,6 +100,10 @@ export function StandFrame({
       if (!isByHand(message)) return;
       if (message.kind === 'pressed') {
         pressedIn(frame.current);
+        return;
+      }
+      if (message.kind === 'answered') {
+        answered(frame.current, message.number);
         return;
       }
       if (message.kind === 'not loaded') {

@@ -230,6 +230,8 @@ export const fromFrame = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('touched') }),
   /** A person pressed something in it. */
   z.object({ kind: z.literal('pressed') }),
+  /** All that it said before it was asked is here by now. */
+  z.object({ kind: z.literal('answered'), number: z.number().int() }),
   z.object({ kind: z.literal('flooded'), name: z.string().max(200) }),
   z.object({ kind: z.literal('step'), step }),
   z.object({
