@@ -13,7 +13,8 @@ export function styleSheets(pkg: ProjectPackage): string[] {
   const theme = lent.length > 0 ? [] : own.length === 0 ? themeSheets(pkg) : themeFor(pkg, own);
   const isBare = lent.length + theme.length + own.length === 0;
   const beside = own.length > 0 || isBare ? sheetsBeside(pkg, own) : [];
-  const all = [...lent, ...theme, ...beside, ...own].map((sheet) => asNamed(pkg, sheet));
+  const wrapped = isBare && beside.length === 0 ? sheetsWrapped(pkg) : [];
+  const all = [...lent, ...theme, ...beside, ...wrapped, ...own].map((sheet) => asNamed(pkg, sheet));
   sheetsRead.set(pkg, all);
   return all;
 }
@@ -52,6 +53,17 @@ function sheetsBeside(pkg: ProjectPackage, own: readonly string[]): string[] {
 function sheetsOfPart(part: ProjectPackage): string[] {
   const own = ownSheets(part);
   return own.length === 0 && /[-/](tokens|themes?)$/.test(part.name) ? themeSheets(part) : own;
+}
+
+/** What wraps another package and is called after it (`react-desk` around `desk`) looks as that does. */
+function sheetsWrapped({ name, folder, manifest }: ProjectPackage): string[] {
+  const words = `-${name.replace(/^@[^/]*\//, '')}-`;
+  const members = ['dependencies', 'peerDependencies'].map((member) => manifest[member] as object | undefined);
+  const beside = folder.slice(0, -name.length);
+  return Object.keys(Object.assign({}, ...members) as object)
+    .filter((one) => words.includes(`-${one}-`))
+    .map((one) => findPackage(folder, one))
+    .flatMap((part) => (part?.folder === `${beside}${part?.name}` ? ownSheets(part) : []));
 }
 
 /** A sheet of a package by where it lies, as it is imported; none where it is not there or not to be had. */

@@ -397,6 +397,14 @@ describe('looks', () => {
     rmSync(join(folder, 'node_modules/@moon/box/dist/styles.css'));
     expect(only()?.input.css).toEqual(['@moon/button/dist/styles.css']);
   });
+  it('what wraps another package and is called after it has the sheet of that', () => {
+    install('react-tide', box(), { types: 'index.d.ts', dependencies: { tide: '1', moon: '1' } });
+    for (const name of ['tide', 'moon']) {
+      put(`node_modules/${name}/package.json`, JSON.stringify({ name, version: '1.0.0' }));
+      put(`node_modules/${name}/dist/${name}.css`, '.part { margin: 0 }');
+    }
+    expect(only()?.input.css).toEqual(['tide/dist/tide.css']);
+  });
   it('a provider is given the plainest of the texts that it needs', () => {
     install(
       'tide',

@@ -47,6 +47,15 @@ describe('a component', () => {
     expect(adapter).toMatchObject({ value: { property: 'value' }, change: { report: 'onChange' } });
   });
 
+  it('by the checks that are left out of what is made for use', () => {
+    untyped('exports.Gauge = () => null;', { exports: { development: './checked.js', default: './index.js' } });
+    put(
+      'node_modules/tide/checked.js',
+      'const any = () => null; exports.Gauge = Object.assign(() => null, { propTypes: { value: any, onChange: any } });',
+    );
+    expect(only()?.adapter).toMatchObject({ value: { property: 'value' }, change: { report: 'onChange' } });
+  });
+
   it('is found inside what wraps it', () => {
     untyped(`
       const Inner = ({ checked, onChange }) => jsx('button', { checked, onChange });

@@ -249,7 +249,7 @@ function choicesOf({ properties, item, choiceItem, list }: FoundInput, held: str
     if (item && item.tag !== 'option') continue;
     if (areTexts.test(type)) return { property: name, value: 'value', text: 'label', takes: 'words' };
     // Items of a type that is left open take what most lists take.
-    if (members.length === 0 && /\[\]|Array|Options/.test(type) && !/string\[\]|number\[\]/.test(type))
+    if (members.length === 0 && /\[\]|Array|Options\w*</.test(type) && !/string\[\]|number\[\]/.test(type))
       return ranked[0] === 'key'
         ? { property: name, value: 'key', text: 'text' }
         : { property: name, value: ranked[0] ?? 'value', text: 'label' };

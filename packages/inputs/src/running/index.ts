@@ -126,6 +126,8 @@ poietraSay(${JSON.stringify(mark)} + JSON.stringify(told));`,
     // Node's own modules are there in name; what they would reach is shut.
     external: ['node:*', ...builtinModules],
     mainFields: ['browser', 'module', 'main'],
+    // What checks its properties is often left out of what is made for use.
+    conditions: ['development', 'module'],
     target: 'node20',
     outdir: 'out',
     define: { 'process.env.NODE_ENV': '"development"' },
