@@ -233,6 +233,9 @@ const saysText = /^[a-z]+(Label|Text|Title|Display)$/;
 /** A list of texts and nothing else: the words are all that there is of a choice. */
 const areTexts = /^((readonly )?string\[\]|(Readonly)?Array<string>)( \| (undefined|null))*$/;
 
+/** A list of whatever may be a choice, texts among it. */
+const mayBeTexts = /^(readonly )?\(([^()[\]]+ \| )?string( \| [^()[\]]+)?\)\[\]/;
+
 /** Where the values to choose from go, where names of general use say so. */
 function choicesOf({ properties, item, choiceItem, list }: FoundInput, held: string): ChoicesUse | undefined {
   // What is held by its key or its id is chosen by that, whatever else a choice has.
@@ -247,7 +250,8 @@ function choicesOf({ properties, item, choiceItem, list }: FoundInput, held: str
     if (value !== undefined && text !== undefined) return { property: name, value, text };
     // An element for each choice says more than a list of whatever it may be: that is what the element finds inside itself.
     if (item && item.tag !== 'option') continue;
-    if (areTexts.test(type)) return { property: name, value: 'value', text: 'label', takes: 'words' };
+    if (areTexts.test(type) || mayBeTexts.test(type))
+      return { property: name, value: 'value', text: 'label', takes: 'words' };
     // Items of a type that is left open take what most lists take.
     if (members.length === 0 && /\[\]|Array|Options\w*</.test(type) && !/string\[\]|number\[\]/.test(type))
       return ranked[0] === 'key'
