@@ -251,6 +251,21 @@ it('a sheet may lie in a folder of what was built that has its name', () => {
   expect(found()[0]?.input.css).toEqual([]);
 });
 
+it.each([
+  ['an option draws what stands inside it', 'SelectOption', 'children?: ReactNode', 'children'],
+  ['unless only React says that something may', 'SelectOption', '[inner: symbol]: never', 'label'],
+  ['and another item its label', 'SelectItem', 'children?: ReactNode', 'label'],
+])('%s', (_what, name, inner, text) => {
+  install(
+    'tide',
+    `import type { HTMLAttributes, JSX, ReactNode } from 'react';
+    interface Props extends HTMLAttributes<HTMLElement> { value?: string; label?: string; ${inner} }
+    export declare function ${name}(props: Props): JSX.Element;
+    ${component('value?: string; onChange?: (next: string) => void; children?: ReactNode').replace('Level', 'Select')}`,
+  );
+  expect(found()[0]?.input.choiceItem).toMatchObject({ component: `tide#${name}`, text });
+});
+
 it('what is yes or no takes no words of a choice', () => {
   install(
     'tide',

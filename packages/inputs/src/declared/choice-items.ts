@@ -79,13 +79,16 @@ export function choiceComponent(
   const isKeyed = read.checker.getPropertyOfType(props, wordsBeside) !== undefined;
   const value = valueNames.find((one) => bearsText(read, props, one)) ?? (isKeyed ? 'key' : undefined);
   if (value === undefined) return undefined;
+  const children = read.checker.getPropertyOfType(props, 'children');
+  // An option draws what stands inside it, where its package says that something does; its label is told of it elsewhere.
+  const drawsInner = /Option$/.test(name) && children && read.fromHtml(children) === undefined;
   // Of HTML's own attributes, a label is none of what an element shows.
   const text =
-    ['label', 'labelText'].find((one) => {
+    (drawsInner ? [] : ['label', 'labelText']).find((one) => {
       const label = read.checker.getPropertyOfType(props, one);
       return label && read.fromHtml(label) === undefined && bearsText(read, props, one);
     }) ?? 'children';
-  if (text === 'children' && !read.checker.getPropertyOfType(props, 'children')) return undefined;
+  if (text === 'children' && !children) return undefined;
   return { component: `${read.pkg.module ?? read.pkg.name}#${name}`, value, text };
 }
 

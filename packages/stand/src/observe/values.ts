@@ -141,7 +141,7 @@ export async function findEmpty(seen: Observation): Promise<void> {
     const { empty: _, ...bare } = value;
     seen.adapter = { ...before, value: empty === undefined ? bare : { ...bare, empty: toNotation(empty) } };
     // What the framework says of being told at times and at times not it says once, whatever is tried afterwards.
-    const isSteady = (empty !== undefined && empty !== null) || !seen.watch.warnings.some((one) => unsteady.test(one));
+    const isSteady = empty !== undefined || !seen.watch.warnings.some((one) => unsteady.test(one));
     const tried = await seen.quietly(() => emptyPoints(seen, sample));
     const points = tried !== undefined && !isSteady ? tried - 1 : tried;
     if (points !== undefined && points > (best?.points ?? -1)) best = { adapter: seen.adapter, points };
