@@ -12,7 +12,7 @@ import { eachAlone } from './each-alone.js';
 import { everyElementOf, inputsAmong } from './elements.js';
 import { nativeFound } from './native.js';
 import { unmetPeers } from './peers.js';
-import { readProject } from './project.js';
+import { readProject, type Project } from './project.js';
 import { growSlowly } from './slow-growth.js';
 
 /** One input with what its declarations speak for. */
@@ -68,6 +68,7 @@ export function inspect(folder: string, tell?: (progress: Progress) => void): In
     else if (hasValue(input)) pass(input, 'No property and report of it could be told to belong together.');
   }
   for (const { input, reason } of declared.passed) pass(input, reason);
+  const unread = [...unmetPeers(project), ...failed, ...declared.unread];
   const taken = new Set(elements.map(({ id }) => id));
   for (const input of every)
     if (!taken.has(input.id) && hasValue(input))
@@ -76,11 +77,21 @@ export function inspect(folder: string, tell?: (progress: Progress) => void): In
     folder: project.folder,
     project: project.name,
     missing: project.missing,
-    unread: [...unmetPeers(project), ...failed, ...declared.unread],
+    unread: [...unread, ...withNothing(project, [...inputs, ...passed], unread)],
     inputs,
     passed,
   };
 }
+
+/** Who looks for the inputs of a package that has none to be found is told so. */
+function withNothing({ packages }: Project, found: readonly InspectedInput[], told: readonly string[]): string[] {
+  const seen = new Set(found.map(({ input }) => input.package));
+  const isTold = (name: string): boolean => told.some((one) => one.startsWith(`${name} `));
+  const without = packages.flatMap(({ name }) => (seen.has(name) || noUi.test(name) || isTold(name) ? [] : [name]));
+  if (without.length === 0) return [];
+  return [`Nothing that takes a value and tells of its changes was found in ${without.join(', ')}.`];
+}
+const noUi = /^(@types\/.*|react|react-dom)$/;
 
 /** Of elements a package lists all that it has; most have nothing that could be a value. */
 const hasValue = ({ family, properties }: FoundInput): boolean =>
