@@ -302,6 +302,7 @@ test('another folder is opened, and one that is none leaves the present one open
 test('what was passed over says why, and is met and drafted like any other', async ({ page }) => {
   await page.goto('/inputs');
   await page.getByText(/^Passed over \(\d+\)$/).click();
+  await expect(page.getByText('Nothing of an input was found in react-dropzone')).toBeVisible();
   const list = page.getByRole('list', { name: 'Passed over' });
   await page.getByLabel('Search those passed over').fill('sl-qr');
   await expect(list.getByRole('listitem')).toHaveCount(1);

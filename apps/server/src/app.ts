@@ -177,6 +177,7 @@ export function makeApp(
         passed: state.inspection.passed,
         missing: state.inspection.missing,
         unread: state.inspection.unread,
+        without: state.inspection.without,
       });
     else response.json(state);
   });

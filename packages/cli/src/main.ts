@@ -47,6 +47,8 @@ program
     }
     if (inspection.missing.length > 0) console.log(`Not installed: ${inspection.missing.join(', ')}`);
     for (const sentence of inspection.unread) console.log(sentence);
+    if (inspection.without.length > 0)
+      console.log(`Nothing of an input was found in ${inspection.without.join(', ')}.`);
   });
 
 program

@@ -34,6 +34,8 @@ export interface Inspection {
   readonly missing: readonly string[];
   /** Packages and files that could not be read, and packages that are not made for what is installed beside them; a sentence each. */
   readonly unread: readonly string[];
+  /** Packages in which there is nothing of an input, by name. */
+  readonly without: readonly string[];
 }
 
 /**
@@ -77,7 +79,8 @@ export function inspect(folder: string, tell?: (progress: Progress) => void): In
     folder: project.folder,
     project: project.name,
     missing: project.missing,
-    unread: [...unread, ...withNothing(project, [...inputs, ...passed], unread)],
+    unread,
+    without: withNothing(project, [...inputs, ...passed], unread),
     inputs,
     passed,
   };
@@ -87,9 +90,7 @@ export function inspect(folder: string, tell?: (progress: Progress) => void): In
 function withNothing({ packages }: Project, found: readonly InspectedInput[], told: readonly string[]): string[] {
   const seen = new Set(found.map(({ input }) => input.package));
   const isTold = (name: string): boolean => told.some((one) => one.startsWith(`${name} `));
-  const without = packages.flatMap(({ name }) => (seen.has(name) || noUi.test(name) || isTold(name) ? [] : [name]));
-  if (without.length === 0) return [];
-  return [`Nothing that takes a value and tells of its changes was found in ${without.join(', ')}.`];
+  return packages.flatMap(({ name }) => (seen.has(name) || noUi.test(name) || isTold(name) ? [] : [name]));
 }
 const noUi = /^(@types\/.*|react|react-dom)$/;
 

@@ -6,7 +6,15 @@ import { KeptInspections, type Inspection } from '../src/index.js';
 const home = mkdtempSync(join(tmpdir(), 'poietra-kept-'));
 const [folder, cache, code] = [join(home, 'project'), join(home, 'cache'), join(home, 'reader.js')];
 const write = (path: string, text: string) => writeFileSync(join(home, path), text);
-const inspection: Inspection = { folder, project: 'harbour', inputs: [], passed: [], missing: ['tides'], unread: [] };
+const inspection: Inspection = {
+  folder,
+  project: 'harbour',
+  inputs: [],
+  passed: [],
+  missing: ['tides'],
+  unread: [],
+  without: [],
+};
 const kept = new KeptInspections(cache, code);
 
 beforeEach(() => {

@@ -22,6 +22,8 @@ interface ProjectStore {
   readonly missing: readonly string[];
   /** Packages and files that could not be read, with why, a sentence each. */
   readonly unread: readonly string[];
+  /** Packages in which there is nothing of an input. */
+  readonly without: readonly string[];
 }
 
 /** The opened project folder, as the server has read it. */
@@ -35,6 +37,7 @@ export const useProject = create<ProjectStore>()(() => ({
   passed: [],
   missing: [],
   unread: [],
+  without: [],
 }));
 
 type Answer =
@@ -46,6 +49,7 @@ type Answer =
       readonly passed: readonly PassedOver[];
       readonly missing: readonly string[];
       readonly unread: readonly string[];
+      readonly without: readonly string[];
     }
   | { readonly status: 'reading'; readonly progress?: { readonly doing: string } }
   | { readonly status: 'failed'; readonly message: string };
@@ -68,6 +72,7 @@ export async function openProject(): Promise<void> {
         passed: answer.passed,
         missing: answer.missing,
         unread: answer.unread,
+        without: answer.without,
         trouble: undefined,
       });
       return;
