@@ -176,12 +176,10 @@ describe('what is tried on an input', () => {
       'change',
     ]);
   });
-  it('is not listened to where it asks whether it may', () => {
-    const asks = (type: string) => ({ name: 'onBeforeMove', type, args: [{ name: 'to', type: 'number' }] });
-    const told = (type: string) => reportsOf({ ...input, properties: [asks(type)] });
-    expect(told('((to: number) => boolean) | undefined')).toEqual([]);
-    expect(told('(to: number) => Promise<boolean>')).toEqual([]);
-    expect(told('(to: () => boolean) => void')).toEqual(['onBeforeMove']);
+  it('is not listened to where it would have to answer', () => {
+    const onBeforeMove = { name: 'onBeforeMove', type: 'Guard', args: [{ name: 'to', type: 'number' }] };
+    expect(reportsOf({ ...input, properties: [onBeforeMove] })).toEqual(['onBeforeMove']);
+    expect(reportsOf({ ...input, properties: [{ ...onBeforeMove, asked: true }] })).toEqual([]);
   });
   it('are values of the kinds that its type names', () => {
     const now = new Date(2026, 10, 23);

@@ -397,6 +397,20 @@ describe('looks', () => {
     rmSync(join(folder, 'node_modules/@moon/box/dist/styles.css'));
     expect(only()?.input.css).toEqual(['@moon/button/dist/styles.css']);
   });
+  it('a callback that has to answer is told from one that only hears', () => {
+    install(
+      'tide',
+      `type Draw<T> = (given: T, usual: (given: T) => React.ReactElement | null) => React.ReactElement | null;
+       export declare function Box(props: {
+         value?: string; onChange?: (next: string) => void; onAny?: (next: string) => any; onLater?: () => Promise<void>;
+         onMaybe?: (next: string) => string | undefined; onRender?: Draw<string>; onMay?: () => boolean;
+         onMayLater?: (next: string) => Promise<boolean>;
+       }): React.ReactElement;
+       import type * as React from 'react';`,
+    );
+    const asked = only()?.input.properties.flatMap((one) => (one.asked ? [one.name] : []));
+    expect(asked).toEqual(['onRender', 'onMay', 'onMayLater']);
+  });
   it('what wraps another package and is called after it has the sheet of that', () => {
     install('react-tide', box(), { types: 'index.d.ts', dependencies: { tide: '1', moon: '1' } });
     for (const name of ['tide', 'moon']) {

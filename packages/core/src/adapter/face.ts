@@ -28,6 +28,8 @@ export interface DeclaredProperty {
   readonly sample?: unknown;
   /** For a callback: its arguments. */
   readonly args?: readonly DeclaredArgument[];
+  /** For a callback: it is asked for something, and has to answer. */
+  readonly asked?: true;
   /** For a choice of texts: the texts. */
   readonly choices?: readonly string[];
 }

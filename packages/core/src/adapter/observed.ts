@@ -309,29 +309,26 @@ export function samplesFor(
   return pairs;
 }
 
-/** The type of a function that is asked whether a change may be: one that only listens answers no. */
-const mayRefuse = /=> (?:Promise<boolean>|boolean)\)?(?: \| (?:undefined|null))*$/;
-
 /** Where somebody listens to it, a press does something else than to choose. */
 const insteadOfChoosing = 'onAction';
 
 /**
  * Every callback or event of an input that is worth listening to. Handlers of the capturing phase hear what others tell,
- * and are none of its own.
+ * and are none of its own; one that is asked for something (whether a change may be, what to draw) would have to answer.
  */
 export function reportsOf({ family, events, methods, properties, widget }: FoundInput): string[] {
   if (families[family].tells === 'by events')
     return [...new Set([...events.map(({ name }) => name), 'input', 'change'])];
   const declared = properties
     .filter(
-      ({ args, name, deprecated }) =>
+      ({ args, name, deprecated, asked }) =>
         args &&
         !deprecated &&
+        !asked &&
         /^on[A-Z]|\.|Callback$/.test(name) &&
         !/^on.+Capture$/.test(name) &&
         name !== insteadOfChoosing,
     )
-    .filter(({ type }) => !mayRefuse.test(type))
     .map(({ name }) => name);
   if (!widget || widget.reports === 'options') return declared;
   if (widget.reports === 'methods') return methods.filter((name) => /^on[A-Z]/.test(name));

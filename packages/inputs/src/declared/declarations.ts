@@ -107,6 +107,7 @@ export class Declarations {
       ...(signature
         ? {
             args: signature.parameters.flatMap((one) => this.arguments(one)),
+            ...(this.#isAsked(signature) ? { asked: true as const } : {}),
           }
         : isUntoldReport(property.name, type, this.checker)
           ? { args: [{ name: 'value', type: 'any' }] }
@@ -115,6 +116,15 @@ export class Declarations {
       ...(property.getJsDocTags().some((tag) => tag.name === 'deprecated') ? { deprecated: true as const } : {}),
       ...this.#filling(property, bare),
     };
+  }
+
+  /** Whether what is called has to answer, at once or later: no answer is none of those that are declared. */
+  #isAsked(signature: ts.Signature): boolean {
+    const given = this.checker.getReturnTypeOfSignature(signature);
+    const answer = this.checker.getAwaitedType(given) ?? given;
+    const { Any, Unknown, Never, TypeParameter } = ts.TypeFlags;
+    const isOpen = (answer.flags & (Any | Unknown | Never | TypeParameter)) !== 0;
+    return !isOpen && !this.checker.isTypeAssignableTo(this.checker.getUndefinedType(), answer);
   }
 
   /** What a parameter takes: one argument, or those of a tuple that takes the rest. */
