@@ -66,6 +66,11 @@ describe('the value in what was reported', () => {
     expect(paths('/0/hex')).toEqual(['/0/hex']);
     expect(paths()).toEqual([]);
   });
+  it('is the key of a choice that is told as a whole, where the key is held', () => {
+    const heard = [{ name: 'onChange', args: [event, { key: 'ALD', text: 'Aldervik' }] }];
+    const [first] = readingsOf(heard, 'selectedKey', false, { report: 'onChange', type: 'string | number' });
+    expect(first).toMatchObject({ path: '/1/key', value: 'ALD' });
+  });
   it('is rather of what told nothing twice, and may lie in one of the members of what was told', () => {
     const said = (name: string, value: string): Heard => ({ name, args: [value] });
     const heard = ['T', 'To'].flatMap((text) => [

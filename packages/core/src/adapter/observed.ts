@@ -52,6 +52,7 @@ export function readingsOf(
   declared?: { readonly report: string; readonly type: string; readonly path?: Pointer },
 ): Reading[] {
   const isPlain = declared !== undefined && /^(string|number)$/.test(withoutNothing(declared.type));
+  const called = /^selected(Key|Id|Value)$/.exec(property)?.[1]?.toLowerCase();
   const readings: (Reading & { readonly rank: number; readonly turn: number })[] = [];
   for (const [turn, { name, args, answers = {} }] of heard.entries()) {
     if (name !== declared?.report && (!tellingNames.test(name) || besides.test(name))) continue;
@@ -78,6 +79,8 @@ export function readingsOf(
             names.reduce<unknown>((held, key) => member(held, key), arg),
             1,
           );
+        // What holds the key of a choice (`selectedKey`) may be told of the whole choice.
+        if (called !== undefined && !isEvent(arg)) add(joinPointer(at, called), member(arg, called), 1);
         insides.forEach((names, i) => {
           // Every event of the pointer and the keys has a number there, which counts presses (UI Events, `detail`).
           if (names[0] === 'detail' && 'view' in arg) return;
