@@ -6,7 +6,7 @@ import { useProject } from '../../store/project.js';
 /** As many as are drawn at once; a search finds the rest. */
 const most = 200;
 
-/** What has something of an input and was taken for none, each with why. Opened, it is met like any other. */
+/** What has something of an input and was taken for none, each with why, and packages with nothing of one. Opened, it is met like any other. */
 export function PassedOver(): ReactNode {
   const { passed, without } = useProject();
   const [isOpen, setIsOpen] = useState(false);
@@ -19,11 +19,6 @@ export function PassedOver(): ReactNode {
       <summary className="min-h-6 cursor-pointer py-0.5">Passed over ({passed.length})</summary>
       {isOpen && (
         <div className="grid gap-1 pb-2">
-          {without.length > 0 && (
-            <p>
-              Nothing of an input was found in <span className="mono">{without.join(', ')}</span>.
-            </p>
-          )}
           <p className="max-w-[80ch] text-ink-2">
             These have something of an input, and were taken for none. If one is an input all the same, open it: it is
             tried like any other, and the words for its value and its report are changed there.
@@ -52,6 +47,11 @@ export function PassedOver(): ReactNode {
               </li>
             ))}
           </ul>
+          {without.length > 0 && (
+            <p>
+              Nothing of an input was found in <span className="mono">{without.join(', ')}</span>.
+            </p>
+          )}
         </div>
       )}
     </details>
