@@ -29,7 +29,18 @@ let planted: readonly Checked[];
 let status: number | null;
 const mostTime = 1_800_000;
 beforeAll(() => {
-  const files = ['inputs', 'hidden', 'looks', 'not-loaded', 'parts', 'waits', 'wants', 'wants-values', 'window'];
+  const files = [
+    'inputs',
+    'hidden',
+    'looks',
+    'not-loaded',
+    'parts',
+    'waits',
+    'wants',
+    'wants-dates',
+    'wants-values',
+    'window',
+  ];
   const done = check(faulty, '--json', '--only', files.map((file) => `/${file}.tsx`).join(','));
   planted = JSON.parse(done.stdout) as Checked[];
   ({ status } = done);
@@ -237,6 +248,13 @@ describe('poietra check in a real browser', () => {
     expect(found.get('Anchorage')?.samples).toEqual(['ALD', 'BRE']);
     const failed = failedIn(plantedIn('wants-values.tsx'));
     expect(failed).toEqual({ Anchorage: [], Bosun: [], Crew: [], Logbook: [], Soundings: [], Tally: [] });
+  });
+  it('types dates where dates are meant, and goes on where something new is complained of', () => {
+    const found = adaptersIn('wants-dates.tsx');
+    expect(found.get('Voyage')?.value).not.toHaveProperty('start');
+    expect(found.get('Voyage')?.gesture?.steps).toMatchObject([{ text: '2026-10-12' }, { text: '2026-10-14' }, {}]);
+    expect(found.get('Chronometer')?.gesture?.steps).toMatchObject([{ do: 'type', text: '12:30' }]);
+    expect(failedIn(plantedIn('wants-dates.tsx'))).toEqual({ Voyage: [], Chronometer: [] });
   });
   it('puts inputs together of their parts, and marks what is on', () => {
     const found = adaptersIn('parts.tsx');

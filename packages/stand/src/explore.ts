@@ -5,6 +5,7 @@ import { act, leave } from './hands.js';
 import { pause, settle } from './settle.js';
 import { candidates, isCutOff, isPressable, isVisible, nameOf, roleOf, targetOf } from './targets.js';
 import type { Trial } from './trial.js';
+import { isOfDates, rangesTyped, textsFor, writtenInto, writtenIntoPart } from './typed-texts.js';
 
 /** The likeliest place to change a value first. */
 const order = [
@@ -34,24 +35,6 @@ const order = [
   'button',
   'listitem',
 ];
-/** What is typed, the likeliest first; the date is one in either order of day and month. */
-const texts = [
-  'Torsund',
-  '7',
-  '5',
-  '#aa5500',
-  '12:30',
-  '0430112233',
-  '10/12/2026',
-  '2026-10-12',
-  '2026/10/12',
-  '10.12.2026',
-];
-const textsFor = (type: string): readonly string[] => {
-  const isFirst = /\bDate\b/.test(type) ? /^\d+[/-]\d+/ : /\bnumber\b/.test(type) ? /^\d$/ : /./;
-  return [...texts.filter((text) => isFirst.test(text)), ...texts.filter((text) => !isFirst.test(text))];
-};
-
 /** Buttons that take a value away, or show others. */
 const leadsAway = /clear|remove|delete|close|cancel|reset|previous|next|back|now|today|search/i;
 
@@ -63,11 +46,13 @@ export function attempts(box: Element, type: string): Step[][] {
   const targets = ranked([...everyElement(box)]);
   const list = targets.slice(0, 14).flatMap((element) => stepsFor(box, element, type).map((step) => [step]));
   const together = inTurn(box, targets);
+  const range = isOfDates(type) ? datesInTurn(box, targets) : [];
   const last = together.at(-1);
   // A box that has no role at all may still open something when it is pressed, or take a stroke.
   const [outer] = box.children;
   const others = outer instanceof HTMLElement ? [outer, ...pressables(outer)] : [];
   return [
+    ...range,
     ...(together.length > 1 ? [together] : []),
     // The last of three may be a half of the day, which no number fits.
     ...(isDigital(last) && together.length > 2
@@ -95,19 +80,22 @@ function inTurn(box: Element, targets: readonly HTMLElement[]): Step[] {
   if (parts.length < 2 || parts.length > 8) return [];
   return parts.flatMap((element): Step[] => {
     if (element instanceof HTMLSelectElement) return chooseIn(box, element);
-    const says = `${nameOf(element)} ${element.getAttribute('placeholder') ?? ''} ${element.getAttribute('name') ?? ''}`;
-    const isShort = element instanceof HTMLInputElement && element.maxLength === 1;
-    const text = /year|yyyy/i.test(says)
-      ? '2026'
-      : /\bam\b|\bpm\b|day ?period/i.test(says)
-        ? 'AM'
-        : isShort
-          ? '7'
-          : '10';
-    return [{ do: 'type', on: targetOf(box, element), text }];
+    return [{ do: 'type', on: targetOf(box, element), text: writtenIntoPart(element) }];
   });
 }
 
+/** Two boxes for the ends of a range, a date in each, in the order of HTML's own and in another. */
+function datesInTurn(box: Element, targets: readonly HTMLElement[]): Step[][] {
+  const ends = targets.filter((one) => one instanceof HTMLInputElement && /^(textbox|combobox)$/.test(roleOf(one)));
+  const [from, to] = ends;
+  if (!from || !to || ends.length > 2) return [];
+  return rangesTyped.map(([first, last]): Step[] => [
+    { do: 'type', on: targetOf(box, from), text: first },
+    { do: 'type', on: targetOf(box, to), text: last },
+    // Some take over what was typed by this key alone.
+    { do: 'key', on: targetOf(box, to), key: 'Enter' },
+  ]);
+}
 /** What looks as if it could be pressed, the innermost; of many alike those in the middle first. */
 function pressables(outer: Element): HTMLElement[] {
   const all = [...everyElement(outer)].filter(isPressable);
@@ -255,18 +243,6 @@ function stepsFor(box: Element, element: HTMLElement, type: string): Step[] {
     default:
       return [{ do: 'press', on }];
   }
-}
-
-/** What HTML’s own kinds of text box take, and those that say what they are for. */
-function writtenInto(element: HTMLElement): string[] {
-  const kinds: Partial<Record<string, string>> = {
-    email: 'post@skerry.example',
-    url: 'https://skerry.example/',
-    tel: '+44 20 7946 0958',
-  };
-  if (!(element instanceof HTMLInputElement)) return [];
-  const text = [element.type, element.autocomplete, element.inputMode].map((kind) => kinds[kind]).find(Boolean);
-  return text === undefined ? [] : [text];
 }
 
 function chooseIn(box: Element, list: HTMLSelectElement): Step[] {

@@ -65,7 +65,7 @@ function draftWith(input: FoundInput, pair: Pair): Drafted {
   const start = input.properties.find(
     ({ name, type }) =>
       /^(default|initial)(Month|Date|View)$/.test(name) &&
-      (/\bDate\b/.test(type) || alike(type, value.type)) &&
+      (alike(type, value.type) || (mayBeDate(type) && mayBeDate(value.type))) &&
       name !== 'defaultDate',
   )?.name;
   if (start !== undefined)
@@ -262,3 +262,6 @@ function choicesOf({ properties, item, choiceItem, list }: FoundInput, held: str
   if (item) return { tag: item.tag, value: 'value', ...(item.text === undefined ? {} : { text: item.text }) };
   return choiceItem;
 }
+
+/** A list of dates, or a text that is read as one, is nothing to open at. */
+const mayBeDate = (type: string): boolean => type.split('|').some((part) => /^\s*(Date|any|unknown)\s*$/.test(part));

@@ -14,6 +14,7 @@ import {
   type Gesture,
   type Heard,
   type Reading,
+  type Step,
   type ValueKind,
   type WidgetUse,
 } from '@poietra/core';
@@ -22,6 +23,7 @@ import { attempts, follow } from '../explore.js';
 import { leave, perform } from '../hands.js';
 import { fullLook, look } from '../look.js';
 import { atRest } from '../look.js';
+import { watch, type Watch } from '../watch.js';
 import { complainsOf, type Observation } from './observation.js';
 
 /**
@@ -74,43 +76,62 @@ async function tryGestures(
   if (isTicked && seen.input.properties.some(({ name, inherited }) => name === 'checked' && inherited))
     properties.push('checked');
   await seen.clean();
+  const usual = new Set(seen.watch.warnings);
   let [tries, others] = [0, 0];
+  let left = mostTries;
   let complained: { readonly adapter: AdapterDescription; readonly findings: readonly Finding[] } | undefined;
-  for (const first of steps.slice(0, mostTries)) {
+  /** Gives whether it is the one, and how many ways on there were from what the first step opened. */
+  const attempt = async (
+    first: readonly Step[],
+    way: number,
+    said: Watch,
+  ): Promise<{ isIt: boolean; ways: number }> => {
+    const { report } = seen.adapter.change;
+    const all = [...new Set([report, ...reportsOf(usedAs(seen))])];
+    const trial = await seen.mount({ listen: all.filter((name) => name !== silenced) });
+    if (!trial) return { isIt: false, ways: 0 };
+    const read = (): Reading[] => properties.flatMap((property) => readingsFrom(seen, trial.heard, property));
+    const followed = await seen.quietly(() =>
+      follow(trial, first, { isTold: () => read().some(isBelieved), type, way }),
+    );
+    others += read().filter((one) => !isBelieved(one)).length;
+    const heard = [...trial.heard];
+    await seen.clean();
+    const ways = followed?.ways ?? 0;
+    if (!followed?.gesture) return { isIt: false, ways };
+    const [before, findings] = [seen.adapter, [...seen.findings]];
+    const takeBack = (): void => {
+      seen.adapter = before;
+      seen.findings.splice(0, Infinity, ...findings);
+    };
+    for (const property of properties) {
+      if (!(await settleOn(seen, followed.gesture, property, readingsFrom(seen, heard, property).filter(isBelieved))))
+        continue;
+      if (!(await isWanted(followed.gesture))) {
+        takeBack();
+        continue;
+      }
+      const doesNotFit = complainsOf(seen, textsIn(followed.gesture));
+      // Whatever else it says now may be of what it was given, or of every change.
+      const saysMore = !doesNotFit && said.warnings.some((text) => !usual.has(text));
+      if (!doesNotFit && !saysMore) return { isIt: true, ways };
+      // What fits in its notation may come later; otherwise it is this all the same.
+      complained ??= { adapter: seen.adapter, findings: [...seen.findings] };
+      if (saysMore) left = Math.min(left, triesAfterWords);
+      takeBack();
+      break;
+    }
+    return { isIt: false, ways };
+  };
+  for (const first of steps) {
+    if (left-- <= 0) break;
     // What a press opens may be gone on with in several ways.
     for (let [way, ways] = [0, 1]; way < Math.min(ways, mostWays); way++) {
       tries++;
-      const { report } = seen.adapter.change;
-      const all = [...new Set([report, ...reportsOf(usedAs(seen))])];
-      const trial = await seen.mount({ listen: all.filter((name) => name !== silenced) });
-      if (!trial) break;
-      const read = (): Reading[] => properties.flatMap((property) => readingsFrom(seen, trial.heard, property));
-      const followed = await seen.quietly(() =>
-        follow(trial, first, { isTold: () => read().some(isBelieved), type, way }),
-      );
-      others += read().filter((one) => !isBelieved(one)).length;
-      const heard = [...trial.heard];
-      await seen.clean();
-      ways = followed?.ways ?? 0;
-      if (!followed?.gesture) continue;
-      const [before, said] = [seen.adapter, [...seen.findings]];
-      const takeBack = (): void => {
-        seen.adapter = before;
-        seen.findings.splice(0, Infinity, ...said);
-      };
-      for (const property of properties) {
-        if (!(await settleOn(seen, followed.gesture, property, readingsFrom(seen, heard, property).filter(isBelieved))))
-          continue;
-        if (!(await isWanted(followed.gesture))) {
-          takeBack();
-          continue;
-        }
-        if (!complainsOf(seen, textsIn(followed.gesture))) return { isFound: true, tries, others };
-        // What fits in its notation may come later; otherwise it is this all the same.
-        complained ??= { adapter: seen.adapter, findings: [...seen.findings] };
-        takeBack();
-        break;
-      }
+      const said = watch();
+      const done = await attempt(first, way, said).finally(() => said.stop());
+      if (done.isIt) return { isFound: true, tries, others };
+      ways = done.ways;
     }
   }
   if (!complained) return { isFound: false, tries, others };
@@ -119,8 +140,11 @@ async function tryGestures(
   return { isFound: true, tries, others };
 }
 const textsIn = ({ steps }: Gesture): string[] => steps.flatMap((step) => (step.do === 'type' ? [step.text] : []));
+/** Of first steps, and of ways on from each. */
 const mostTries = 25;
 const mostWays = 4;
+/** Where something was told and something said with it: so many more are tried, for one of which nothing is said. */
+const triesAfterWords = 10;
 
 /** Another "no value" is another start, from which the gesture may lead nowhere. */
 export async function changeAgain(seen: Observation, before: AdapterDescription): Promise<void> {
