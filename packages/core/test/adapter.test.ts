@@ -114,6 +114,22 @@ describe('a draft', () => {
       'onSelect gives the value as argument 2: its type is Date.',
     );
   });
+  it('opens at a value that is one date, and at no other', () => {
+    const startOf = (type: string): string | undefined =>
+      draftAdapter(
+        found({
+          properties: [
+            { name: 'value', type },
+            { name: 'initialMonth', type: 'Date | undefined' },
+            callback('onChange', ['value', type]),
+          ],
+        }),
+      )?.adapter.value.start;
+    expect(['Date | null', 'string | Date', 'any'].map(startOf)).toEqual(Array(3).fill('initialMonth'));
+    expect(['string | null', 'Span', '[Date | null, Date | null]', 'Date[]'].map(startOf)).toEqual(
+      Array(4).fill(undefined),
+    );
+  });
   it('looks into an event for the value', () => {
     const drafted = draftAdapter(
       found({

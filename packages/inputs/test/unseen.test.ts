@@ -27,12 +27,12 @@ it('what leads somewhere or shows something is no input', () => {
   install(
     'tide',
     `declare namespace JSX { interface Element {} }
-     ${['Tabs', 'NavLink', 'Pagination', 'PageMenu', 'Tour', 'TableSelect', 'MenuSelect', 'TextSkeleton', 'TableSelectRow', 'TreeNode', 'PickerDay'].map((name) => `export declare function ${name}${props};`).join('\n')}
+     ${['Tabs', 'NavLink', 'Pagination', 'PageMenu', 'Tour', 'TableSelect', 'MenuSelect', 'TextSkeleton', 'TableSelectRow', 'TreeNode', 'PickerDay', 'TagItem', 'RowItemBase', 'DialHandle', 'ToggleItem'].map((name) => `export declare function ${name}${props};`).join('\n')}
      export declare function Stepper(props: { value?: number; min?: number; max?: number; step?: number; onChange?: (next: number) => void }): JSX.Element;
      export declare function StepperBar(props: { value?: number; onChange?: (next: number) => void }): JSX.Element;
      export declare function WizardStepper(props: { value?: number; onChange?: (next: number) => void }): JSX.Element;`,
   );
-  expect(names()).toEqual(['TableSelect', 'MenuSelect', 'Stepper', 'StepperBar']);
+  expect(names()).toEqual(['TableSelect', 'MenuSelect', 'ToggleItem', 'Stepper', 'StepperBar']);
 });
 
 it('a value and its report that share a name of their own are an input; what is open, sorted or looked for is none', () => {

@@ -15,7 +15,7 @@ const anyOf = (names: string): string => `(?:${names.trim().split(/\s+/).join('|
 const leading = anyOf(`
   Tabs? TabList Accordion Paginat(?:ion|or) Breadcrumbs? Nav(?:Bar|Link)? Navigation Navigator\\w* Menu Tooltip Tour Stepper Steps Popover
   Dialog Drawer Modal Visibility Reorder(?:Item|Group)? Side[Bb]ar Preview \\w*Provider \\w*Container Carousel Table(?:View)? Grid Chart Toolbar Layout Shortcuts MenuToggle Icon ControlLabel Popover(?:Button|Content) BarList Collapse Wizard Skeleton Relative(?:Time|Date) Row Cell Node Day
-  (?:Tree|Menu\\w*|Dropdown|List|Nav|Accordion|Timeline|Tab)Item`);
+  (?<!Group|Toggle|Check|Checkbox|Radio|Switch)Item(?:Base)? Handle Thumb`);
 /** What begins the names of the parts of such a thing. */
 const leadingParts = anyOf(
   '\\w*TreeView SubNav Clipboard Navigation\\w* Pagination Carousel Breadcrumb Nav Accordion Tabs? DataTable Table(?=Select(?:All|Row)|Toolbar|Head|Body|Row|Cell|Column|Content|Footer) Menu(?=Search|Checkbox|Radio|Item|Toggle|Option)',

@@ -27,7 +27,7 @@ export function Voyage({
 }): JSX.Element {
   const [typed, setTyped] = useState<readonly [string, string] | undefined>();
   defaultMonth?.getTime();
-  const shown = typed ?? [written(value?.[0]), written(value?.[1])];
+  const shown: readonly [string, string] = typed ?? [written(value?.[0]), written(value?.[1])];
   const take = ({ key }: KeyboardEvent): void => {
     const [from, to] = shown.map(read);
     if (key !== 'Enter' || !from || !to) return;
@@ -43,9 +43,7 @@ export function Voyage({
           aria-label={end === 0 ? 'From' : 'To'}
           disabled={disabled}
           value={shown[end]}
-          onChange={({ target }) =>
-            setTyped(end === 0 ? [target.value, shown[1] ?? ''] : [shown[0] ?? '', target.value])
-          }
+          onChange={({ target }) => setTyped(end === 0 ? [target.value, shown[1]] : [shown[0], target.value])}
         />
       ))}
     </span>
