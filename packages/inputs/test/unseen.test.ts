@@ -384,6 +384,28 @@ describe('what an input is put together of', () => {
     declare function item(props: { value: string } & Inside): React.ReactElement;`;
   const inside = () => found().map(({ input }) => [input.export, input.inside?.map((way) => way.inside)]);
 
+  it('has parts that draw all of a value: what opens a choice of files, the segments of a date', () => {
+    const part = (name: string): string =>
+      `export declare function ${name}(props: { children?: React.ReactNode }): React.ReactElement;`;
+    const root = (name: string): string =>
+      `export declare function ${name}(props: { value?: string[]; children?: React.ReactNode; onChange?: (value: string[]) => void }): React.ReactElement;`;
+    install(
+      'tide',
+      `import * as React from 'react';
+       ${['CargoUploadRoot', 'LogDateRoot'].map(root).join('\n')}
+       ${['CargoUploadHiddenInput', 'CargoUploadTrigger', 'CargoUploadList', 'LogDateControl', 'LogDateSegments'].map(part).join('\n')}`,
+    );
+    const insideOf = (name: string): unknown =>
+      found().find(({ input }) => input.export === name)?.input.inside?.[0]?.inside;
+    expect(insideOf('CargoUploadRoot')).toEqual([
+      { component: 'tide#CargoUploadHiddenInput' },
+      { component: 'tide#CargoUploadTrigger', inside: [{ words: '+' }] },
+      { component: 'tide#CargoUploadList' },
+    ]);
+    expect(insideOf('LogDateRoot')).toEqual([
+      { component: 'tide#LogDateControl', inside: [{ component: 'tide#LogDateSegments' }] },
+    ]);
+  });
   it('is found under names of its own: a list of choices that opens from a button', () => {
     install(
       'tide',

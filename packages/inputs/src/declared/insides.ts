@@ -17,6 +17,8 @@ const boxes = 4;
 const ends = 2;
 /** Names of what is typed into sign by sign. */
 const isOfSigns = /^(?:Pin|Otp|OTP|Code|Digit)/;
+/** Names of what takes files. */
+const isOfFiles = /File|Upload/;
 /** Names of what is typed into. */
 const isTypedInto = /field|input|combo|auto|search|number|text/i;
 
@@ -44,8 +46,11 @@ export function insidesOf(
 }
 
 function waysInside(parts: Parts, input: FoundInput): PutTogether[] {
+  const taken = files(parts);
+  if (taken.length > 0) return taken;
   const isFlag = input.properties.some(({ name }) => /^(checked|pressed|isSelected)$/.test(name));
   const ways = [
+    ...segments(parts),
     ...popups(parts),
     ...items(parts),
     ...labelled(parts),
@@ -189,6 +194,25 @@ function drawnBy(parts: Parts, members: readonly string[] | undefined): PutToget
   });
 }
 
+/** What opens the browser's own choice of files, and what lists those that were taken. */
+function files(parts: Parts): PutTogether[] {
+  const [hidden, press] = [parts.own('hidden'), parts.own('press')];
+  if (!isOfFiles.test(parts.stem) || hidden === undefined || press === undefined) return [];
+  const inside: Inside[] = [{ component: hidden }, { component: press, inside: [{ words: '+' }] }];
+  const lists = [parts.own('list'), parts.own('items')].filter((one) => one !== undefined);
+  return [...lists.map((list) => ({ inside: [...inside, { component: list }] })), { inside }];
+}
+
+/** What draws the parts of a value all together: of a date, its year, month and day. */
+function segments(parts: Parts): PutTogether[] {
+  const all = parts.own('segments');
+  if (all === undefined) return [];
+  const [control, group] = [parts.own('control'), parts.own('segmentGroup')];
+  // It may draw its group by itself; a second one would bear the same id.
+  const ways = group === undefined ? [[control]] : [[control], [control, group]];
+  return ways.map((around) => ({ inside: nest(around, alone(all)) }));
+}
+
 /** What a package without a look leaves out: where the handle goes, and that it goes along something. */
 const lineStyle = {
   display: 'block',
@@ -243,11 +267,13 @@ function fields(parts: Parts): PutTogether[] {
     ...(isNumbered ? { properties: { index } } : {}),
   }));
   // What is drawn around the field may be drawn by its group alone.
-  const group = parts.own('group');
+  const [group, items] = [parts.own('group'), parts.own('items')];
   const whole = parts.whole(field);
   const ways = [
     // A field that is put together of parts itself draws nothing without them.
     ...(whole ? fields(whole).map(({ inside }) => [{ component: field, inside }]) : []),
+    // What was taken stands before the box.
+    ...(items === undefined ? [] : [nest([control], [{ component: items }, ...all])]),
     nest([control], all),
     all,
     ...(group === undefined ? [] : [nest([group], all)]),

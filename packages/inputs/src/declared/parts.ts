@@ -23,6 +23,10 @@ const called = {
   itemMark: ['ItemControl'],
   itemIndicator: ['ItemIndicator'],
   itemHidden: ['ItemHiddenInput'],
+  /** Draw all that the value consists of, by themselves. */
+  items: ['Items'],
+  segments: ['Segments'],
+  segmentGroup: ['SegmentGroup'],
   content: ['Content'],
   control: ['Control'],
   group: ['Group'],
