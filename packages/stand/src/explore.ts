@@ -96,6 +96,7 @@ function datesInTurn(box: Element, targets: readonly HTMLElement[]): Step[][] {
     { do: 'key', on: targetOf(box, to), key: 'Enter' },
   ]);
 }
+
 /** What looks as if it could be pressed, the innermost; of many alike those in the middle first. */
 function pressables(outer: Element): HTMLElement[] {
   const all = [...everyElement(outer)].filter(isPressable);
